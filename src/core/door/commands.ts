@@ -1,0 +1,28 @@
+import { predictArrangement } from '../arrangement/predict-arrangement';
+import type { ArrangementInput } from '../arrangement/types';
+import { SPECIES } from '../species/species';
+import { predictLot } from '../vase-life/predict-lot';
+import type { LotInput } from '../vase-life/types';
+import { checked } from './check';
+import { arrangementInputSchema, lotInputSchema } from './schemas';
+
+interface Command {
+  readonly summary: string;
+  readonly needsInput: boolean;
+  readonly run: (input: unknown) => unknown;
+}
+
+/** What the core answers from outside: JSON in, JSON out, the same code as everywhere. */
+export const COMMANDS: Readonly<Record<string, Command>> = {
+  species: { summary: 'the species table', needsInput: false, run: () => SPECIES },
+  'predict-lot': {
+    summary: 'days left in one lot',
+    needsInput: true,
+    run: (input) => predictLot(checked(lotInputSchema, input) as LotInput),
+  },
+  'predict-arrangement': {
+    summary: 'three dates and the promise of an arrangement',
+    needsInput: true,
+    run: (input) => predictArrangement(checked(arrangementInputSchema, input) as ArrangementInput),
+  },
+};

@@ -1,0 +1,109 @@
+import * as v from 'valibot';
+import { SPECIES } from '../species/species';
+import { SOLUTION_KEYS } from '../water/solutions';
+
+const between = (low: number, high: number) =>
+  v.pipe(v.number(`must be a number from ${low} to ${high}`), v.finite(`must be a number from ${low} to ${high}`), v.minValue(low, `must be from ${low} to ${high}`), v.maxValue(high, `must be from ${low} to ${high}`));
+const whole = (low: number, high: number) => v.pipe(between(low, high), v.integer('must be a whole number'));
+const oneOf = <const T extends readonly string[]>(options: T) => v.picklist(options, `must be one of ${options.join(', ')}`);
+const flag = v.boolean('must be true or false');
+const strict = <T extends v.ObjectEntries>(entries: T) =>
+  v.strictObject(entries, (issue) => (issue.expected === 'never' ? 'is not a field of this form' : issue.received === 'undefined' ? 'is missing' : 'must be an object'));
+
+/** Longest time a stay, a count or an event may lie from the start: a year. */
+const YEAR_H = 8784;
+
+export const speciesKeySchema = v.picklist(SPECIES.map((s) => s.key), (issue) => `no species is called ${issue.received}; "species" lists them`);
+export const seedSchema = whole(0, Number.MAX_SAFE_INTEGER);
+
+export const arrivalSchema = strict({
+  agedDays: between(0, 200),
+  stage: between(0, 1.5),
+  droop: oneOf(['firm', 'soft', 'hanging']),
+  ageErrorSdDays: v.optional(between(0, 10)),
+  airShare: v.optional(between(0, 1)),
+});
+
+const stayFields = {
+  tempC: between(-10, 50),
+  humidityPct: between(1, 100),
+  ethylenePpm: between(0, 100),
+  litHours: between(0, 24),
+  wet: flag,
+  cutOnReturn: v.optional(flag),
+  drinkTempC: v.optional(between(0, 60)),
+  night: v.optional(strict({ fromHour: between(0, 24), toHour: between(0, 24), tempC: between(-10, 50), humidityPct: between(1, 100) })),
+};
+
+export const staysSchema = v.pipe(
+  v.array(strict({ hours: v.nullable(between(0, YEAR_H)), ...stayFields }), 'must be a list of stays'),
+  v.minLength(1, 'needs at least one stay'),
+  v.maxLength(200, 'takes at most 200 stays'),
+  v.rawCheck(({ dataset, addIssue }) => {
+    if (!dataset.typed) return;
+    dataset.value.forEach((stay, at) => {
+      const isLast = at === dataset.value.length - 1;
+      if (isLast === (stay.hours === null)) return;
+      addIssue({
+        message: isLast ? 'must be null for the last stay, which lasts' : 'must be a number: only the last stay lasts',
+        path: [{ type: 'array', origin: 'value', input: dataset.value, key: at, value: stay }, { type: 'object', origin: 'value', input: { ...stay }, key: 'hours', value: stay.hours }],
+      });
+    });
+  }),
+);
+
+export const waterSchema = strict({
+  start: oneOf(['clean', 'rinsed', 'reused']),
+  solution: oneOf(SOLUTION_KEYS),
+  changeEveryDays: v.nullable(between(0.05, 365)),
+  recutAtChange: flag,
+  leafBelow: between(0, 1),
+});
+
+const atHour = between(0, YEAR_H);
+export const eventsSchema = v.pipe(
+  v.array(
+    v.variant(
+      'type',
+      [
+        strict({ atHour, type: v.literal('cut'), cm: between(0, 60) }),
+        strict({ atHour, type: v.literal('hot-dip') }),
+        strict({ atHour, type: v.literal('change'), solution: v.optional(oneOf(SOLUTION_KEYS)) }),
+        strict({ atHour, type: v.literal('strip'), leafShare: between(0, 1) }),
+      ],
+      'must be one of cut, hot-dip, change, strip',
+    ),
+    'must be a list of events',
+  ),
+  v.maxLength(1000, 'takes at most 1000 events'),
+);
+
+export const lotInputSchema = strict({
+  species: speciesKeySchema,
+  seed: seedSchema,
+  draws: whole(1, 20_000),
+  startHourOfDay: v.optional(v.pipe(between(0, 23.999))),
+  leafShare: between(0, 1),
+  arrival: arrivalSchema,
+  stays: staysSchema,
+  countFromHour: v.optional(between(0, YEAR_H)),
+  water: waterSchema,
+  events: v.optional(eventsSchema),
+});
+
+export const arrangementInputSchema = strict({
+  seed: seedSchema,
+  draws: whole(1, 5_000),
+  lines: v.pipe(
+    v.array(strict({ species: speciesKeySchema, stems: whole(1, 300), arrival: arrivalSchema, leafShare: between(0, 1), events: v.optional(eventsSchema) }), 'must be a list of lines'),
+    v.minLength(1, 'needs at least one line'),
+    v.maxLength(60, 'takes at most 60 lines'),
+  ),
+  vessel: strict({ kind: oneOf(['vase', 'foam']), litres: between(0.05, 200) }),
+  stays: staysSchema,
+  startHourOfDay: v.optional(between(0, 23.999)),
+  countFromHour: v.optional(between(0, YEAR_H)),
+  confidence: between(0.5, 0.999),
+  water: v.optional(waterSchema),
+  care: v.optional(oneOf(['careful', 'usual', 'careless', 'mixed'])),
+});

@@ -1,0 +1,26 @@
+import type { Species } from '../species/species';
+
+const SAP_RASH = 'Gloves: the sap can raise a rash. Wash hands, keep it from the eyes.';
+
+/** The line to show before a hand touches the species' sap or stem; null when none is known. */
+export function skinCaution(species: Species): string | null {
+  switch (species.skin) {
+    case 'rash':
+      return SAP_RASH;
+    case 'mouth and skin burn':
+      return 'Gloves: the sap burns skin and mouth. In the eye: rinse 15 minutes, see a doctor.';
+    case 'latex, eyes':
+      return 'Gloves: milky sap. In the eye: rinse 15 minutes and see a doctor.';
+    case 'thorns':
+      return 'Thorns: thick gloves for the bunch.';
+    case 'prickles':
+      return 'Prickles: gloves for the bunch.';
+    default:
+      return null;
+  }
+}
+
+export const HOT_WATER_CAUTION =
+  'Scalds. Thick plastic or enamel pail, never glass. Thermometer, not the hand. Not for trainees alone.';
+export const KNIFE_CAUTION = 'Knife for the trained, sharp snips for everyone else.';
+export const SECATEURS_CAUTION = 'Secateurs: fingers clear, close the catch when you put them down.';

@@ -1,0 +1,88 @@
+import type { SolutionKey } from '../water/solutions';
+import type { VesselStart } from '../water/vessel-water';
+
+export type Droop = 'firm' | 'soft' | 'hanging';
+
+/** A stem's state as it is seen at the start of the forecast. */
+export interface Arrival {
+  /** Thermal age in reference days (a day at 20 °C). */
+  readonly agedDays: number;
+  /** Stage of opening: 0 tight, 1 fully open, past 1 blown. */
+  readonly stage: number;
+  readonly droop: Droop;
+  /** SD of the age where it rests on a stated cut date; 0 when left out. */
+  readonly ageErrorSdDays?: number;
+  /** Share of uptake already lost to air (0 to 1), beyond what the droop shows. */
+  readonly airShare?: number;
+}
+
+/** Air that overrides a stay's own between two clock hours. */
+export interface Night {
+  readonly fromHour: number;
+  readonly toHour: number;
+  readonly tempC: number;
+  readonly humidityPct: number;
+}
+
+/** A while in one place. The last stay has `hours: null` and lasts. */
+export interface Stay {
+  readonly hours: number | null;
+  readonly tempC: number;
+  readonly humidityPct: number;
+  readonly ethylenePpm: number;
+  readonly litHours: number;
+  readonly wet: boolean;
+  /** False: put back in water after a dry stay without a cut. */
+  readonly cutOnReturn?: boolean;
+  /** Temperature of the water given on coming back from dry, when not the room's. */
+  readonly drinkTempC?: number;
+  readonly night?: Night;
+}
+
+export interface WaterPlan {
+  readonly start: VesselStart;
+  readonly solution: SolutionKey;
+  /** Null: never changed. */
+  readonly changeEveryDays: number | null;
+  readonly recutAtChange: boolean;
+  readonly leafBelow: number;
+}
+
+/** A deed at a whole or part hour from the start; it takes effect as that hour begins. */
+export type CareEvent =
+  | { readonly atHour: number; readonly type: 'cut'; readonly cm: number }
+  | { readonly atHour: number; readonly type: 'hot-dip' }
+  | { readonly atHour: number; readonly type: 'change'; readonly solution?: SolutionKey }
+  | { readonly atHour: number; readonly type: 'strip'; readonly leafShare: number };
+
+export interface LotInput {
+  readonly species: string;
+  readonly seed: number;
+  readonly draws: number;
+  readonly startHourOfDay?: number;
+  readonly leafShare: number;
+  readonly arrival: Arrival;
+  readonly stays: readonly Stay[];
+  readonly countFromHour?: number;
+  readonly water: WaterPlan;
+  readonly events?: readonly CareEvent[];
+}
+
+export const END_CAUSES = ['worn out', 'wilted', 'chilled', 'gassed', 'still standing'] as const;
+export type EndCause = (typeof END_CAUSES)[number];
+
+export interface Quantiles {
+  readonly p10: number;
+  readonly p50: number;
+  readonly p90: number;
+}
+
+export interface LotForecast {
+  readonly modelVersion: string;
+  readonly horizonDays: number;
+  readonly daysLeft: Quantiles;
+  readonly presentableShareByDay: readonly number[];
+  readonly endCauses: Readonly<Record<EndCause, number>>;
+  /** Median stage of what is presentable on that day; null when nothing is. */
+  readonly stageByDay: readonly (number | null)[];
+}
