@@ -1,10 +1,8 @@
 import { idealArrivalStage, type Species } from '../species/species';
-import { airByHour } from './air';
 import { MODEL } from './constants';
-import { drawStem, lifeUsedByStage, stepStem } from './stem';
-import { stemHours } from './stem-hours';
+import { middlingStemAfter } from './middling-stem';
+import { lifeUsedByStage } from './stem';
 import type { Arrival, Droop, Stay } from './types';
-import { vesselHours } from './vessel-hours';
 
 export const ROUTES = [
   'highland farms by air',
@@ -59,22 +57,15 @@ export interface JourneyOutcome {
 
 /** Steps a middling stem of the species through the journey, from the cut to the door. */
 export function stepJourney(species: Species, stays: readonly Stay[]): JourneyOutcome {
-  const hours = stays.reduce((sum, s) => sum + (s.hours ?? 0), 0);
-  const air = airByHour(stays, hours, MODEL.lightOnHour);
-  const vessel = vesselHours(air, { start: 'clean', solution: 'plain', changeEveryDays: null, recutAtChange: false, leafBelow: 0 }, []);
-  const line = stemHours(species, vessel, 1, []);
-  const middling = { uniform: () => 0.5, normal: () => 0 };
-  const arrival: Arrival = { agedDays: 0, stage: idealArrivalStage(species), droop: 'firm' };
-  const stem = drawStem(species, arrival, middling, 0, 0);
-  line.hours.forEach((hour, at) => {
-    if (stem.endHour === null) stepStem(stem, species, hour, at, hour.ethylenePpm, line.chilledAtHour);
-  });
-  return {
-    agedDays: stem.agedDays,
-    waterContent: stem.waterContent,
-    airShare: stem.airShare,
-    chilled: stem.cause === 'chilled',
-  };
+  const stem = middlingStemAfter({
+    species: species.key,
+    leafShare: 1,
+    arrival: { agedDays: 0, stage: idealArrivalStage(species), droop: 'firm' },
+    stays,
+    water: { start: 'clean', solution: 'plain', changeEveryDays: null, recutAtChange: false, leafBelow: 0 },
+    startHourOfDay: MODEL.lightOnHour,
+  }, stays.reduce((sum, s) => sum + (s.hours ?? 0), 0));
+  return { agedDays: stem.agedDays, waterContent: stem.waterContent, airShare: stem.airShare, chilled: stem.cause === 'chilled' };
 }
 
 /** The droop that a water content looks like. */

@@ -1,0 +1,52 @@
+/** Database tasks of the start, test and reset commands. Run as the cluster's owner. */
+import { connect } from '../src/data/connection';
+import { migrate } from '../src/data/migrate';
+import { loadDemo } from '../src/demo/load';
+
+const HELP = `tsx scripts/database.ts <task>
+  prepare   makes the database and the application's role, migrates, loads the demo world once
+  reset     empties the shop's database and prepares it afresh
+Reads HUSH_PAIL_OWNER_URL and HUSH_PAIL_APP_PASSWORD.`;
+
+async function makeDatabase(url: string, appPassword: string): Promise<void> {
+  const name = new URL(url).pathname.slice(1);
+  const server = new URL(url);
+  server.pathname = '/postgres';
+  const db = connect(server.href, 1);
+  try {
+    const { rows } = await db.raw<{ rows: unknown[] }>(`select 1 from pg_roles where rolname = 'hush_pail_app'`);
+    const verb = rows.length === 0 ? 'create' : 'alter';
+    // A role statement takes no parameters; the password is our own hex.
+    if (!/^[0-9a-f]+$/.test(appPassword)) throw new Error('HUSH_PAIL_APP_PASSWORD must be hexadecimal.');
+    await db.raw(`${verb} role hush_pail_app login nosuperuser nobypassrls nocreatedb nocreaterole password '${appPassword}'`);
+    const found = await db('pg_database').where({ datname: name }).first('datname');
+    if (!found) await db.raw('create database ??', [name]);
+  } finally {
+    await db.destroy();
+  }
+}
+
+async function main(): Promise<void> {
+  const task = process.argv[2];
+  const url = process.env.HUSH_PAIL_OWNER_URL;
+  if (task === '--help' || !url || !['prepare', 'reset'].includes(task ?? '')) {
+    console.log(HELP);
+    process.exit(task === '--help' ? 0 : 2);
+  }
+  await makeDatabase(url, process.env.HUSH_PAIL_APP_PASSWORD ?? '');
+  const db = connect(url, 2);
+  try {
+    if (task === 'reset') await db.raw('drop schema public cascade; create schema public; grant usage on schema public to hush_pail_app');
+    await db.raw('grant usage on schema public to hush_pail_app');
+    await migrate(db);
+    const now = process.env.HUSH_PAIL_NOW ? new Date(process.env.HUSH_PAIL_NOW) : new Date();
+    if (await loadDemo(db, now)) console.log('The demo world is loaded.');
+  } finally {
+    await db.destroy();
+  }
+}
+
+main().catch((error: unknown) => {
+  console.error(error instanceof Error ? error.message : error);
+  process.exit(1);
+});

@@ -1,0 +1,36 @@
+import { composeProtocol } from '../protocol/compose';
+import type { ProtocolStep } from '../protocol/types';
+import { idealArrivalStage, speciesByKey } from '../species/species';
+import { arrivalFromJourney, droopOf, isWetPacked, journeyStays, routeNamed, stepJourney, type Route } from '../vase-life/journey';
+import type { Droop } from '../vase-life/types';
+
+/** Where a note names no route we know: by road from the glasshouse, the commonest and mildest. */
+const UNNAMED_ROUTE: Route = 'glasshouse by road';
+/** Stems are cut in the morning; a note's date says no more than that. */
+const CUT_AT = 'T08:00:00Z';
+
+export function hoursSinceCut(cutDate: string, at: Date): number {
+  return (at.getTime() - Date.parse(`${cutDate}${CUT_AT}`)) / 3_600_000;
+}
+
+/** What a lot is taken to be before anybody has looked: what its journey left behind in it. */
+export interface FirstGuess {
+  readonly stage: number;
+  readonly droop: Droop;
+  readonly agedDays: number;
+  readonly airShare: number;
+  readonly plan: readonly ProtocolStep[];
+}
+
+/** Guesses a lot's state at the door from its journey, and the protocol that goes with it. */
+export function firstGuess(lot: { readonly speciesKey: string; readonly origin: string | null; readonly packing: string; readonly hoursSinceCut: number }): FirstGuess {
+  const species = speciesByKey(lot.speciesKey);
+  const wet = isWetPacked(lot.packing);
+  const route = routeNamed(lot.origin ?? '') ?? UNNAMED_ROUTE;
+  const outcome = stepJourney(species, journeyStays(route, lot.hoursSinceCut, wet));
+  const stage = idealArrivalStage(species);
+  const droop = droopOf(outcome.waterContent);
+  const arrival = arrivalFromJourney(species, outcome, stage, droop);
+  const hoursDry = wet ? 0 : lot.hoursSinceCut;
+  return { stage, droop, agedDays: arrival.agedDays, airShare: arrival.airShare ?? 0, plan: composeProtocol({ species, stage, droop, packing: lot.packing, hoursDry }) };
+}

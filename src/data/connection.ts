@@ -1,0 +1,34 @@
+import knex, { type Knex } from 'knex';
+import pg from 'pg';
+import { asDataError } from './errors';
+
+// numeric and int8 columns hold counts and measures well inside a double; dates stay calendar text.
+pg.types.setTypeParser(pg.types.builtins.NUMERIC, Number);
+pg.types.setTypeParser(pg.types.builtins.INT8, Number);
+pg.types.setTypeParser(pg.types.builtins.DATE, (text) => text);
+
+/** A pool to one database; every wait in it is bounded, so that a lost server is soon said. */
+export function connect(url: string, poolMax = 10): Knex {
+  return knex({
+    client: 'pg',
+    connection: { connectionString: url, connectionTimeoutMillis: 2000, query_timeout: 8000 },
+    pool: { min: 0, max: poolMax, acquireTimeoutMillis: 3000, createTimeoutMillis: 2500, createRetryIntervalMillis: 200 },
+  });
+}
+
+export type Trx = Knex.Transaction;
+
+/**
+ * Runs `work` in one transaction that sees one shop's rows alone.
+ * @throws DataError, named once from the database's own code
+ */
+export async function inShop<T>(db: Knex, shopId: string, work: (trx: Trx) => Promise<T>): Promise<T> {
+  try {
+    return await db.transaction(async (trx) => {
+      await trx.raw(`select set_config('app.shop_id', ?, true)`, [shopId]);
+      return work(trx);
+    });
+  } catch (error) {
+    throw asDataError(error);
+  }
+}

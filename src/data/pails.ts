@@ -1,0 +1,99 @@
+import type { PailWish } from '../core/protocol/types';
+import type { Trx } from './connection';
+import { RefusedError } from './errors';
+import { newId } from './ids';
+
+export type PailState = 'dirty' | 'scrubbed' | 'contact' | 'sanitised' | 'filled';
+
+export interface PailRow {
+  readonly id: string;
+  readonly name: string;
+  readonly sizeL: number;
+  readonly heightCm: number;
+  readonly state: PailState;
+  readonly sanitisedAt: Date | null;
+  readonly contactUntil: Date | null;
+  readonly fillId: string | null;
+  readonly filledAt: Date | null;
+  readonly litres: number | null;
+  readonly solution: string | null;
+  readonly fillTempC: number | null;
+  readonly depth: string | null;
+  readonly start: 'clean' | 'rinsed' | 'reused' | null;
+  readonly alone: boolean | null;
+}
+
+const COLUMNS = {
+  id: 'p.id', name: 'p.name', sizeL: 'p.size_l', heightCm: 'p.height_cm', state: 'p.state', sanitisedAt: 'p.sanitised_at',
+  contactUntil: 'p.contact_until', fillId: 'f.id', filledAt: 'f.filled_at', litres: 'f.litres', solution: 'f.solution',
+  fillTempC: 'f.temp_c', depth: 'f.depth', start: 'f.start', alone: 'f.alone',
+};
+
+function pails(trx: Trx) {
+  return trx('pail as p')
+    .leftJoin('pail_fill as f', (on) => on.on('f.pail_id', 'p.id').andOnNull('f.emptied_at'))
+    .select(COLUMNS);
+}
+
+export async function manyPails(trx: Trx): Promise<PailRow[]> {
+  return pails(trx).orderByRaw("length(p.name), p.name") as Promise<PailRow[]>;
+}
+
+/**
+ * The pail, its row locked until the transaction ends.
+ * @throws RefusedError when the shop has no such pail
+ */
+export async function onePailForUpdate(trx: Trx, id: string): Promise<PailRow> {
+  const [locked] = await trx('pail').where({ id }).forUpdate().select('id');
+  const pail = locked && ((await pails(trx).where('p.id', id).first()) as PailRow | undefined);
+  if (!pail) throw new RefusedError('That pail is not in this shop. Nothing was changed.');
+  return pail;
+}
+
+export async function changePail(trx: Trx, id: string, changes: Readonly<Record<string, unknown>>): Promise<void> {
+  await trx('pail').where({ id }).update({ ...changes, version: trx.raw('version + 1') });
+}
+
+export interface Filling extends Pick<PailWish, 'solution' | 'tempC' | 'depth' | 'alone'> {
+  readonly litres: number;
+  /** Why a pail that was not sanitised is used all the same. */
+  readonly overrideReason: string | null;
+}
+
+/** Fills a pail; only a sanitised one, or any with a reason. Returns the fill's id. */
+export async function fillPail(trx: Trx, shopId: string, pail: PailRow, filling: Filling, at: Date): Promise<string> {
+  if (pail.fillId) throw new RefusedError(`Pail ${pail.name} is filled already. Nothing was changed; choose another.`);
+  if (filling.litres > pail.sizeL) throw new RefusedError(`Pail ${pail.name} holds ${pail.sizeL} L, not ${filling.litres}. Nothing was changed.`);
+  const id = newId();
+  const clean = pail.state === 'sanitised';
+  if (!clean && !filling.overrideReason)
+    throw new RefusedError(`Pail ${pail.name} is not sanitised. Nothing was filled; choose one that stands upside down, or give a reason.`);
+  await trx('pail_fill').insert({
+    id, shop_id: shopId, pail_id: pail.id, filled_at: at, litres: filling.litres, solution: filling.solution,
+    temp_c: filling.tempC, depth: filling.depth, alone: filling.alone, override_reason: filling.overrideReason,
+    start: clean ? 'clean' : pail.state === 'scrubbed' ? 'rinsed' : 'reused',
+  });
+  await changePail(trx, pail.id, { state: 'filled', contact_until: null });
+  return id;
+}
+
+/** Tips a pail out: its water ends, it is dirty, and what stood in it stands dry. */
+export async function emptyPail(trx: Trx, pail: PailRow, at: Date): Promise<void> {
+  if (!pail.fillId) throw new RefusedError(`Pail ${pail.name} has no water in it. Nothing was changed.`);
+  await trx('pail_fill').where({ id: pail.fillId }).update({ emptied_at: at });
+  await trx('lot').where({ fill_id: pail.fillId }).update({ fill_id: null, version: trx.raw('version + 1') });
+  await changePail(trx, pail.id, { state: 'dirty' });
+}
+
+/** Undoes a fill that a corrected tap had made: its water ends at once and the pail is as it was. */
+export async function unfillPail(trx: Trx, fillId: string, was: Readonly<Record<string, unknown>>, at: Date): Promise<void> {
+  const [fill] = (await trx('pail_fill').where({ id: fillId }).whereNull('emptied_at').update({ emptied_at: at }).returning('pail_id')) as { pail_id: string }[];
+  if (!fill) return;
+  await trx('lot').where({ fill_id: fillId }).update({ fill_id: null });
+  await changePail(trx, fill.pail_id, was);
+}
+
+/** Lots standing in each fill, with their stems. */
+export async function manyLotsByFill(trx: Trx): Promise<{ fillId: string; lotId: string; number: number; speciesKey: string; stemsLeft: number }[]> {
+  return trx('lot').whereNotNull('fill_id').where('stems_left', '>', 0).orderBy('number').select({ fillId: 'fill_id', lotId: 'id', number: 'number', speciesKey: 'species_key', stemsLeft: 'stems_left' });
+}

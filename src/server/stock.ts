@@ -1,0 +1,80 @@
+import 'server-only';
+import { arrivalNow } from '@/core/vase-life/lot-history';
+import { speciesByKey, type Habit, type Role } from '@/core/species/species';
+import type { Arrival, LotForecast } from '@/core/vase-life/types';
+import type { Trx } from '@/data/connection';
+import { manyLotsInStock, type LotRow } from '@/data/lots';
+import { manyRooms } from '@/data/rooms';
+import { manyStepsInForce, type StepRow } from '@/data/steps';
+import { lotForecast, lotInputNow } from './lot-forecasts';
+import type { SignedIn } from './session';
+
+/** A lot in stock with its plan and how long it lasts from now. */
+export interface StockLot {
+  readonly lot: LotRow;
+  readonly steps: readonly StepRow[];
+  readonly forecast: LotForecast;
+  readonly arrival: Arrival;
+  readonly isReady: boolean;
+}
+
+/** The stock, with each lot's forecast from now. */
+export async function stockNow(trx: Trx, me: SignedIn, at: Date): Promise<StockLot[]> {
+  const [lots, steps, rooms] = [await manyLotsInStock(trx), await manyStepsInForce(trx), await manyRooms(trx)];
+  const byLot = groupByLot(steps);
+  return lots.map((lot) => {
+    const own = byLot.get(lot.id) ?? [];
+    const input = lotInputNow(lot, own, rooms, at, me.shop.timeZone);
+    return { lot, steps: own, forecast: lotForecast(input), arrival: arrivalNow(input), isReady: lot.fillId !== null && !own.some((s) => s.kind === 'drink' && s.status === 'waiting') };
+  });
+}
+
+function groupByLot(steps: readonly StepRow[]): Map<string, StepRow[]> {
+  const groups = new Map<string, StepRow[]>();
+  for (const step of steps) groups.set(step.lotId, [...(groups.get(step.lotId) ?? []), step]);
+  return groups;
+}
+
+/** What every screen shows of a lot, plain enough to send to a browser. */
+export interface LotView {
+  readonly id: string;
+  readonly number: number;
+  readonly speciesKey: string;
+  readonly name: string;
+  readonly variety: string | null;
+  readonly colour: string | null;
+  readonly habit: Habit;
+  readonly role: Role;
+  readonly stemsLeft: number;
+  readonly stemsBooked: number;
+  readonly supplier: string;
+  readonly deliveryRef: string;
+  readonly stage: number;
+  readonly droop: Arrival['droop'];
+  readonly looked: boolean;
+  readonly pail: string | null;
+  readonly isReady: boolean;
+  readonly daysSinceCut: number;
+  readonly daysSinceArrival: number;
+  readonly agedDays: number;
+  readonly lifeDays: number;
+  readonly daysLeft: LotForecast['daysLeft'];
+  readonly shareByDay: readonly number[];
+  readonly basis: 'trade' | 'practice';
+  readonly arrival: Arrival;
+}
+
+const DAY_MS = 86_400_000;
+
+export function lotView({ lot, forecast, arrival, isReady }: StockLot, at: Date): LotView {
+  const species = speciesByKey(lot.speciesKey);
+  return {
+    id: lot.id, number: lot.number, speciesKey: lot.speciesKey, name: species.name, variety: lot.variety, colour: lot.colour,
+    habit: species.habit, role: species.role, stemsLeft: lot.stemsLeft, stemsBooked: lot.stemsBooked, supplier: lot.supplier,
+    deliveryRef: lot.deliveryRef, stage: lot.stage, droop: lot.droop, looked: lot.lookedAt !== null, pail: lot.pailName, isReady,
+    daysSinceCut: Math.max(0, (at.getTime() - Date.parse(`${lot.cutDate}T08:00:00Z`)) / DAY_MS),
+    daysSinceArrival: Math.max(0, (at.getTime() - lot.arrivedAt.getTime()) / DAY_MS),
+    agedDays: arrival.agedDays, lifeDays: species.lifeDays20C, daysLeft: forecast.daysLeft, shareByDay: forecast.presentableShareByDay,
+    basis: species.basis, arrival,
+  };
+}
