@@ -1,0 +1,2 @@
+const config = { plugins: { 'postcss-preset-mantine': {}, 'postcss-simple-vars': {} } };
+export default config;

@@ -1,0 +1,4 @@
+/** Says that the application answers; it asks the database nothing. */
+export function GET(): Response {
+  return new Response('ok', { headers: { 'cache-control': 'no-store' } });
+}

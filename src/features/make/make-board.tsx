@@ -1,0 +1,77 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { v4 } from 'uuid';
+import { useDeeds } from '@/shell/deeds';
+import type { LotView } from '@/server/stock';
+import { arrangementInput } from './forecast-input';
+import { ForecastPanel } from './forecast-panel';
+import css from './make.module.css';
+import { StockList } from './stock-list';
+import { useForecast } from './use-forecast';
+import { VesselDrawing } from './vessel-drawing';
+
+const LIVE_DRAWS = 100;
+
+/** Stems beside the vessel, the vessel in the middle, what will become of it to the right. */
+export function MakeBoard({ lots, dry, confidence, now }: { lots: readonly LotView[]; dry: number; confidence: number; now: number }) {
+  const router = useRouter();
+  const { send } = useDeeds();
+  const [recipe, setRecipe] = useState<Readonly<Record<string, number>>>({});
+  const [kind, setKind] = useState<'vase' | 'foam'>('vase');
+  const [litres, setLitres] = useState(1.5);
+  const [name, setName] = useState('');
+  const [busy, setBusy] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [actionKey, setActionKey] = useState(() => v4());
+  // Somebody else may have taken stems since: what is left bounds what stands in the recipe.
+  const chosen = lots.flatMap((lot) => {
+    const stems = Math.min(recipe[lot.id] ?? 0, lot.stemsLeft);
+    return stems > 0 ? [{ lot, stems }] : [];
+  });
+  const count = chosen.reduce((n, c) => n + c.stems, 0);
+  const input = count === 0 ? null : arrangementInput(chosen.map((c) => ({ speciesKey: c.lot.speciesKey, arrival: c.lot.arrival, stems: c.stems })), { kind, litres }, confidence, LIVE_DRAWS);
+  const live = useForecast(input);
+  const called = name.trim() || (chosen[0] ? `${chosen.length === 1 ? '' : 'Mixed, '}${chosen[0].lot.name.toLowerCase()}` : '');
+
+  const make = async () => {
+    setBusy(true);
+    setProblem(null);
+    const outcome = await send('make/make', { name: called, vesselKind: kind, litres, lines: chosen.map((c) => ({ lotId: c.lot.id, stems: c.stems })) }, actionKey);
+    setBusy(false);
+    if (!outcome.ok) {
+      if (outcome.why !== 'unavailable') router.refresh();
+      return setProblem(`${outcome.message}${outcome.why === 'unavailable' ? ' Nothing was taken; the recipe stays here. Try again in a moment.' : ''}`);
+    }
+    const value = outcome.value as { arrangementId?: string; subjectId?: string } | null;
+    setActionKey(v4());
+    router.push(`/send-off?arrangement=${value?.arrangementId ?? value?.subjectId ?? ''}`);
+  };
+
+  return (
+    <div className={css.make}>
+      <StockList lots={lots} dry={dry} recipe={recipe} onTake={(id, stems) => setRecipe({ ...recipe, [id]: stems })} />
+      <section className={css.vessel} aria-label="The vessel">
+        <VesselDrawing kind={kind} chosen={chosen} litres={litres} />
+        <div className={css.row} role="radiogroup" aria-label="Vessel">
+          <button type="button" role="radio" aria-checked={kind === 'vase'} className="plain" onClick={() => setKind('vase')}>Vase</button>
+          <button type="button" role="radio" aria-checked={kind === 'foam'} className="plain" onClick={() => setKind('foam')}>Foam</button>
+        </div>
+        <div className={css.row}>
+          <button type="button" className="plain" aria-label="Less water" onClick={() => setLitres(Math.max(0.5, litres - 0.5))}>−</button>
+          <output aria-label="Litres"><strong>{litres} L</strong></output>
+          <button type="button" className="plain" aria-label="More water" onClick={() => setLitres(Math.min(12, litres + 0.5))}>+</button>
+        </div>
+      </section>
+      <section className={css.right} aria-label="How long it lasts">
+        <ForecastPanel live={live} names={chosen.map((c) => c.lot.name)} confidence={confidence} now={now} />
+        {problem && <p className="said" role="alert">{problem}</p>}
+        <label className={css.name}>Called<input className={css.input} value={name} maxLength={80} placeholder={called || 'foyer tray, 6'} onChange={(e) => setName(e.target.value)} /></label>
+        <button type="button" className="deed" disabled={busy || count === 0} onClick={() => void make()} data-step-in-hand>
+          {busy ? 'Making …' : count === 0 ? 'Take stems from the left' : `Make it of ${count} stems`}
+          {count > 0 && <kbd>.</kbd>}
+        </button>
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,14 @@
+import { inMyShop } from '@/server/session';
+import { lotView, stockNow } from '@/server/stock';
+import { MakeBoard } from './make-board';
+
+/** What goes in, does it get along, how long will it last. */
+export async function MakePage(_props: { search: Record<string, string | string[] | undefined> }) {
+  const { lots, confidence, date } = await inMyShop(async (trx, me, at) => ({
+    lots: (await stockNow(trx, me, at)).map((s) => lotView(s, at)),
+    confidence: me.shop.promiseConfidence,
+    date: at.getTime(),
+  }));
+  const byLife = lots.filter((l) => l.isReady).sort((a, b) => a.daysLeft.p50 - b.daysLeft.p50);
+  return <MakeBoard lots={byLife} dry={lots.length - byLife.length} confidence={confidence} now={date} />;
+}

@@ -1,0 +1,24 @@
+'use client';
+import { useState } from 'react';
+import { useDeeds } from '@/shell/deeds';
+
+/** Issues the card: from then on it stands as it is. */
+export function IssueButton({ arrangementId, again }: { arrangementId: string; again: boolean }) {
+  const { send } = useDeeds();
+  const [busy, setBusy] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const issue = async () => {
+    setBusy(true);
+    const outcome = await send('send-off/issue', { arrangementId });
+    setBusy(false);
+    setProblem(outcome.ok ? null : `${outcome.message} No card was issued; try again in a moment.`);
+  };
+  return (
+    <>
+      {problem && <p className="said" role="alert">{problem}</p>}
+      <button type="button" className={again ? 'plain' : 'deed'} disabled={busy} onClick={() => void issue()} data-step-in-hand={again ? undefined : true}>
+        {busy ? 'Writing …' : again ? 'Issue anew, dated today' : <>Issue this card <kbd>.</kbd></>}
+      </button>
+    </>
+  );
+}

@@ -1,0 +1,22 @@
+import Link from 'next/link';
+import { notFound } from 'next/navigation';
+import { CardSheet } from './card-sheet';
+import { issuedCard } from './issued-card';
+import { PrintButton } from './print-button';
+import css from './send-off.module.css';
+
+/** The issued card alone on a page, sized to print on A6. */
+export async function PrintPage({ cardId }: { cardId: string }) {
+  const issued = await issuedCard(cardId);
+  if (!issued) notFound();
+  return (
+    <main className={css.printPage}>
+      <div className={`${css.actions} ${css.printTools}`}>
+        <PrintButton />
+        <a className="plain" href={`/card/${cardId}/pdf`}>A6 PDF</a>
+        <Link className="plain" href="/send-off">Back</Link>
+      </div>
+      <CardSheet issued={issued} />
+    </main>
+  );
+}

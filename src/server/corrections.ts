@@ -1,0 +1,80 @@
+import 'server-only';
+import { RefusedError } from '@/data/errors';
+import { changeLot, oneLotForUpdate, returnStems } from '@/data/lots';
+import { changePail, manyLotsByFill, unfillPail } from '@/data/pails';
+import { manyNewestEntries, maybeLastStandingEntry, writeEntry, type Entry } from '@/data/record';
+import { changeStep, insertPlan, manyStepsOfLot } from '@/data/steps';
+import type { DeedContext } from './deeds';
+import { planFor } from './lot-forecasts';
+
+type Was = Record<string, unknown>;
+interface StepDetail {
+  readonly stepId: string;
+  readonly stepWas: Was;
+  readonly lotWas: Was;
+  readonly poured: { readonly fillId: string; readonly opened: boolean; readonly pailWas: Was } | null;
+}
+
+async function undoStep({ trx, deed }: DeedContext, entry: Entry): Promise<void> {
+  const { stepId, stepWas, lotWas, poured } = entry.detail as unknown as StepDetail;
+  if (poured?.opened) {
+    const others = (await manyLotsByFill(trx)).filter((l) => l.fillId === poured.fillId && l.lotId !== entry.subjectId);
+    if (others.length > 0) throw new RefusedError('Another lot stands in that water by now. Nothing was changed; take that one back first.');
+  }
+  await changeStep(trx, stepId, stepWas);
+  await changeLot(trx, entry.subjectId, lotWas);
+  if (poured?.opened) {
+    const { state, contact_until } = poured.pailWas;
+    await unfillPail(trx, poured.fillId, { state, contact_until }, deed.at);
+  }
+}
+
+async function undoLook({ trx, deed }: DeedContext, entry: Entry): Promise<void> {
+  const lot = await oneLotForUpdate(trx, entry.subjectId);
+  const before = entry.detail.before as { stage: number; droop: 'firm' | 'soft' | 'hanging'; looked_at: string | null };
+  const steps = await manyStepsOfLot(trx, lot.id, lot.planNo);
+  await insertPlan(trx, deed.shopId, lot.id, lot.planNo + 1, planFor({ ...lot, ...before }), steps);
+  await changeLot(trx, lot.id, { ...before, plan_no: lot.planNo + 1 });
+}
+
+async function undoMake({ trx, deed }: DeedContext, entry: Entry): Promise<void> {
+  const lines = entry.detail.lines as { lotId: string; stems: number }[];
+  for (const line of lines) await returnStems(trx, line.lotId, line.stems);
+  await trx('arrangement').where({ id: entry.subjectId }).update({ taken_apart_at: deed.at });
+}
+
+/** How each kind of entry is taken back; a kind that is not here stands. */
+const UNDO: Readonly<Record<string, (context: DeedContext, entry: Entry) => Promise<void>>> = {
+  begin: undoStep,
+  done: undoStep,
+  skip: undoStep,
+  look: undoLook,
+  make: undoMake,
+  bin: ({ trx }, entry) => returnStems(trx, entry.subjectId, entry.detail.stems as number),
+  wash: ({ trx }, entry) => changePail(trx, entry.subjectId, entry.detail.pailWas as Was),
+  fill: async ({ trx, deed }, entry) => {
+    const fillId = entry.detail.fillId as string;
+    if ((await manyLotsByFill(trx)).some((l) => l.fillId === fillId)) throw new RefusedError('A lot stands in that water by now. Nothing was changed.');
+    await unfillPail(trx, fillId, entry.detail.pailWas as Was, deed.at);
+  },
+};
+
+/** Whether an entry of that kind can be taken back by another. */
+export const canCorrect = (kind: string): boolean => Object.hasOwn(UNDO, kind);
+
+/**
+ * Takes an entry back by another: the state is as it was, both entries stand.
+ * @throws RefusedError when it is too old, was taken back, or something was done after it
+ */
+export async function takeBack(context: DeedContext, entryId: number): Promise<void> {
+  const { trx, deed } = context;
+  const entry = (await manyNewestEntries(trx, 200)).find((e) => e.id === entryId);
+  if (!entry) throw new RefusedError('That entry is too far back to take back from here. Nothing was changed.');
+  const undo = UNDO[entry.kind];
+  if (!undo) throw new RefusedError('That is not taken back by a tap. Nothing was changed.');
+  if (entry.corrected) throw new RefusedError('That was taken back already.');
+  const last = await maybeLastStandingEntry(trx, entry.subjectId);
+  if (last?.id !== entry.id) throw new RefusedError('Something was done after it. Nothing was changed; take the later one back first.');
+  await undo(context, entry);
+  await writeEntry(trx, deed, { kind: 'correction', subjectKind: 'lot', subjectId: entry.subjectId, words: `Taken back: ${entry.words}`, corrects: entry.id });
+}

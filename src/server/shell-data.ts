@@ -1,0 +1,71 @@
+import 'server-only';
+import { speciesByKey } from '@/core/species/species';
+import type { Trx } from '@/data/connection';
+import { manyArrangements } from '@/data/arrangements';
+import { manyLotsInStock, type LotRow } from '@/data/lots';
+import { manyPails } from '@/data/pails';
+import { manyNewestEntries } from '@/data/record';
+import { manyStepsInForce, type StepRow } from '@/data/steps';
+import type { NextItem, PlaceKey, PlaceNote } from '@/shell/places';
+import { canCorrect } from './corrections';
+import type { SignedIn } from './session';
+
+export interface ShellData {
+  readonly notes: Record<PlaceKey, PlaceNote>;
+  readonly next: NextItem[];
+  readonly lastEntry: { id: number; words: string } | null;
+}
+
+const note = (words: string, late = false): PlaceNote => ({ words, late });
+const HOUR_MS = 3_600_000;
+
+function lotTitle(lot: LotRow): string {
+  const { name } = speciesByKey(lot.speciesKey);
+  return lot.variety ? `${name} ‘${lot.variety}’` : name;
+}
+
+/** Hours a lot may still stand dry: what its species bears, less what it has stood here. */
+export function dryHoursLeft(lot: LotRow, at: Date): number {
+  return speciesByKey(lot.speciesKey).dryHours - (at.getTime() - lot.arrivedAt.getTime()) / HOUR_MS;
+}
+
+function runningItems(lots: readonly LotRow[], steps: readonly StepRow[]): NextItem[] {
+  return steps.flatMap((step) => {
+    const lot = lots.find((l) => l.id === step.lotId);
+    if (step.status !== 'running' || !lot || !step.dueAt || !step.startedAt) return [];
+    return [{ id: step.id, title: `${lotTitle(lot)}, lot ${lot.number}`, note: step.kind === 'drink' ? 'has drunk: look back' : `${step.step.title.toLowerCase()}: over`, dueAt: step.dueAt.getTime(), startedAt: step.startedAt.getTime(), href: `/bench?lot=${lot.id}` }];
+  });
+}
+
+/** What every screen shows round its edge: counts by place, what is due, the person's last entry. */
+export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<ShellData> {
+  const lots = await manyLotsInStock(trx);
+  const steps = await manyStepsInForce(trx);
+  const pails = await manyPails(trx);
+  const made = await manyArrangements(trx, 50);
+  const mine = (await manyNewestEntries(trx, 60)).find((e) => e.personId === me.personId && e.corrects === null && !e.corrected && canCorrect(e.kind));
+  const unlooked = lots.filter((l) => !l.lookedAt);
+  const dry = lots.filter((l) => !l.fillId);
+  const late = dry.filter((l) => dryHoursLeft(l, at) < 0);
+  const running = runningItems(lots, steps);
+  const over = running.filter((r) => (r.dueAt ?? 0) < at.getTime());
+  const contact: NextItem[] = pails.flatMap((p) => (p.contactUntil ? [{ id: p.id, title: `Pail ${p.name}`, note: 'out of the solution, upside down', dueAt: p.contactUntil.getTime(), startedAt: p.contactUntil.getTime() - 600_000, href: `/pails?pail=${p.id}` }] : []));
+  const thirsty: NextItem[] = dry
+    .filter((l) => !steps.some((s) => s.lotId === l.id && s.status === 'running'))
+    .map((l) => ({ id: l.id, title: `${lotTitle(l)}, lot ${l.number}`, note: `dry: ${dryHoursLeft(l, at) < 0 ? 'past' : 'within'} what it bears`, dueAt: at.getTime() + dryHoursLeft(l, at) * HOUR_MS, startedAt: null, href: `/bench?lot=${l.id}` }));
+  const ready = pails.filter((p) => p.state === 'sanitised').length;
+  const open = made.filter((a) => !a.cardId).length;
+  return {
+    notes: {
+      dock: note(unlooked.length > 0 ? `${unlooked.length} to look at` : 'all looked at'),
+      bench: note(dry.length > 0 ? `${late.length > 0 ? `${late.length} late, ` : ''}${dry.length} dry` : over.length > 0 ? `${over.length} to look back` : 'clear', late.length > 0 || over.length > 0),
+      pails: note(`${ready} ready`),
+      rooms: note('planned'),
+      make: note(`${lots.filter((l) => l.fillId).length} lots`),
+      'send-off': note(open > 0 ? `${open} without card` : 'no cards due'),
+      desk: note('the record'),
+    },
+    next: [...running, ...contact, ...thirsty].sort((a, b) => (a.dueAt ?? Infinity) - (b.dueAt ?? Infinity)).slice(0, 8),
+    lastEntry: mine ? { id: mine.id, words: mine.words } : null,
+  };
+}

@@ -1,0 +1,174 @@
+'use client';
+import { useMantineColorScheme } from '@mantine/core';
+import { useRouter } from 'next/navigation';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { Band } from './band';
+import { ShopClock, useShopNow } from './clock';
+import { DeedProvider, useDeeds } from './deeds';
+import { NextList } from './next-list';
+import { KEYS, PLACES, type NextItem, type PlaceKey, type PlaceNote } from './places';
+import css from './shell.module.css';
+
+export interface FrameProps {
+  readonly shopName: string;
+  readonly person: { readonly id: string; readonly name: string };
+  readonly timeZone: string;
+  readonly serverNow: number;
+  readonly notes: Readonly<Record<PlaceKey, PlaceNote>>;
+  readonly next: readonly NextItem[];
+  /** The person's own last entry that can be taken back. */
+  readonly lastEntry: { readonly id: number; readonly words: string } | null;
+  readonly signOut: () => Promise<void>;
+  readonly children: ReactNode;
+}
+
+const FRESH_MS = 15_000;
+const KEYS_OFF = 'hush-pail-keys-off';
+
+function isTyping(target: EventTarget | null): boolean {
+  return target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|SELECT|TEXTAREA)$/.test(target.tagName));
+}
+
+/** Listens for the application's keys. Enter is left to whatever has the focus, else it logs the step. */
+function useKeys(on: { readonly [key: string]: () => void }): void {
+  const latest = useRef(on);
+  useEffect(() => {
+    latest.current = on;
+  });
+  useEffect(() => {
+    const listen = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || isTyping(event.target)) return;
+      if (document.querySelector('dialog[open]') || localStorage.getItem(KEYS_OFF) === '1') return;
+      if (event.key === 'Enter' && event.target !== document.body) return;
+      const does = latest.current[event.key.toLowerCase()];
+      if (!does) return;
+      event.preventDefault();
+      does();
+    };
+    addEventListener('keydown', listen);
+    return () => removeEventListener('keydown', listen);
+  }, []);
+}
+
+function KeptTaps() {
+  const { kept, news, dropNews } = useDeeds();
+  if (kept.length > 0)
+    return (
+      <div className={css.kept} role="alert">
+        {kept.length === 1 ? `Kept on this tablet: ${kept[0]?.words ?? ''}.` : `${kept.length} taps are kept on this tablet.`} The shop’s memory is not answering; they are tried again until it does.
+      </div>
+    );
+  if (!news) return null;
+  return (
+    <div className={`${css.kept} ${css.keptWell}`} role="status">
+      {news}
+      <button type="button" onClick={dropNews}>Seen</button>
+    </div>
+  );
+}
+
+function ClockFace({ timeZone, name }: { timeZone: string; name: string }) {
+  const now = useShopNow();
+  const words = now === null ? '' : new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(now);
+  return (
+    <>
+      <span className={css.whoClock}>{words}</span>
+      <span className="soft">{name}</span>
+    </>
+  );
+}
+
+function KeySheet({ sheet }: { sheet: React.RefObject<HTMLDialogElement | null> }) {
+  const [off, setOff] = useState(false);
+  useEffect(() => setOff(localStorage.getItem(KEYS_OFF) === '1'), []);
+  const toggle = () => {
+    localStorage.setItem(KEYS_OFF, off ? '0' : '1');
+    setOff(!off);
+  };
+  return (
+    <dialog ref={sheet} className={css.sheet} aria-labelledby="keys-title">
+      <h2 id="keys-title">Keys</h2>
+      <dl>
+        {KEYS.map(({ key, does }) => (
+          <div key={key} style={{ display: 'contents' }}>
+            <dt><kbd>{key}</kbd></dt>
+            <dd>{does}</dd>
+          </div>
+        ))}
+      </dl>
+      <div className={css.foot}>
+        <button type="button" className="plain" aria-pressed={off} onClick={toggle}>{off ? 'Keys are off: turn on' : 'Turn keys off'}</button>
+        <button type="button" className="plain" onClick={() => sheet.current?.close()}>Close</button>
+      </div>
+    </dialog>
+  );
+}
+
+function Inside({ shopName, person, timeZone, notes, next, lastEntry, signOut, children }: Omit<FrameProps, 'serverNow'>) {
+  const router = useRouter();
+  const { send } = useDeeds();
+  const { colorScheme, setColorScheme } = useMantineColorScheme();
+  const [open, setOpen] = useState(false);
+  const [said, setSaid] = useState<string | null>(null);
+  const sheet = useRef<HTMLDialogElement>(null);
+
+  useEffect(() => {
+    const refresh = () => document.visibilityState === 'visible' && router.refresh();
+    const timer = setInterval(refresh, FRESH_MS);
+    document.addEventListener('visibilitychange', refresh);
+    return () => {
+      clearInterval(timer);
+      document.removeEventListener('visibilitychange', refresh);
+    };
+  }, [router]);
+
+  const takeBack = async () => {
+    if (!lastEntry) return setSaid('There is nothing of yours to take back.');
+    const outcome = await send('record/correct', { entryId: lastEntry.id });
+    setSaid(outcome.ok ? `Taken back: ${lastEntry.words}` : outcome.message);
+  };
+  const logStep = () => document.querySelector<HTMLButtonElement>('[data-step-in-hand]')?.click();
+  useKeys({
+    ...Object.fromEntries(PLACES.map((place, i) => [String(i + 1), () => router.push(place.path)])),
+    n: () => {
+      setOpen(true);
+      document.getElementById('next')?.focus();
+    },
+    '.': logStep,
+    enter: logStep,
+    z: () => void takeBack(),
+    '?': () => sheet.current?.showModal(),
+  });
+  const dark = colorScheme === 'dark';
+  return (
+    <>
+      <KeptTaps />
+      <Band notes={notes} shopName={shopName} people={<ClockFace timeZone={timeZone} name={person.name} />} />
+      <div className={css.page}>
+        <main>{children}</main>
+        <div>
+          <NextList items={next} open={open} onOpen={setOpen} />
+          <div className={css.foot}>
+            <button type="button" className="plain" onClick={() => void takeBack()} disabled={!lastEntry}>Take back <kbd>Z</kbd></button>
+            <button type="button" className="plain" onClick={() => setColorScheme(dark ? 'light' : 'dark')}>{dark ? 'Light' : 'Dark'}</button>
+            <button type="button" className="plain" onClick={() => sheet.current?.showModal()}>Keys <kbd>?</kbd></button>
+            <form action={signOut}><button className="plain">Change hands</button></form>
+          </div>
+          <p className="soft" role="status" style={{ marginTop: 10, fontSize: 16 }}>{said ?? (lastEntry ? `Your last: ${lastEntry.words}` : '')}</p>
+        </div>
+      </div>
+      <KeySheet sheet={sheet} />
+    </>
+  );
+}
+
+/** What stands around every place: the band, Next, the keys, the taps that wait. */
+export function Frame({ serverNow, ...props }: FrameProps) {
+  return (
+    <ShopClock serverNow={serverNow}>
+      <DeedProvider personId={props.person.id}>
+        <Inside {...props} />
+      </DeedProvider>
+    </ShopClock>
+  );
+}
