@@ -25,7 +25,7 @@ export function Pail({ sizeL, state, litres, clarity, stems }: PailProps) {
   const half = (y: number): number => 34 + ((150 - y) / 98) * 12;
   const upsideDown = state === 'sanitised';
   return (
-    <svg viewBox="0 0 130 160" width="100%" aria-hidden="true">
+    <svg viewBox={stems.length > 0 ? '0 0 130 160' : '0 44 130 116'} width="100%" aria-hidden="true">
       <g transform={`translate(65 156) scale(${scale}) translate(-65 -156)`}>
         {stems.slice(0, 12).map((colour, i, all) => {
           const spread = all.length === 1 ? 0 : i / (all.length - 1) - 0.5;

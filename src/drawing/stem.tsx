@@ -17,19 +17,21 @@ export interface StemProps {
   readonly height?: number;
   /** Depth of water it stands in, as a share of the stem; 0 for none. */
   readonly water?: number;
+  /** Only the head and its neck, for a choice of stages. */
+  readonly closeUp?: boolean;
   /** Ends in a dashed slant where it is to be cut. */
   readonly cutMark?: boolean;
 }
 
 /** One stem, drawn from its state: five stages from shut to blown, the neck's angle for droop. */
-export function Stem({ habit, stage, droop, colour, title, height = 280, water = 0, cutMark = false }: StemProps) {
+export function Stem({ habit, stage, droop, colour, title, height = 280, water = 0, cutMark = false, closeUp = false }: StemProps) {
   const Head = HEADS[habit];
   const bend = NECK_DEGREES[droop];
   const lean = bend === 0 ? 0 : bend > 90 ? 30 : 14;
   const neckX = 110 + lean;
   const neckY = 122 + (bend > 90 ? 12 : 0);
   return (
-    <svg viewBox="0 0 220 320" height={height} role={title ? 'img' : undefined} aria-hidden={title ? undefined : true} aria-label={title} style={{ maxWidth: '100%' }}>
+    <svg viewBox={closeUp ? '50 26 120 132' : '0 20 220 300'} height={height} role={title ? 'img' : undefined} aria-hidden={title ? undefined : true} aria-label={title} style={{ maxWidth: '100%' }}>
       {water > 0 && (
         <g>
           <rect x={62} y={304 - 150 * water} width={100} height={150 * water} fill="var(--water)" />

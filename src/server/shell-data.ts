@@ -52,7 +52,7 @@ export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<Shell
   const contact: NextItem[] = pails.flatMap((p) => (p.contactUntil ? [{ id: p.id, title: `Pail ${p.name}`, note: 'out of the solution, upside down', dueAt: p.contactUntil.getTime(), startedAt: p.contactUntil.getTime() - 600_000, href: `/pails?pail=${p.id}` }] : []));
   const thirsty: NextItem[] = dry
     .filter((l) => !steps.some((s) => s.lotId === l.id && s.status === 'running'))
-    .map((l) => ({ id: l.id, title: `${lotTitle(l)}, lot ${l.number}`, note: `dry: ${dryHoursLeft(l, at) < 0 ? 'past' : 'within'} what it bears`, dueAt: at.getTime() + dryHoursLeft(l, at) * HOUR_MS, startedAt: null, href: `/bench?lot=${l.id}` }));
+    .map((l) => ({ id: l.id, title: `${lotTitle(l)}, lot ${l.number}`, note: dryHoursLeft(l, at) < 0 ? 'dry longer than it bears' : 'dry, with this long to spare', dueAt: at.getTime() + dryHoursLeft(l, at) * HOUR_MS, startedAt: null, href: `/bench?lot=${l.id}` }));
   const ready = pails.filter((p) => p.state === 'sanitised').length;
   const open = made.filter((a) => !a.cardId).length;
   return {

@@ -13,9 +13,11 @@ function Due({ item, now }: { item: NextItem; now: number | null }) {
   return (
     <>
       <span className={late ? `${css.nextClock} late` : css.nextClock}>{words}</span>
-      <span className={css.bar} style={{ order: 1 }} aria-hidden="true">
-        <span style={{ width: `${share * 100}%` }} />
-      </span>
+      {item.startedAt !== null && (
+        <span className={css.bar} style={{ order: 1 }} aria-hidden="true">
+          <span style={{ width: `${share * 100}%` }} />
+        </span>
+      )}
     </>
   );
 }

@@ -112,15 +112,13 @@ function outcomeOf(prepared: readonly PreparedLine[], stemsByLine: readonly Stem
 }
 
 /**
- * The largest whole number of days that at least `confidence` of the draws reached.
- * @param days one figure a draw
+ * The days that at least `confidence` of the draws reached; its whole part is the promise.
+ * @param days one figure a draw, at least one
  */
-export function promiseDays(days: readonly number[], confidence: number): number {
-  for (let day = HORIZON_DAYS; day > 0; day--) {
-    const kept = days.filter((d) => d >= day).length;
-    if (kept >= confidence * days.length - 1e-9) return day;
-  }
-  return 0;
+export function daysReached(days: readonly number[], confidence: number): number {
+  const descending = Float64Array.from(days).sort().reverse();
+  const kept = Math.max(1, Math.ceil(confidence * days.length - 1e-9));
+  return descending[kept - 1] ?? 0;
 }
 
 /**
@@ -161,13 +159,15 @@ function summarise(input: ArrangementInput, prepared: readonly PreparedLine[], o
   }));
   const days = Array.from({ length: HORIZON_DAYS + 1 }, (_, day) => day);
   const sharesOn = (day: number) => outcomes.map((o) => o.shareByDay[day] ?? 0).sort((a, b) => a - b);
+  const giftDaysAtConfidence = daysReached(outcomes.map((o) => o.stillAGift), input.confidence);
   return {
     modelVersion: MODEL_VERSION,
     horizonDays: HORIZON_DAYS,
     firstFade: quantilesOf(outcomes.map((o) => o.firstFade)),
     stillAGift: quantilesOf(outcomes.map((o) => o.stillAGift)),
     lastStand: quantilesOf(outcomes.map((o) => o.lastStand)),
-    promiseDays: promiseDays(outcomes.map((o) => o.stillAGift), input.confidence),
+    promiseDays: Math.floor(giftDaysAtConfidence),
+    giftDaysAtConfidence,
     presentableShareByDay: days.map((day) => sharesOn(day).reduce((a, b) => a + b, 0) / outcomes.length),
     presentableBandByDay: days.map((day) => {
       const sorted = sharesOn(day);

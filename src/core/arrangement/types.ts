@@ -46,6 +46,8 @@ export interface ArrangementForecast {
   /** Days until under half of the weight is presentable. */
   readonly lastStand: Quantiles;
   readonly promiseDays: number;
+  /** Days of still-a-gift reached with the asked confidence, unrounded: what waiting in the shop comes off. */
+  readonly giftDaysAtConfidence: number;
   /** Share of the weight presentable by day: mean over the draws, with its P10 and P90. */
   readonly presentableShareByDay: readonly number[];
   readonly presentableBandByDay: readonly { readonly p10: number; readonly p90: number }[];

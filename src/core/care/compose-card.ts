@@ -51,8 +51,8 @@ function waterLines(input: CareCardInput, hasMucilage: boolean): CareLine[] {
   const food = SOLUTIONS[input.solution];
   const recut = hasMucilage ? 'Cut 2 cm off the others, not the daffodils or hyacinths' : 'Cut 2 cm off every stem, slanted';
   return [
-    { key: 'change', text: `Tip out, rinse the vase, fill afresh with ${litresInWords(input.vessel.litres)} and new food. ${recut}. Again every ${input.changeEveryDays} days.`, date: addDays(input.date, input.changeEveryDays) },
     { key: 'food', text: input.solution === 'plain' ? 'Clean cool water, nothing in it.' : `${food.name}: one dose for ${litresInWords(input.vessel.litres)}. Half a dose is worse than it sounds.`, date: null },
+    { key: 'change', text: `Tip out, rinse the vase, fill afresh with ${litresInWords(input.vessel.litres)} and new food. ${recut}. Again every ${input.changeEveryDays} days.`, date: addDays(input.date, input.changeEveryDays) },
     { key: 'water', text: 'Top up every day with cool water. Nothing green below the waterline.', date: null },
   ];
 }
@@ -85,7 +85,7 @@ function rescueFor(input: CareCardInput): string | null {
  */
 export function composeCard(input: CareCardInput): CareCard {
   const has = (test: (s: Species) => boolean): boolean => input.species.some(test);
-  const lines = [...waterLines(input, has((s) => s.sap === 'mucilage')), placeLine(input.species), pullLine(input)];
+  const lines = [placeLine(input.species), ...waterLines(input, has((s) => s.sap === 'mucilage')), pullLine(input)];
   if (has((s) => s.pets === 'deadly to cats'))
     lines.push({ key: 'anthers', text: 'Lilies: pinch the anthers out with a tissue as each flower opens.', date: null });
   if (has((s) => s.mist === 'yes' && s.role !== 'foliage'))

@@ -39,19 +39,17 @@ export function LotLook({ lot, nextId, children }: { lot: LotView; nextId: strin
         <p className="soft">lot {lot.number} · {lot.stemsLeft} stems · {lot.deliveryRef}</p>
         <h1>{lot.name}{lot.variety ? ` ‘${lot.variety}’` : ''}</h1>
       </header>
+      <div role="radiogroup" aria-label="How open" className={css.stages}>
+        {STAGES.map((s, i) => (
+          <button key={s.word} type="button" role="radio" aria-checked={i === stageAt} className={`plain ${css.stage}`} onClick={() => setStageAt(i)}>
+            <span className={css.stageDrawing}><Stem habit={lot.habit} colour={lot.colour} stage={s.stage} droop="firm" height={84} closeUp /></span>
+            {s.word}
+          </button>
+        ))}
+      </div>
       <div className={css.lookBody}>
         <StemTouch habit={lot.habit} colour={lot.colour} stage={stage.stage} droop={droop} onDroop={setDroop} />
-        <div className={css.lookSide}>
-          <div role="radiogroup" aria-label="How open" className={css.stages}>
-            {STAGES.map((s, i) => (
-              <button key={s.word} type="button" role="radio" aria-checked={i === stageAt} className={`plain ${css.stage}`} onClick={() => setStageAt(i)}>
-                <span className={css.stageDrawing}><Stem habit={lot.habit} colour={lot.colour} stage={s.stage} droop="firm" height={150} /></span>
-                {s.word}
-              </button>
-            ))}
-          </div>
-          {children}
-        </div>
+        {children}
       </div>
       {said && <p className={said.well ? 'said well' : 'said'} role="status">{said.words}</p>}
       <button type="button" className="deed" onClick={() => void log()} disabled={busy} data-step-in-hand>

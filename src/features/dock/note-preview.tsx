@@ -39,7 +39,7 @@ function LineRow({ line, onChange }: { line: DraftLine; onChange: (changes: Part
         <input aria-label={`Stems of line ${line.line - 1}`} className={css.cell} inputMode="numeric" value={line.stems ?? ''} onChange={(e) => onChange({ stems: e.target.value === '' ? null : Number(e.target.value.replace(/\D/g, '').slice(0, 6)) })} />
       </td>
       <td>
-        <input aria-label={`Cut date of line ${line.line - 1}`} className={css.cell} type="date" value={line.cutDate ?? ''} onChange={(e) => onChange({ cutDate: e.target.value || null })} />
+        <input aria-label={`Cut date of line ${line.line - 1}`} className={css.cell} placeholder="2026-11-18" maxLength={10} value={line.cutDate ?? ''} onChange={(e) => onChange({ cutDate: e.target.value || null })} />
       </td>
       <td>
         {line.origin}

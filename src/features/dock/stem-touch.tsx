@@ -5,9 +5,9 @@ import { NECK_DEGREES, Stem } from '@/drawing/stem';
 import css from './dock.module.css';
 
 const PLACES: readonly { droop: Droop; left: string; top: string; word: string }[] = [
-  { droop: 'firm', left: '50%', top: '4%', word: 'firm' },
-  { droop: 'soft', left: '80%', top: '26%', word: 'soft' },
-  { droop: 'hanging', left: '84%', top: '56%', word: 'hanging' },
+  { droop: 'firm', left: '16%', top: '6%', word: 'firm' },
+  { droop: 'soft', left: '94%', top: '8%', word: 'soft' },
+  { droop: 'hanging', left: '92%', top: '66%', word: 'hanging' },
 ];
 
 /** The drawn stem with three places its head can be: touch where it hangs. */

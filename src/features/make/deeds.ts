@@ -9,8 +9,6 @@ import { deedKind } from '@/server/deeds';
 import { stockNow } from '@/server/stock';
 import { arrangementInput } from './forecast-input';
 
-const ISSUE_DRAWS = 150;
-
 const make = deedKind(
   v.object({
     name: v.pipe(v.string(), v.trim(), v.minLength(1, 'is missing'), v.maxLength(80, 'is longer than 80 characters')),
@@ -30,7 +28,7 @@ const make = deedKind(
       if (!found) throw new RefusedError('One of those lots is used up. Nothing was taken; the stock beside it is fresh now.');
       return { speciesKey: found.lot.speciesKey, arrival: found.arrival, stems };
     });
-    const input = arrangementInput(chosen, { kind: vesselKind, litres }, me.shop.promiseConfidence, ISSUE_DRAWS);
+    const input = arrangementInput(chosen, { kind: vesselKind, litres }, me.shop.promiseConfidence);
     const result = predictArrangement(input);
     const solution = vesselKind === 'foam' ? 'plain' : sharedSolution(chosen.map((c) => speciesByKey(c.speciesKey)));
     return { arrangementId: await makeArrangement(trx, deed, { name, vesselKind, litres, solution, lines, forecast: { modelVersion: result.modelVersion, input, result } }) };

@@ -11,7 +11,12 @@ import { StockList } from './stock-list';
 import { useForecast } from './use-forecast';
 import { VesselDrawing } from './vessel-drawing';
 
-const LIVE_DRAWS = 100;
+/** A name from what is in it, for who types none: its three most numerous kinds. */
+function namedAfter(chosen: readonly { lot: LotView; stems: number }[]): string {
+  const kinds = [...chosen].sort((a, b) => b.stems - a.stems).map((c) => c.lot.name.split(',')[0]?.toLowerCase() ?? '');
+  const words = [...new Set(kinds)].slice(0, 3).join(', ');
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
 
 /** Stems beside the vessel, the vessel in the middle, what will become of it to the right. */
 export function MakeBoard({ lots, dry, confidence, now }: { lots: readonly LotView[]; dry: number; confidence: number; now: number }) {
@@ -30,9 +35,9 @@ export function MakeBoard({ lots, dry, confidence, now }: { lots: readonly LotVi
     return stems > 0 ? [{ lot, stems }] : [];
   });
   const count = chosen.reduce((n, c) => n + c.stems, 0);
-  const input = count === 0 ? null : arrangementInput(chosen.map((c) => ({ speciesKey: c.lot.speciesKey, arrival: c.lot.arrival, stems: c.stems })), { kind, litres }, confidence, LIVE_DRAWS);
+  const input = count === 0 ? null : arrangementInput(chosen.map((c) => ({ speciesKey: c.lot.speciesKey, arrival: c.lot.arrival, stems: c.stems })), { kind, litres }, confidence);
   const live = useForecast(input);
-  const called = name.trim() || (chosen[0] ? `${chosen.length === 1 ? '' : 'Mixed, '}${chosen[0].lot.name.toLowerCase()}` : '');
+  const called = name.trim() || namedAfter(chosen);
 
   const make = async () => {
     setBusy(true);
@@ -53,6 +58,7 @@ export function MakeBoard({ lots, dry, confidence, now }: { lots: readonly LotVi
       <StockList lots={lots} dry={dry} recipe={recipe} onTake={(id, stems) => setRecipe({ ...recipe, [id]: stems })} />
       <section className={css.vessel} aria-label="The vessel">
         <VesselDrawing kind={kind} chosen={chosen} litres={litres} />
+        <div className={css.vesselTaps}>
         <div className={css.row} role="radiogroup" aria-label="Vessel">
           <button type="button" role="radio" aria-checked={kind === 'vase'} className="plain" onClick={() => setKind('vase')}>Vase</button>
           <button type="button" role="radio" aria-checked={kind === 'foam'} className="plain" onClick={() => setKind('foam')}>Foam</button>
@@ -61,6 +67,7 @@ export function MakeBoard({ lots, dry, confidence, now }: { lots: readonly LotVi
           <button type="button" className="plain" aria-label="Less water" onClick={() => setLitres(Math.max(0.5, litres - 0.5))}>−</button>
           <output aria-label="Litres"><strong>{litres} L</strong></output>
           <button type="button" className="plain" aria-label="More water" onClick={() => setLitres(Math.min(12, litres + 0.5))}>+</button>
+        </div>
         </div>
       </section>
       <section className={css.right} aria-label="How long it lasts">

@@ -27,13 +27,15 @@ export function StockList({ lots, dry, recipe, onTake }: Props) {
           const words = daysInWords(lot.daysLeft);
           return (
             <li key={lot.id} className={css.lot}>
-              <div className={css.lotHead}>
-                <span><strong>{lot.name}</strong>{lot.variety && ` ‘${lot.variety}’`}</span>
+              <div className={css.lotLine}>
+                <div className={css.lotHead}>
+                  <span><strong>{lot.name}</strong>{lot.variety && ` ‘${lot.variety}’`}</span>
+                  <span className="soft">{lot.stemsLeft - taken} in pail {lot.pail}</span>
+                </div>
+                <LifeLine scale={scale} daysSinceCut={lot.daysSinceCut} daysSinceArrival={lot.daysSinceArrival} shareByDay={lot.shareByDay} {...lot.daysLeft} label={`${lot.name}: ${words} left`} />
                 <span className="soft">{words}</span>
               </div>
-              <LifeLine scale={scale} daysSinceCut={lot.daysSinceCut} daysSinceArrival={lot.daysSinceArrival} shareByDay={lot.shareByDay} {...lot.daysLeft} label={`${lot.name}: ${words} left`} />
               <div className={css.take}>
-                <span className="soft">{lot.stemsLeft - taken} left, pail {lot.pail}</span>
                 <button type="button" className="plain" aria-label={`One ${lot.name} fewer`} disabled={taken === 0} onClick={() => onTake(lot.id, taken - 1)}>−</button>
                 <output aria-label={`${lot.name} taken`}><strong>{taken}</strong></output>
                 <button type="button" className="plain" aria-label={`One more ${lot.name}`} disabled={taken >= lot.stemsLeft} onClick={() => onTake(lot.id, taken + 1)}>+</button>

@@ -16,7 +16,7 @@ const RACKS: readonly { readonly name: string; readonly holds: (pail: PailView) 
 function tagWords(pail: PailView): string {
   switch (pail.state) {
     case 'dirty':
-      return 'to scrub';
+      return 'scrub';
     case 'scrubbed':
       return 'scrubbed';
     case 'contact':

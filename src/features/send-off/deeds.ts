@@ -23,7 +23,7 @@ export function cardFor(arrangement: ArrangementRow, lines: readonly Arrangement
   const { date } = inZone(at, shop.timeZone);
   const card = composeCard({
     vessel, species, solution: arrangement.solution as SolutionKey, changeEveryDays: CHANGE_DAYS, date,
-    promiseDays: Math.floor(left(forecast.promiseDays)),
+    promiseDays: Math.floor(left(forecast.giftDaysAtConfidence)),
     firstToFade: speciesByKey(first?.speciesKey ?? species[0]?.key ?? '').name.split(',')[0] ?? '',
     daysTo: { firstFade: left(forecast.firstFade.p50), stillAGift: left(forecast.stillAGift.p50), lastStand: left(forecast.lastStand.p50) },
   });
