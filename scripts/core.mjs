@@ -4,5 +4,8 @@ import { ensurePackages } from './lib/packages.mjs';
 import { CHECKOUT, bin } from './lib/paths.mjs';
 
 await ensurePackages({ quiet: true });
-const run = spawnSync(process.execPath, [bin('tsx'), 'scripts/core.ts', ...process.argv.slice(2)], { cwd: CHECKOUT, stdio: 'inherit' });
+const run = spawnSync(process.execPath, [bin('tsx'), 'scripts/core.ts', ...process.argv.slice(2)], {
+  cwd: CHECKOUT,
+  stdio: 'inherit',
+});
 process.exit(run.status ?? 1);

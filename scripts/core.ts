@@ -4,7 +4,9 @@ import { COMMANDS } from '../src/core/door/commands';
 import { BrokenContractError } from '../src/core/errors';
 
 function help(): string {
-  const rows = Object.entries(COMMANDS).map(([name, c]) => `  ${name.padEnd(22)}${c.summary}${c.needsInput ? '' : ' (no input)'}`);
+  const rows = Object.entries(COMMANDS).map(
+    ([name, c]) => `  ${name.padEnd(22)}${c.summary}${c.needsInput ? '' : ' (no input)'}`,
+  );
   return `npm run -s core -- <command> < input.json\n\n${rows.join('\n')}\n`;
 }
 

@@ -14,12 +14,16 @@ async function makeDatabase(url: string, appPassword: string): Promise<void> {
   server.pathname = '/postgres';
   const db = connect(server.href, 1);
   try {
-    const { rows } = await db.raw<{ rows: unknown[] }>(`select 1 from pg_roles where rolname = 'hush_pail_app'`);
+    const { rows } = await db.raw<{ rows: unknown[] }>(
+      `select 1 from pg_roles where rolname = 'hush_pail_app'`,
+    );
     const verb = rows.length === 0 ? 'create' : 'alter';
     // A role statement takes no parameters; the password is our own hex.
     if (!/^[0-9a-f]+$/.test(appPassword)) throw new Error('HUSH_PAIL_APP_PASSWORD must be hexadecimal.');
-    await db.raw(`${verb} role hush_pail_app login nosuperuser nobypassrls nocreatedb nocreaterole password '${appPassword}'`);
-    const found = await db('pg_database').where({ datname: name }).first('datname');
+    await db.raw(
+      `${verb} role hush_pail_app login nosuperuser nobypassrls nocreatedb nocreaterole password '${appPassword}'`,
+    );
+    const found: unknown = await db('pg_database').where({ datname: name }).first('datname');
     if (!found) await db.raw('create database ??', [name]);
   } finally {
     await db.destroy();
@@ -36,7 +40,10 @@ async function main(): Promise<void> {
   await makeDatabase(url, process.env.HUSH_PAIL_APP_PASSWORD ?? '');
   const db = connect(url, 2);
   try {
-    if (task === 'reset') await db.raw('drop schema public cascade; create schema public; grant usage on schema public to hush_pail_app');
+    if (task === 'reset')
+      await db.raw(
+        'drop schema public cascade; create schema public; grant usage on schema public to hush_pail_app',
+      );
     await db.raw('grant usage on schema public to hush_pail_app');
     await migrate(db);
     const now = process.env.HUSH_PAIL_NOW ? new Date(process.env.HUSH_PAIL_NOW) : new Date();

@@ -28,21 +28,29 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => v
 async function applicationPort() {
   const asked = process.env.HUSH_PAIL_PORT;
   if (!asked) return freePort(3210);
-  if (!/^\d+$/.test(asked) || Number(asked) < 1 || Number(asked) > 65535) giveUp(`HUSH_PAIL_PORT is "${asked}", which is no port. Take a number from 1024 to 65535.`);
-  if (!(await portIsFree(Number(asked)))) giveUp(`Port ${asked} is in use by another program. Stop that one, or start with another HUSH_PAIL_PORT.`);
+  if (!/^\d+$/.test(asked) || Number(asked) < 1 || Number(asked) > 65535)
+    giveUp(`HUSH_PAIL_PORT is "${asked}", which is no port. Take a number from 1024 to 65535.`);
+  if (!(await portIsFree(Number(asked))))
+    giveUp(
+      `Port ${asked} is in use by another program. Stop that one, or start with another HUSH_PAIL_PORT.`,
+    );
   return Number(asked);
 }
 
 function checkNow() {
   const asked = process.env.HUSH_PAIL_NOW;
-  if (asked && Number.isNaN(Date.parse(asked))) giveUp(`HUSH_PAIL_NOW is "${asked}", which is no time. Write it like 2026-11-24T06:50:00Z.`);
+  if (asked && Number.isNaN(Date.parse(asked)))
+    giveUp(`HUSH_PAIL_NOW is "${asked}", which is no time. Write it like 2026-11-24T06:50:00Z.`);
 }
 
 try {
   checkNow();
   await prepareMachine();
   const other = runningCopy();
-  if (other) giveUp(`Hush Pail already runs from this checkout: ${other.address}\nStop it there with Ctrl-C first, or use that one.`);
+  if (other)
+    giveUp(
+      `Hush Pail already runs from this checkout: ${other.address}\nStop it there with Ctrl-C first, or use that one.`,
+    );
   const { owner, app, session } = secrets();
   initCluster(STATE, { password: owner });
   noteRunning({ address: 'starting', databasePort: null });
@@ -59,9 +67,21 @@ try {
   stops.push(web.stop);
   const address = `http://127.0.0.1:${port}`;
   noteRunning({ address, databasePort: cluster.port });
-  web.child.once('exit', () => !stopping && (console.error('The application stopped by itself.'), void stopAll(1)));
-  cluster.child.once('exit', () => !stopping && console.error('The database stopped. What is tapped now is kept on the tablet; stop with Ctrl-C and start again.'));
-  console.log(`\nHush Pail is open: ${address}\nDemo sign-in: manager "ilse" with password "slow water"; hands Wen, Bram, Tove with PIN 2468.\nCtrl-C stops it; the shop's record is kept.`);
+  web.child.once(
+    'exit',
+    () => !stopping && (console.error('The application stopped by itself.'), void stopAll(1)),
+  );
+  cluster.child.once(
+    'exit',
+    () =>
+      !stopping &&
+      console.error(
+        'The database stopped. What is tapped now is kept on the tablet; stop with Ctrl-C and start again.',
+      ),
+  );
+  console.log(
+    `\nHush Pail is open: ${address}\nDemo sign-in: manager "ilse" with password "slow water"; hands Wen, Bram, Tove with PIN 2468.\nCtrl-C stops it; the shop's record is kept.`,
+  );
 } catch (error) {
   for (const stop of stops.reverse()) await stop().catch(() => {});
   noteStopped();

@@ -1,5 +1,14 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  chownSync,
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
 import { setTimeout as sleep } from 'node:timers/promises';
@@ -11,7 +20,10 @@ export const OWNER = 'hush_pail_owner';
 export function serverFolder() {
   const home = '/usr/lib/postgresql';
   if (!existsSync(home)) return null;
-  const versions = readdirSync(home).filter((v) => existsSync(path.join(home, v, 'bin', 'postgres')) && existsSync(path.join(home, v, 'bin', 'initdb')));
+  const versions = readdirSync(home).filter(
+    (v) =>
+      existsSync(path.join(home, v, 'bin', 'postgres')) && existsSync(path.join(home, v, 'bin', 'initdb')),
+  );
   versions.sort((a, b) => Number(b) - Number(a));
   return versions[0] ? path.join(home, versions[0], 'bin') : null;
 }
@@ -24,7 +36,9 @@ function asServerUser(withParent) {
 }
 
 function postgresIds() {
-  const entry = readFileSync('/etc/passwd', 'utf8').split('\n').find((l) => l.startsWith('postgres:'));
+  const entry = readFileSync('/etc/passwd', 'utf8')
+    .split('\n')
+    .find((l) => l.startsWith('postgres:'));
   const [, , uid, gid] = (entry ?? 'postgres:x:0:0').split(':');
   return { uid: Number(uid), gid: Number(gid) };
 }
@@ -65,7 +79,20 @@ export function initCluster(home, { password, throwaway = false }) {
   if (isRoot) chownSync(passwordFile, postgresIds().uid, postgresIds().gid);
   const run = spawnSync(
     'setpriv',
-    [...asServerUser(false), path.join(serverFolder(), 'initdb'), '-D', data, '-U', OWNER, '-E', 'UTF8', '--locale=C.UTF-8', throwaway ? '--auth=trust' : '--auth=scram-sha-256', `--pwfile=${passwordFile}`, ...(throwaway ? ['--no-sync'] : [])],
+    [
+      ...asServerUser(false),
+      path.join(serverFolder(), 'initdb'),
+      '-D',
+      data,
+      '-U',
+      OWNER,
+      '-E',
+      'UTF8',
+      '--locale=C.UTF-8',
+      throwaway ? '--auth=trust' : '--auth=scram-sha-256',
+      `--pwfile=${passwordFile}`,
+      ...(throwaway ? ['--no-sync'] : []),
+    ],
     { cwd: '/', encoding: 'utf8' },
   );
   rmSync(passwordFile, { force: true });
@@ -88,7 +115,13 @@ async function endLeftover(data) {
 }
 
 function isReady(port) {
-  const run = spawnSync(path.join(serverFolder(), 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)]);
+  const run = spawnSync(path.join(serverFolder(), 'pg_isready'), [
+    '-q',
+    '-h',
+    '127.0.0.1',
+    '-p',
+    String(port),
+  ]);
   return run.status === 0;
 }
 
@@ -99,12 +132,28 @@ function isReady(port) {
 export async function startCluster(home, { port, throwaway = false }) {
   const data = path.join(home, 'data');
   await endLeftover(data);
-  const quick = throwaway ? ['-c', 'fsync=off', '-c', 'synchronous_commit=off', '-c', 'full_page_writes=off'] : [];
+  const quick = throwaway
+    ? ['-c', 'fsync=off', '-c', 'synchronous_commit=off', '-c', 'full_page_writes=off']
+    : [];
   for (let attempt = 1; ; attempt++) {
     let log = '';
     const child = spawn(
       'setpriv',
-      [...asServerUser(true), path.join(serverFolder(), 'postgres'), '-D', data, '-p', String(port), '-c', 'listen_addresses=127.0.0.1', '-c', 'unix_socket_directories=', '-c', 'max_connections=60', ...quick],
+      [
+        ...asServerUser(true),
+        path.join(serverFolder(), 'postgres'),
+        '-D',
+        data,
+        '-p',
+        String(port),
+        '-c',
+        'listen_addresses=127.0.0.1',
+        '-c',
+        'unix_socket_directories=',
+        '-c',
+        'max_connections=60',
+        ...quick,
+      ],
       { cwd: '/', stdio: ['ignore', 'ignore', 'pipe'], detached: true },
     );
     child.stderr.on('data', (chunk) => (log = (log + chunk).slice(-4000)));

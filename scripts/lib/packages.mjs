@@ -8,7 +8,9 @@ const STAMP = path.join(CHECKOUT, 'node_modules', '.hush-pail-lock');
 const APT_PACKAGES = { postgres: 'postgresql', chromium: 'chromium' };
 
 function lockHash() {
-  return createHash('sha256').update(readFileSync(path.join(CHECKOUT, 'package-lock.json'))).digest('hex');
+  return createHash('sha256')
+    .update(readFileSync(path.join(CHECKOUT, 'package-lock.json')))
+    .digest('hex');
 }
 
 /** Runs `npm ci` when the packages are missing or the lock has changed since they were put there. */
@@ -21,7 +23,10 @@ export async function ensurePackages({ quiet = false } = {}) {
     cwd: CHECKOUT,
     stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'inherit'],
   });
-  if (run.error || run.status !== 0) giveUp('The packages could not be installed. With a network, run "npm ci" in the checkout, then this again.');
+  if (run.error || run.status !== 0)
+    giveUp(
+      'The packages could not be installed. With a network, run "npm ci" in the checkout, then this again.',
+    );
   writeFileSync(STAMP, wanted);
 }
 
@@ -29,13 +34,17 @@ function aptInstall(names) {
   if (!isRoot) return false;
   console.log(`Installing ${names.join(' and ')} from Debian …`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
-  const apt = (...args) => spawnSync('apt-get', ['-qq', ...args], { stdio: ['ignore', 'ignore', 'inherit'], env }).status === 0;
-  return (apt('install', '-y', ...names) || (apt('update') && apt('install', '-y', ...names)));
+  const apt = (...args) =>
+    spawnSync('apt-get', ['-qq', ...args], { stdio: ['ignore', 'ignore', 'inherit'], env }).status === 0;
+  return apt('install', '-y', ...names) || (apt('update') && apt('install', '-y', ...names));
 }
 
 /** Installs what Debian packages are missing, or says the one line that does. */
 export function ensureDebianPackages(missing) {
   if (missing.length === 0) return;
   const names = missing.map((m) => APT_PACKAGES[m]);
-  if (!aptInstall(names)) giveUp(`Missing: ${names.join(', ')}. Run this once, then start again:\n  sudo apt-get install -y ${names.join(' ')}`);
+  if (!aptInstall(names))
+    giveUp(
+      `Missing: ${names.join(', ')}. Run this once, then start again:\n  sudo apt-get install -y ${names.join(' ')}`,
+    );
 }

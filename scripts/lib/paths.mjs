@@ -17,12 +17,25 @@ export const isRoot = process.getuid?.() === 0;
  * as instead may not be able to read the checkout: then a folder of the system's, named after it.
  */
 export const STATE = isRoot
-  ? path.join('/var/lib/hush-pail', `${path.basename(CHECKOUT)}-${createHash('sha256').update(CHECKOUT).digest('hex').slice(0, 8)}`)
+  ? path.join(
+      '/var/lib/hush-pail',
+      `${path.basename(CHECKOUT)}-${createHash('sha256').update(CHECKOUT).digest('hex').slice(0, 8)}`,
+    )
   : LOCAL;
 
 /** Path of a package's command, run through Node so that no shell and no PATH is needed. */
 export function bin(name) {
-  const home = { next: 'next/dist/bin/next', tsx: 'tsx/dist/cli.mjs', jest: 'jest/bin/jest.js', eslint: 'eslint/bin/eslint.js', prettier: 'prettier/bin/prettier.cjs', tsc: 'typescript/bin/tsc', playwright: '@playwright/test/cli.js', depcruise: 'dependency-cruiser/bin/dependency-cruise.mjs', knip: 'knip/bin/knip.js' }[name];
+  const home = {
+    next: 'next/dist/bin/next',
+    tsx: 'tsx/dist/cli.mjs',
+    jest: 'jest/bin/jest.js',
+    eslint: 'eslint/bin/eslint.js',
+    prettier: 'prettier/bin/prettier.cjs',
+    tsc: 'typescript/bin/tsc',
+    playwright: '@playwright/test/cli.js',
+    depcruise: 'dependency-cruiser/bin/dependency-cruise.mjs',
+    knip: 'knip/bin/knip.js',
+  }[name];
   return path.join(CHECKOUT, 'node_modules', home);
 }
 
@@ -45,6 +58,9 @@ export function giveUp(sentence) {
 /** A full disk is told as that, once, in words; anything else as it is. */
 export function tellFault(error) {
   const text = error instanceof Error ? error.message : String(error);
-  if (/ENOSPC|no space left/i.test(text)) giveUp(`The disk is full, so this stopped where it was. Free some space and run it again; nothing that was kept is lost. (${text.split('\n')[0]})`);
+  if (/ENOSPC|no space left/i.test(text))
+    giveUp(
+      `The disk is full, so this stopped where it was. Free some space and run it again; nothing that was kept is lost. (${text.split('\n')[0]})`,
+    );
   giveUp(text);
 }

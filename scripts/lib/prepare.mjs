@@ -11,14 +11,20 @@ const BUILD_STAMP = path.join(CHECKOUT, '.next', 'hush-pail-stamp');
 
 /** Packages, Debian's server (and browser), and one user per checkout. */
 export async function prepareMachine({ browser = false } = {}) {
-  if (Number(process.versions.node.split('.')[0]) < 20) giveUp(`Hush Pail needs Node 20 or newer; this is ${process.versions.node}.`);
+  if (Number(process.versions.node.split('.')[0]) < 20)
+    giveUp(`Hush Pail needs Node 20 or newer; this is ${process.versions.node}.`);
   const owner = readJson(path.join(LOCAL, 'user.json'));
   if (owner && owner.name !== userName())
-    giveUp(`This checkout is worked by the user "${owner.name}", and its world is kept for that user. Run it as "${owner.name}", or clone it to a folder of your own.`);
+    giveUp(
+      `This checkout is worked by the user "${owner.name}", and its world is kept for that user. Run it as "${owner.name}", or clone it to a folder of your own.`,
+    );
   mkdirSync(LOCAL, { recursive: true });
   if (!owner) writeFileSync(path.join(LOCAL, 'user.json'), JSON.stringify({ name: userName() }));
   await ensurePackages();
-  ensureDebianPackages([...(serverFolder() ? [] : ['postgres']), ...(browser && !existsSync('/usr/bin/chromium') ? ['chromium'] : [])]);
+  ensureDebianPackages([
+    ...(serverFolder() ? [] : ['postgres']),
+    ...(browser && !existsSync('/usr/bin/chromium') ? ['chromium'] : []),
+  ]);
 }
 
 /** The checkout's generated secrets, made once and readable by their user alone. */
@@ -26,7 +32,11 @@ export function secrets() {
   const file = path.join(STATE, 'secrets.json');
   const kept = readJson(file);
   if (kept) return kept;
-  const made = { owner: randomBytes(24).toString('hex'), app: randomBytes(24).toString('hex'), session: randomBytes(32).toString('hex') };
+  const made = {
+    owner: randomBytes(24).toString('hex'),
+    app: randomBytes(24).toString('hex'),
+    session: randomBytes(32).toString('hex'),
+  };
   mkdirSync(STATE, { recursive: true, mode: 0o711 });
   writeFileSync(file, JSON.stringify(made), { mode: 0o600 });
   return made;
@@ -38,8 +48,13 @@ export function ownerUrl(port, password, database = 'hush_pail') {
 
 /** Runs a database task of the product's own (migrate, load the demo, reset) and waits for it. */
 export function databaseTask(task, env) {
-  const run = spawnSync(process.execPath, [bin('tsx'), 'scripts/database.ts', task], { cwd: CHECKOUT, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, ...env } });
-  if (run.status !== 0) throw new Error(`The database task "${task}" did not finish; the reason stands above.`);
+  const run = spawnSync(process.execPath, [bin('tsx'), 'scripts/database.ts', task], {
+    cwd: CHECKOUT,
+    stdio: ['ignore', 'inherit', 'inherit'],
+    env: { ...process.env, ...env },
+  });
+  if (run.status !== 0)
+    throw new Error(`The database task "${task}" did not finish; the reason stands above.`);
 }
 
 function* filesUnder(entry) {
@@ -56,7 +71,8 @@ function sourceHash() {
   const hash = createHash('sha256');
   for (const input of BUILD_INPUTS) {
     const files = input.includes('.') ? [input] : [...filesUnder(input)];
-    for (const file of files) if (!/\.test\.tsx?$/.test(file)) hash.update(file).update(readFileSync(path.join(CHECKOUT, file)));
+    for (const file of files)
+      if (!/\.test\.tsx?$/.test(file)) hash.update(file).update(readFileSync(path.join(CHECKOUT, file)));
   }
   return hash.digest('hex');
 }
@@ -65,9 +81,18 @@ function sourceHash() {
 export function ensureBuild({ runningPid = null } = {}) {
   const wanted = sourceHash();
   if (existsSync(BUILD_STAMP) && readFileSync(BUILD_STAMP, 'utf8') === wanted) return;
-  if (runningPid) giveUp('The sources have changed and a copy is running from this checkout (npm start). Stop it with Ctrl-C first; a new build would pull the floor from under it.');
+  if (runningPid)
+    giveUp(
+      'The sources have changed and a copy is running from this checkout (npm start). Stop it with Ctrl-C first; a new build would pull the floor from under it.',
+    );
   console.log('Building (about half a minute, when something changed) …');
-  const run = spawnSync(process.execPath, [bin('next'), 'build'], { cwd: CHECKOUT, stdio: ['ignore', 'pipe', 'pipe'], encoding: 'utf8', maxBuffer: 64 * 1024 * 1024, env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' } });
+  const run = spawnSync(process.execPath, [bin('next'), 'build'], {
+    cwd: CHECKOUT,
+    stdio: ['ignore', 'pipe', 'pipe'],
+    encoding: 'utf8',
+    maxBuffer: 64 * 1024 * 1024,
+    env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
+  });
   if (run.status !== 0) throw new Error(`The build failed.\n${run.stdout}\n${run.stderr}`);
   writeFileSync(BUILD_STAMP, wanted);
 }
@@ -89,7 +114,10 @@ export async function serve(port, env) {
           setTimeout(() => child.kill('SIGKILL'), 4000).unref();
         });
   for (let i = 0; i < 300 && child.exitCode === null; i++) {
-    const up = await fetch(`http://127.0.0.1:${port}/health`).then((r) => r.ok, () => false);
+    const up = await fetch(`http://127.0.0.1:${port}/health`).then(
+      (r) => r.ok,
+      () => false,
+    );
     if (up) return { child, stop };
     await new Promise((r) => setTimeout(r, 100));
   }

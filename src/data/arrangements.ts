@@ -22,17 +22,34 @@ export async function makeArrangement(trx: Trx, deed: Deed, made: NewArrangement
   const lines = [...made.lines].sort((a, b) => (a.lotId < b.lotId ? -1 : 1));
   for (const line of lines) await takeStems(trx, line.lotId, line.stems);
   await trx('forecast').insert({
-    id: forecastId, shop_id, issued_at: deed.at, model_version: made.forecast.modelVersion,
-    input: JSON.stringify(made.forecast.input), result: JSON.stringify(made.forecast.result),
+    id: forecastId,
+    shop_id,
+    issued_at: deed.at,
+    model_version: made.forecast.modelVersion,
+    input: JSON.stringify(made.forecast.input),
+    result: JSON.stringify(made.forecast.result),
   });
   await trx('arrangement').insert({
-    id, shop_id, name: made.name, vessel_kind: made.vesselKind, litres: made.litres, solution: made.solution,
-    made_at: deed.at, made_by: deed.personId, forecast_id: forecastId,
+    id,
+    shop_id,
+    name: made.name,
+    vessel_kind: made.vesselKind,
+    litres: made.litres,
+    solution: made.solution,
+    made_at: deed.at,
+    made_by: deed.personId,
+    forecast_id: forecastId,
   });
-  await trx('arrangement_line').insert(lines.map((l) => ({ shop_id, arrangement_id: id, lot_id: l.lotId, stems: l.stems })));
+  await trx('arrangement_line').insert(
+    lines.map((l) => ({ shop_id, arrangement_id: id, lot_id: l.lotId, stems: l.stems })),
+  );
   const stems = lines.reduce((n, l) => n + l.stems, 0);
   await writeEntry(trx, deed, {
-    kind: 'make', subjectKind: 'arrangement', subjectId: id, words: `Made "${made.name}" of ${stems} stems`, detail: { lines },
+    kind: 'make',
+    subjectKind: 'arrangement',
+    subjectId: id,
+    words: `Made "${made.name}" of ${stems} stems`,
+    detail: { lines },
   });
   return id;
 }
@@ -55,13 +72,31 @@ function arrangements(trx: Trx) {
   return trx('arrangement as a')
     .join('forecast as f', 'f.id', 'a.forecast_id')
     .join('person as p', 'p.id', 'a.made_by')
-    .select({ id: 'a.id', name: 'a.name', vesselKind: 'a.vessel_kind', litres: 'a.litres', solution: 'a.solution', madeAt: 'a.made_at', madeBy: 'p.name', result: 'f.result', takenApartAt: 'a.taken_apart_at' })
-    .select(trx.raw('(select c.id from care_card c where c.arrangement_id = a.id order by c.issued_at desc limit 1) as "cardId"'))
-    .select(trx.raw('(select sum(l.stems)::int from arrangement_line l where l.arrangement_id = a.id) as stems'));
+    .select({
+      id: 'a.id',
+      name: 'a.name',
+      vesselKind: 'a.vessel_kind',
+      litres: 'a.litres',
+      solution: 'a.solution',
+      madeAt: 'a.made_at',
+      madeBy: 'p.name',
+      result: 'f.result',
+      takenApartAt: 'a.taken_apart_at',
+    })
+    .select(
+      trx.raw(
+        '(select c.id from care_card c where c.arrangement_id = a.id order by c.issued_at desc limit 1) as "cardId"',
+      ),
+    )
+    .select(
+      trx.raw('(select sum(l.stems)::int from arrangement_line l where l.arrangement_id = a.id) as stems'),
+    );
 }
 
 export async function manyArrangements(trx: Trx, limit: number): Promise<ArrangementRow[]> {
-  return arrangements(trx).whereNull('a.taken_apart_at').orderBy('a.made_at', 'desc').limit(limit) as Promise<ArrangementRow[]>;
+  return arrangements(trx).whereNull('a.taken_apart_at').orderBy('a.made_at', 'desc').limit(limit) as Promise<
+    ArrangementRow[]
+  >;
 }
 
 export async function maybeArrangement(trx: Trx, id: string): Promise<ArrangementRow | undefined> {
@@ -81,7 +116,13 @@ export async function manyArrangementLines(trx: Trx, arrangementId: string): Pro
     .join('lot as l', 'l.id', 'al.lot_id')
     .where('al.arrangement_id', arrangementId)
     .orderBy('l.number')
-    .select({ lotId: 'l.id', lotNumber: 'l.number', speciesKey: 'l.species_key', variety: 'l.variety', stems: 'al.stems' });
+    .select({
+      lotId: 'l.id',
+      lotNumber: 'l.number',
+      speciesKey: 'l.species_key',
+      variety: 'l.variety',
+      stems: 'al.stems',
+    });
 }
 
 /** A card as it was issued; it is never changed, only issued anew. */
@@ -94,17 +135,44 @@ export interface IssuedCard {
   readonly card: CareCard;
 }
 
-export async function issueCard(trx: Trx, deed: Deed, arrangementId: string, card: IssuedCard): Promise<string> {
+export async function issueCard(
+  trx: Trx,
+  deed: Deed,
+  arrangementId: string,
+  card: IssuedCard,
+): Promise<string> {
   const id = newId();
-  await trx('care_card').insert({ id, shop_id: deed.shopId, arrangement_id: arrangementId, issued_at: deed.at, issued_by: deed.personId, card: JSON.stringify(card) });
-  await writeEntry(trx, deed, { kind: 'card', subjectKind: 'card', subjectId: id, words: `Issued the card for "${card.arrangementName}"`, detail: { arrangementId } });
+  await trx('care_card').insert({
+    id,
+    shop_id: deed.shopId,
+    arrangement_id: arrangementId,
+    issued_at: deed.at,
+    issued_by: deed.personId,
+    card: JSON.stringify(card),
+  });
+  await writeEntry(trx, deed, {
+    kind: 'card',
+    subjectKind: 'card',
+    subjectId: id,
+    words: `Issued the card for "${card.arrangementName}"`,
+    detail: { arrangementId },
+  });
   return id;
 }
 
-export async function maybeCard(trx: Trx, id: string): Promise<{ id: string; issuedAt: Date; card: IssuedCard } | undefined> {
+export async function maybeCard(
+  trx: Trx,
+  id: string,
+): Promise<{ id: string; issuedAt: Date; card: IssuedCard } | undefined> {
   return trx('care_card').where({ id }).first({ id: 'id', issuedAt: 'issued_at', card: 'card' });
 }
 
-export async function manyNewestCards(trx: Trx, limit: number): Promise<{ id: string; issuedAt: Date; card: IssuedCard }[]> {
-  return trx('care_card').orderBy('issued_at', 'desc').limit(limit).select({ id: 'id', issuedAt: 'issued_at', card: 'card' });
+export async function manyNewestCards(
+  trx: Trx,
+  limit: number,
+): Promise<{ id: string; issuedAt: Date; card: IssuedCard }[]> {
+  return trx('care_card')
+    .orderBy('issued_at', 'desc')
+    .limit(limit)
+    .select({ id: 'id', issuedAt: 'issued_at', card: 'card' });
 }

@@ -12,7 +12,13 @@ export function connect(url: string, poolMax = 10): Knex {
   return knex({
     client: 'pg',
     connection: { connectionString: url, connectionTimeoutMillis: 2000, query_timeout: 8000 },
-    pool: { min: 0, max: poolMax, acquireTimeoutMillis: 3000, createTimeoutMillis: 2500, createRetryIntervalMillis: 200 },
+    pool: {
+      min: 0,
+      max: poolMax,
+      acquireTimeoutMillis: 3000,
+      createTimeoutMillis: 2500,
+      createRetryIntervalMillis: 200,
+    },
   });
 }
 
@@ -31,4 +37,14 @@ export async function inShop<T>(db: Knex, shopId: string, work: (trx: Trx) => Pr
   } catch (error) {
     throw asDataError(error);
   }
+}
+
+/** Locks one row until the transaction ends; false when the shop has no such row. */
+export async function isLocked(
+  trx: Trx,
+  table: 'lot' | 'pail' | 'protocol_step',
+  id: string,
+): Promise<boolean> {
+  const rows: unknown[] = await trx(table).where({ id }).forUpdate().select('id');
+  return rows.length > 0;
 }

@@ -33,11 +33,20 @@ export interface NewDelivery {
 }
 
 /** Books a delivery in: its lots, their protocols and the entry, together or not at all. */
-export async function bookDelivery(trx: Trx, deed: Deed, delivery: NewDelivery): Promise<{ deliveryId: string; lotIds: string[] }> {
+export async function bookDelivery(
+  trx: Trx,
+  deed: Deed,
+  delivery: NewDelivery,
+): Promise<{ deliveryId: string; lotIds: string[] }> {
   const deliveryId = newId();
   const shop_id = deed.shopId;
   await trx('delivery').insert({
-    id: deliveryId, shop_id, supplier: delivery.supplier, delivery_ref: delivery.deliveryRef, booked_at: deed.at, booked_by: deed.personId,
+    id: deliveryId,
+    shop_id,
+    supplier: delivery.supplier,
+    delivery_ref: delivery.deliveryRef,
+    booked_at: deed.at,
+    booked_by: deed.personId,
   });
   // One at a time, so that two deliveries booked at once do not hand out the same lot numbers.
   await trx.raw('select pg_advisory_xact_lock(hashtextextended(?, 1))', [shop_id]);
@@ -46,17 +55,37 @@ export async function bookDelivery(trx: Trx, deed: Deed, delivery: NewDelivery):
   await trx.batchInsert(
     'lot',
     delivery.lots.map((lot, i) => ({
-      id: ids[i], shop_id, number: last + 1 + i, delivery_id: deliveryId, line: lot.line, species_key: lot.speciesKey,
-      variety: lot.variety, colour: lot.colour, length_cm: lot.lengthCm, heads_min: lot.headsMin, stems_booked: lot.stems,
-      stems_left: lot.stems, cut_date: lot.cutDate, origin: lot.origin, packing: lot.packing, unit_price: lot.unitPrice,
-      currency: lot.currency, arrived_at: delivery.arrivedAt, aged_days: lot.agedDays, air_share: lot.airShare,
-      stage: lot.stage, droop: lot.droop, room_id: delivery.roomId,
+      id: ids[i],
+      shop_id,
+      number: last + 1 + i,
+      delivery_id: deliveryId,
+      line: lot.line,
+      species_key: lot.speciesKey,
+      variety: lot.variety,
+      colour: lot.colour,
+      length_cm: lot.lengthCm,
+      heads_min: lot.headsMin,
+      stems_booked: lot.stems,
+      stems_left: lot.stems,
+      cut_date: lot.cutDate,
+      origin: lot.origin,
+      packing: lot.packing,
+      unit_price: lot.unitPrice,
+      currency: lot.currency,
+      arrived_at: delivery.arrivedAt,
+      aged_days: lot.agedDays,
+      air_share: lot.airShare,
+      stage: lot.stage,
+      droop: lot.droop,
+      room_id: delivery.roomId,
     })),
     200,
   );
   for (const [i, lot] of delivery.lots.entries()) await insertPlan(trx, shop_id, ids[i] ?? '', 1, lot.plan);
   await writeEntry(trx, deed, {
-    kind: 'book-in', subjectKind: 'delivery', subjectId: deliveryId,
+    kind: 'book-in',
+    subjectKind: 'delivery',
+    subjectId: deliveryId,
     words: `Booked in ${delivery.deliveryRef} from ${delivery.supplier}, ${delivery.lots.length} lots`,
     detail: { lots: ids },
   });

@@ -12,7 +12,10 @@ export type DataFault =
 
 export class DataError extends Error {
   override readonly name = 'DataError';
-  constructor(readonly fault: DataFault, cause: unknown) {
+  constructor(
+    readonly fault: DataFault,
+    cause: unknown,
+  ) {
     super(`database: ${fault}`, { cause });
   }
 }
@@ -46,7 +49,10 @@ export function asDataError(error: unknown): unknown {
   const named = BY_CONSTRAINT[textOf(error, 'constraint')] ?? BY_CODE[code];
   if (named) return new DataError(named, error);
   const name = error instanceof Error ? error.name : '';
-  const isDown = UNAVAILABLE_CODE.test(code) || name === 'KnexTimeoutError' || (code === '' && UNAVAILABLE_WORDS.test(textOf(error, 'message')));
+  const isDown =
+    UNAVAILABLE_CODE.test(code) ||
+    name === 'KnexTimeoutError' ||
+    (code === '' && UNAVAILABLE_WORDS.test(textOf(error, 'message')));
   if (isDown) return new DataError('unavailable', error);
   return code ? new DataError('unknown', error) : error;
 }

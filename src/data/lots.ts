@@ -1,5 +1,5 @@
 import type { Droop } from '../core/vase-life/types';
-import type { Trx } from './connection';
+import { isLocked, type Trx } from './connection';
 import { RefusedError } from './errors';
 import { writeEntry, type Deed } from './record';
 
@@ -38,12 +38,36 @@ export interface LotRow {
 }
 
 const COLUMNS = {
-  id: 'l.id', number: 'l.number', deliveryId: 'l.delivery_id', supplier: 'd.supplier', deliveryRef: 'd.delivery_ref',
-  line: 'l.line', speciesKey: 'l.species_key', variety: 'l.variety', colour: 'l.colour', stemsBooked: 'l.stems_booked',
-  stemsLeft: 'l.stems_left', cutDate: 'l.cut_date', origin: 'l.origin', packing: 'l.packing', arrivedAt: 'l.arrived_at',
-  agedDays: 'l.aged_days', airShare: 'l.air_share', stage: 'l.stage', droop: 'l.droop', lookedAt: 'l.looked_at',
-  planNo: 'l.plan_no', fillId: 'l.fill_id', pailId: 'f.pail_id', pailName: 'p.name', filledAt: 'f.filled_at',
-  fillSolution: 'f.solution', fillTempC: 'f.temp_c', fillStart: 'f.start', roomId: 'l.room_id', version: 'l.version',
+  id: 'l.id',
+  number: 'l.number',
+  deliveryId: 'l.delivery_id',
+  supplier: 'd.supplier',
+  deliveryRef: 'd.delivery_ref',
+  line: 'l.line',
+  speciesKey: 'l.species_key',
+  variety: 'l.variety',
+  colour: 'l.colour',
+  stemsBooked: 'l.stems_booked',
+  stemsLeft: 'l.stems_left',
+  cutDate: 'l.cut_date',
+  origin: 'l.origin',
+  packing: 'l.packing',
+  arrivedAt: 'l.arrived_at',
+  agedDays: 'l.aged_days',
+  airShare: 'l.air_share',
+  stage: 'l.stage',
+  droop: 'l.droop',
+  lookedAt: 'l.looked_at',
+  planNo: 'l.plan_no',
+  fillId: 'l.fill_id',
+  pailId: 'f.pail_id',
+  pailName: 'p.name',
+  filledAt: 'f.filled_at',
+  fillSolution: 'f.solution',
+  fillTempC: 'f.temp_c',
+  fillStart: 'f.start',
+  roomId: 'l.room_id',
+  version: 'l.version',
 };
 
 function lots(trx: Trx) {
@@ -68,14 +92,20 @@ export async function maybeLot(trx: Trx, id: string): Promise<LotRow | undefined
  * @throws RefusedError when the shop has no such lot
  */
 export async function oneLotForUpdate(trx: Trx, id: string): Promise<LotRow> {
-  const [locked] = await trx('lot').where({ id }).forUpdate().select('id');
-  const lot = locked && (await maybeLot(trx, id));
-  if (!lot) throw new RefusedError('That lot is not in this shop. Nothing was changed; look at the dock again.');
+  const lot = (await isLocked(trx, 'lot', id)) ? await maybeLot(trx, id) : undefined;
+  if (!lot)
+    throw new RefusedError('That lot is not in this shop. Nothing was changed; look at the dock again.');
   return lot;
 }
 
-export async function changeLot(trx: Trx, id: string, changes: Readonly<Record<string, unknown>>): Promise<void> {
-  await trx('lot').where({ id }).update({ ...changes, version: trx.raw('version + 1') });
+export async function changeLot(
+  trx: Trx,
+  id: string,
+  changes: Readonly<Record<string, unknown>>,
+): Promise<void> {
+  await trx('lot')
+    .where({ id })
+    .update({ ...changes, version: trx.raw('version + 1') });
 }
 
 export const lotWords = (lot: Pick<LotRow, 'number'>): string => `lot ${lot.number}`;
@@ -100,10 +130,19 @@ export async function returnStems(trx: Trx, lotId: string, stems: number): Promi
 }
 
 /** Bins stems of a lot, with the reason. */
-export async function binStems(trx: Trx, deed: Deed, lotId: string, stems: number, reason: string): Promise<void> {
+export async function binStems(
+  trx: Trx,
+  deed: Deed,
+  lotId: string,
+  stems: number,
+  reason: string,
+): Promise<void> {
   const lot = await takeStems(trx, lotId, stems);
   await writeEntry(trx, deed, {
-    kind: 'bin', subjectKind: 'lot', subjectId: lotId,
-    words: `Binned ${stems} of ${lotWords(lot)}: ${reason}`, detail: { stems, reason },
+    kind: 'bin',
+    subjectKind: 'lot',
+    subjectId: lotId,
+    words: `Binned ${stems} of ${lotWords(lot)}: ${reason}`,
+    detail: { stems, reason },
   });
 }

@@ -1,5 +1,5 @@
 import type { PailWish } from '../core/protocol/types';
-import type { Trx } from './connection';
+import { isLocked, type Trx } from './connection';
 import { RefusedError } from './errors';
 import { newId } from './ids';
 
@@ -24,9 +24,21 @@ export interface PailRow {
 }
 
 const COLUMNS = {
-  id: 'p.id', name: 'p.name', sizeL: 'p.size_l', heightCm: 'p.height_cm', state: 'p.state', sanitisedAt: 'p.sanitised_at',
-  contactUntil: 'p.contact_until', fillId: 'f.id', filledAt: 'f.filled_at', litres: 'f.litres', solution: 'f.solution',
-  fillTempC: 'f.temp_c', depth: 'f.depth', start: 'f.start', alone: 'f.alone',
+  id: 'p.id',
+  name: 'p.name',
+  sizeL: 'p.size_l',
+  heightCm: 'p.height_cm',
+  state: 'p.state',
+  sanitisedAt: 'p.sanitised_at',
+  contactUntil: 'p.contact_until',
+  fillId: 'f.id',
+  filledAt: 'f.filled_at',
+  litres: 'f.litres',
+  solution: 'f.solution',
+  fillTempC: 'f.temp_c',
+  depth: 'f.depth',
+  start: 'f.start',
+  alone: 'f.alone',
 };
 
 function pails(trx: Trx) {
@@ -36,7 +48,7 @@ function pails(trx: Trx) {
 }
 
 export async function manyPails(trx: Trx): Promise<PailRow[]> {
-  return pails(trx).orderByRaw("length(p.name), p.name") as Promise<PailRow[]>;
+  return pails(trx).orderByRaw('length(p.name), p.name') as Promise<PailRow[]>;
 }
 
 /**
@@ -44,14 +56,21 @@ export async function manyPails(trx: Trx): Promise<PailRow[]> {
  * @throws RefusedError when the shop has no such pail
  */
 export async function onePailForUpdate(trx: Trx, id: string): Promise<PailRow> {
-  const [locked] = await trx('pail').where({ id }).forUpdate().select('id');
-  const pail = locked && ((await pails(trx).where('p.id', id).first()) as PailRow | undefined);
+  const pail = (await isLocked(trx, 'pail', id))
+    ? ((await pails(trx).where('p.id', id).first()) as PailRow | undefined)
+    : undefined;
   if (!pail) throw new RefusedError('That pail is not in this shop. Nothing was changed.');
   return pail;
 }
 
-export async function changePail(trx: Trx, id: string, changes: Readonly<Record<string, unknown>>): Promise<void> {
-  await trx('pail').where({ id }).update({ ...changes, version: trx.raw('version + 1') });
+export async function changePail(
+  trx: Trx,
+  id: string,
+  changes: Readonly<Record<string, unknown>>,
+): Promise<void> {
+  await trx('pail')
+    .where({ id })
+    .update({ ...changes, version: trx.raw('version + 1') });
 }
 
 export interface Filling extends Pick<PailWish, 'solution' | 'tempC' | 'depth' | 'alone'> {
@@ -61,16 +80,36 @@ export interface Filling extends Pick<PailWish, 'solution' | 'tempC' | 'depth' |
 }
 
 /** Fills a pail; only a sanitised one, or any with a reason. Returns the fill's id. */
-export async function fillPail(trx: Trx, shopId: string, pail: PailRow, filling: Filling, at: Date): Promise<string> {
-  if (pail.fillId) throw new RefusedError(`Pail ${pail.name} is filled already. Nothing was changed; choose another.`);
-  if (filling.litres > pail.sizeL) throw new RefusedError(`Pail ${pail.name} holds ${pail.sizeL} L, not ${filling.litres}. Nothing was changed.`);
+export async function fillPail(
+  trx: Trx,
+  shopId: string,
+  pail: PailRow,
+  filling: Filling,
+  at: Date,
+): Promise<string> {
+  if (pail.fillId)
+    throw new RefusedError(`Pail ${pail.name} is filled already. Nothing was changed; choose another.`);
+  if (filling.litres > pail.sizeL)
+    throw new RefusedError(
+      `Pail ${pail.name} holds ${pail.sizeL} L, not ${filling.litres}. Nothing was changed.`,
+    );
   const id = newId();
   const clean = pail.state === 'sanitised';
   if (!clean && !filling.overrideReason)
-    throw new RefusedError(`Pail ${pail.name} is not sanitised. Nothing was filled; choose one that stands upside down, or give a reason.`);
+    throw new RefusedError(
+      `Pail ${pail.name} is not sanitised. Nothing was filled; choose one that stands upside down, or give a reason.`,
+    );
   await trx('pail_fill').insert({
-    id, shop_id: shopId, pail_id: pail.id, filled_at: at, litres: filling.litres, solution: filling.solution,
-    temp_c: filling.tempC, depth: filling.depth, alone: filling.alone, override_reason: filling.overrideReason,
+    id,
+    shop_id: shopId,
+    pail_id: pail.id,
+    filled_at: at,
+    litres: filling.litres,
+    solution: filling.solution,
+    temp_c: filling.tempC,
+    depth: filling.depth,
+    alone: filling.alone,
+    override_reason: filling.overrideReason,
     start: clean ? 'clean' : pail.state === 'scrubbed' ? 'rinsed' : 'reused',
   });
   await changePail(trx, pail.id, { state: 'filled', contact_until: null });
@@ -81,19 +120,37 @@ export async function fillPail(trx: Trx, shopId: string, pail: PailRow, filling:
 export async function emptyPail(trx: Trx, pail: PailRow, at: Date): Promise<void> {
   if (!pail.fillId) throw new RefusedError(`Pail ${pail.name} has no water in it. Nothing was changed.`);
   await trx('pail_fill').where({ id: pail.fillId }).update({ emptied_at: at });
-  await trx('lot').where({ fill_id: pail.fillId }).update({ fill_id: null, version: trx.raw('version + 1') });
+  await trx('lot')
+    .where({ fill_id: pail.fillId })
+    .update({ fill_id: null, version: trx.raw('version + 1') });
   await changePail(trx, pail.id, { state: 'dirty' });
 }
 
 /** Undoes a fill that a corrected tap had made: its water ends at once and the pail is as it was. */
-export async function unfillPail(trx: Trx, fillId: string, was: Readonly<Record<string, unknown>>, at: Date): Promise<void> {
-  const [fill] = (await trx('pail_fill').where({ id: fillId }).whereNull('emptied_at').update({ emptied_at: at }).returning('pail_id')) as { pail_id: string }[];
+export async function unfillPail(
+  trx: Trx,
+  fillId: string,
+  was: Readonly<Record<string, unknown>>,
+  at: Date,
+): Promise<void> {
+  const [fill] = await trx<{ id: string; pail_id: string; emptied_at: Date | null }>('pail_fill')
+    .where({ id: fillId, emptied_at: null })
+    .update({ emptied_at: at })
+    .returning('pail_id');
   if (!fill) return;
   await trx('lot').where({ fill_id: fillId }).update({ fill_id: null });
   await changePail(trx, fill.pail_id, was);
 }
 
 /** Lots standing in each fill, with their stems. */
-export async function manyLotsByFill(trx: Trx): Promise<{ fillId: string; lotId: string; number: number; speciesKey: string; stemsLeft: number }[]> {
-  return trx('lot').whereNotNull('fill_id').where('stems_left', '>', 0).orderBy('number').select({ fillId: 'fill_id', lotId: 'id', number: 'number', speciesKey: 'species_key', stemsLeft: 'stems_left' });
+export async function manyLotsByFill(
+  trx: Trx,
+): Promise<{ fillId: string; lotId: string; number: number; speciesKey: string; stemsLeft: number }[]> {
+  return trx('lot').whereNotNull('fill_id').where('stems_left', '>', 0).orderBy('number').select({
+    fillId: 'fill_id',
+    lotId: 'id',
+    number: 'number',
+    speciesKey: 'species_key',
+    stemsLeft: 'stems_left',
+  });
 }

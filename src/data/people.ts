@@ -40,12 +40,24 @@ export async function maybePerson(trx: Trx, id: string): Promise<PersonRow | und
 }
 
 /** The person, their row locked, so that guesses made at once are counted one by one. */
-export async function maybePersonForSignIn(trx: Trx, by: { id: string } | { login: string }): Promise<PersonRow | undefined> {
-  return trx<PersonRow>('person').where({ ...by, active: true }).forUpdate().first();
+export async function maybePersonForSignIn(
+  trx: Trx,
+  by: { id: string } | { login: string },
+): Promise<PersonRow | undefined> {
+  return trx<PersonRow>('person')
+    .where({ ...by, active: true })
+    .forUpdate()
+    .first();
 }
 
-export async function countFailedSignIn(trx: Trx, person: PersonRow, lockedUntil: Date | null): Promise<void> {
-  await trx('person').where({ id: person.id }).update({ failed_attempts: person.failed_attempts + 1, locked_until: lockedUntil });
+export async function countFailedSignIn(
+  trx: Trx,
+  person: PersonRow,
+  lockedUntil: Date | null,
+): Promise<void> {
+  await trx('person')
+    .where({ id: person.id })
+    .update({ failed_attempts: person.failed_attempts + 1, locked_until: lockedUntil });
 }
 
 export async function clearFailedSignIns(trx: Trx, personId: string): Promise<void> {

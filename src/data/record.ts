@@ -35,9 +35,16 @@ export interface Entry {
 export async function writeEntry(trx: Trx, deed: Deed, entry: EntryInput): Promise<number> {
   const [row] = await trx('record_entry')
     .insert({
-      shop_id: deed.shopId, action_key: deed.actionKey, at: deed.at, person_id: deed.personId,
-      kind: entry.kind, subject_kind: entry.subjectKind, subject_id: entry.subjectId,
-      words: entry.words, detail: JSON.stringify(entry.detail ?? {}), corrects: entry.corrects ?? null,
+      shop_id: deed.shopId,
+      action_key: deed.actionKey,
+      at: deed.at,
+      person_id: deed.personId,
+      kind: entry.kind,
+      subject_kind: entry.subjectKind,
+      subject_id: entry.subjectId,
+      words: entry.words,
+      detail: JSON.stringify(entry.detail ?? {}),
+      corrects: entry.corrects ?? null,
     })
     .returning<{ id: number }[]>('id');
   return row?.id ?? 0;
@@ -46,11 +53,23 @@ export async function writeEntry(trx: Trx, deed: Deed, entry: EntryInput): Promi
 /** What the action of that key was about, if it has been done; waits for one that is being done now. */
 export async function maybeSubjectDone(trx: Trx, deed: Deed): Promise<string | undefined> {
   await trx.raw('select pg_advisory_xact_lock(hashtextextended(?, 0))', [deed.actionKey]);
-  const done = (await trx('record_entry').where({ action_key: deed.actionKey }).first('subject_id')) as { subject_id: string } | undefined;
+  const done = await trx('record_entry')
+    .where({ action_key: deed.actionKey })
+    .first<{ subject_id: string } | undefined>('subject_id');
   return done?.subject_id;
 }
 
-const ENTRY_COLUMNS = ['e.id', 'e.at', 'e.person_id as personId', 'p.name as personName', 'e.kind', 'e.subject_id as subjectId', 'e.words', 'e.detail', 'e.corrects'];
+const ENTRY_COLUMNS = [
+  'e.id',
+  'e.at',
+  'e.person_id as personId',
+  'p.name as personName',
+  'e.kind',
+  'e.subject_id as subjectId',
+  'e.words',
+  'e.detail',
+  'e.corrects',
+];
 
 /** The newest entries, newest first, each with whether a later one corrected it. */
 export async function manyNewestEntries(trx: Trx, limit: number): Promise<Entry[]> {

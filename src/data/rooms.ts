@@ -10,10 +10,31 @@ export interface RoomRow {
 }
 
 export async function manyRooms(trx: Trx): Promise<RoomRow[]> {
-  return trx('room').orderBy('name').select({ id: 'id', name: 'name', tempC: 'temp_c', humidityPct: 'humidity_pct', litHours: 'lit_hours', kind: 'kind' });
+  return trx('room').orderBy('name').select({
+    id: 'id',
+    name: 'name',
+    tempC: 'temp_c',
+    humidityPct: 'humidity_pct',
+    litHours: 'lit_hours',
+    kind: 'kind',
+  });
 }
 
 /** The shop's own settings that features ask for. */
-export async function oneShop(trx: Trx): Promise<{ id: string; slug: string; name: string; timeZone: string; demo: boolean; promiseConfidence: number }> {
-  return trx('shop').first({ id: 'id', slug: 'slug', name: 'name', timeZone: 'time_zone', demo: 'demo', promiseConfidence: 'promise_confidence' }) as never;
+export function oneShop(trx: Trx): Promise<{
+  id: string;
+  slug: string;
+  name: string;
+  timeZone: string;
+  demo: boolean;
+  promiseConfidence: number;
+}> {
+  return trx('shop').first({
+    id: 'id',
+    slug: 'slug',
+    name: 'name',
+    timeZone: 'time_zone',
+    demo: 'demo',
+    promiseConfidence: 'promise_confidence',
+  }) as never;
 }

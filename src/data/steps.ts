@@ -1,5 +1,5 @@
 import type { ProtocolStep } from '../core/protocol/types';
-import type { Trx } from './connection';
+import { isLocked, type Trx } from './connection';
 import { RefusedError } from './errors';
 import { newId } from './ids';
 
@@ -18,7 +18,18 @@ export interface StepRow {
   readonly endedAt: Date | null;
 }
 
-const COLUMNS = { id: 's.id', lotId: 's.lot_id', planNo: 's.plan_no', position: 's.position', kind: 's.kind', step: 's.step', status: 's.status', startedAt: 's.started_at', dueAt: 's.due_at', endedAt: 's.ended_at' };
+const COLUMNS = {
+  id: 's.id',
+  lotId: 's.lot_id',
+  planNo: 's.plan_no',
+  position: 's.position',
+  kind: 's.kind',
+  step: 's.step',
+  status: 's.status',
+  startedAt: 's.started_at',
+  dueAt: 's.due_at',
+  endedAt: 's.ended_at',
+};
 
 /** Steps of the plans in force of every lot with stems left, in order. */
 export async function manyStepsInForce(trx: Trx): Promise<StepRow[]> {
@@ -30,7 +41,10 @@ export async function manyStepsInForce(trx: Trx): Promise<StepRow[]> {
 }
 
 export async function manyStepsOfLot(trx: Trx, lotId: string, planNo: number): Promise<StepRow[]> {
-  return trx('protocol_step as s').where({ lot_id: lotId, plan_no: planNo }).orderBy('position').select(COLUMNS) as Promise<StepRow[]>;
+  return trx('protocol_step as s')
+    .where({ lot_id: lotId, plan_no: planNo })
+    .orderBy('position')
+    .select(COLUMNS) as Promise<StepRow[]>;
 }
 
 /**
@@ -38,32 +52,57 @@ export async function manyStepsOfLot(trx: Trx, lotId: string, planNo: number): P
  * @throws RefusedError when it is not there or a newer plan has taken its place
  */
 export async function oneStepForUpdate(trx: Trx, id: string): Promise<StepRow> {
-  const [locked] = await trx('protocol_step').where({ id }).forUpdate().select('id');
-  const row = locked && ((await trx('protocol_step as s').where('s.id', id).first(COLUMNS)) as StepRow | undefined);
-  const lot = row && ((await trx('lot').where({ id: row.lotId }).first('plan_no')) as { plan_no: number } | undefined);
+  const row = (await isLocked(trx, 'protocol_step', id))
+    ? await trx('protocol_step as s').where('s.id', id).first<StepRow | undefined>(COLUMNS)
+    : undefined;
+  const lot =
+    row && (await trx('lot').where({ id: row.lotId }).first<{ plan_no: number } | undefined>('plan_no'));
   if (!row || lot?.plan_no !== row.planNo)
-    throw new RefusedError('That step belongs to an older plan of this lot. Nothing was changed; the newer plan is on the bench.');
+    throw new RefusedError(
+      'That step belongs to an older plan of this lot. Nothing was changed; the newer plan is on the bench.',
+    );
   return row;
 }
 
-export async function changeStep(trx: Trx, id: string, changes: Readonly<Record<string, unknown>>): Promise<void> {
-  await trx('protocol_step').where({ id }).update({ ...changes, version: trx.raw('version + 1') });
+export async function changeStep(
+  trx: Trx,
+  id: string,
+  changes: Readonly<Record<string, unknown>>,
+): Promise<void> {
+  await trx('protocol_step')
+    .where({ id })
+    .update({ ...changes, version: trx.raw('version + 1') });
 }
 
 /** What a step had come to, for carrying over to a newer plan or for taking a tap back. */
-export function stepStateOf(row: Pick<StepRow, 'status' | 'startedAt' | 'dueAt' | 'endedAt'>): Record<string, unknown> {
+export function stepStateOf(
+  row: Pick<StepRow, 'status' | 'startedAt' | 'dueAt' | 'endedAt'>,
+): Record<string, unknown> {
   return { status: row.status, started_at: row.startedAt, due_at: row.dueAt, ended_at: row.endedAt };
 }
 
 /** Lays a plan for a lot; steps that were done under the older plan stay done. */
-export async function insertPlan(trx: Trx, shopId: string, lotId: string, planNo: number, plan: readonly ProtocolStep[], older: readonly StepRow[] = []): Promise<void> {
+export async function insertPlan(
+  trx: Trx,
+  shopId: string,
+  lotId: string,
+  planNo: number,
+  plan: readonly ProtocolStep[],
+  older: readonly StepRow[] = [],
+): Promise<void> {
   const left = [...older];
   const rows = plan.map((step, position) => {
     const at = left.findIndex((o) => o.kind === step.kind && o.status !== 'waiting');
     const [carried] = at >= 0 ? left.splice(at, 1) : [];
     return {
-      id: newId(), shop_id: shopId, lot_id: lotId, plan_no: planNo, position, kind: step.kind,
-      step: JSON.stringify(step), ...(carried ? stepStateOf(carried) : { status: 'waiting' }),
+      id: newId(),
+      shop_id: shopId,
+      lot_id: lotId,
+      plan_no: planNo,
+      position,
+      kind: step.kind,
+      step: JSON.stringify(step),
+      ...(carried ? stepStateOf(carried) : { status: 'waiting' }),
     };
   });
   await trx.batchInsert('protocol_step', rows, 200);

@@ -9,33 +9,104 @@ import { changeLot } from '../data/lots';
 import { fillPail, onePailForUpdate } from '../data/pails';
 import { writeEntry, type Deed } from '../data/record';
 import { changeStep, manyStepsOfLot } from '../data/steps';
-import { DEMO_EARLIER_LINES, DEMO_PAILS, DEMO_PEOPLE, DEMO_ROOMS, DEMO_SHOP, DEMO_SUPPLIER, dayBefore } from './world';
+import {
+  DEMO_EARLIER_LINES,
+  DEMO_PAILS,
+  DEMO_PEOPLE,
+  DEMO_ROOMS,
+  DEMO_SHOP,
+  DEMO_SUPPLIER,
+  dayBefore,
+} from './world';
 
 const HOUR_MS = 3_600_000;
 
-async function furnish(trx: Trx, shop_id: string, at: Date): Promise<{ people: string[]; rooms: Map<string, string>; pails: string[] }> {
-  await trx('shop').insert({ id: shop_id, slug: DEMO_SHOP.slug, name: DEMO_SHOP.name, time_zone: DEMO_SHOP.timeZone, demo: true, created_at: at });
-  const people = await Promise.all(DEMO_PEOPLE.map(async ({ name, role, login, secret }) => ({ id: newId(), shop_id, name, role, login, secret_hash: await hash(secret) })));
-  const rooms = DEMO_ROOMS.map((r) => ({ id: newId(), shop_id, name: r.name, kind: r.kind, temp_c: r.tempC, humidity_pct: r.humidityPct, lit_hours: r.litHours }));
-  const pails = DEMO_PAILS.map((p) => ({ id: newId(), shop_id, name: p.name, size_l: p.sizeL, height_cm: p.heightCm, state: p.state, sanitised_at: p.state === 'sanitised' ? new Date(at.getTime() - 12 * HOUR_MS) : null }));
+async function furnish(
+  trx: Trx,
+  shop_id: string,
+  at: Date,
+): Promise<{ people: string[]; rooms: Map<string, string>; pails: string[] }> {
+  await trx('shop').insert({
+    id: shop_id,
+    slug: DEMO_SHOP.slug,
+    name: DEMO_SHOP.name,
+    time_zone: DEMO_SHOP.timeZone,
+    demo: true,
+    created_at: at,
+  });
+  const people = await Promise.all(
+    DEMO_PEOPLE.map(async ({ name, role, login, secret }) => ({
+      id: newId(),
+      shop_id,
+      name,
+      role,
+      login,
+      secret_hash: await hash(secret),
+    })),
+  );
+  const rooms = DEMO_ROOMS.map((r) => ({
+    id: newId(),
+    shop_id,
+    name: r.name,
+    kind: r.kind,
+    temp_c: r.tempC,
+    humidity_pct: r.humidityPct,
+    lit_hours: r.litHours,
+  }));
+  const pails = DEMO_PAILS.map((p) => ({
+    id: newId(),
+    shop_id,
+    name: p.name,
+    size_l: p.sizeL,
+    height_cm: p.heightCm,
+    state: p.state,
+    sanitised_at: p.state === 'sanitised' ? new Date(at.getTime() - 12 * HOUR_MS) : null,
+  }));
   await trx('person').insert(people);
   await trx('room').insert(rooms);
   await trx('pail').insert(pails);
-  return { people: people.map((p) => p.id), rooms: new Map(rooms.map((r) => [r.kind, r.id])), pails: pails.map((p) => p.id) };
+  return {
+    people: people.map((p) => p.id),
+    rooms: new Map(rooms.map((r) => [r.kind, r.id])),
+    pails: pails.map((p) => p.id),
+  };
 }
 
 /** Stands a lot of an earlier day in its pail with its protocol behind it. */
-async function processEarlier(trx: Trx, deed: Deed, lotId: string, pailId: string, rooms: ReadonlyMap<string, string>, speciesKey: string): Promise<void> {
+async function processEarlier(
+  trx: Trx,
+  deed: Deed,
+  lotId: string,
+  pailId: string,
+  rooms: ReadonlyMap<string, string>,
+  speciesKey: string,
+): Promise<void> {
   const species = findSpecies(speciesKey);
   const steps = await manyStepsOfLot(trx, lotId, 1);
   const wish = steps.find((s) => s.kind === 'drink')?.step.pail;
   if (!wish) return;
   const pail = await onePailForUpdate(trx, pailId);
-  const fillId = await fillPail(trx, deed.shopId, pail, { ...wish, alone: false, litres: 4, overrideReason: null }, deed.at);
-  for (const step of steps) await changeStep(trx, step.id, { status: 'done', started_at: deed.at, ended_at: deed.at });
+  const fillId = await fillPail(
+    trx,
+    deed.shopId,
+    pail,
+    { ...wish, alone: false, litres: 4, overrideReason: null },
+    deed.at,
+  );
+  for (const step of steps)
+    await changeStep(trx, step.id, { status: 'done', started_at: deed.at, ended_at: deed.at });
   const kind = (species?.chillBelowC ?? 0) > 4 ? 'warm' : 'cold';
   await changeLot(trx, lotId, { fill_id: fillId, room_id: rooms.get(kind), looked_at: deed.at });
-  await writeEntry(trx, { ...deed, actionKey: newId() }, { kind: 'processed', subjectKind: 'lot', subjectId: lotId, words: `${species?.name ?? speciesKey}: protocol done, into pail ${pail.name}` });
+  await writeEntry(
+    trx,
+    { ...deed, actionKey: newId() },
+    {
+      kind: 'processed',
+      subjectKind: 'lot',
+      subjectId: lotId,
+      words: `${species?.name ?? speciesKey}: protocol done, into pail ${pail.name}`,
+    },
+  );
 }
 
 /** Loads the demo world once, dated to `at`; false when it is there already. */
@@ -45,7 +116,12 @@ export async function loadDemo(db: Knex, at: Date): Promise<boolean> {
   await inShop(db, shopId, async (trx) => {
     const { people, rooms, pails } = await furnish(trx, shopId, at);
     const came = new Date(at.getTime() - 48 * HOUR_MS);
-    const deed = (personAt: number): Deed => ({ shopId, personId: people[personAt] ?? '', actionKey: newId(), at: came });
+    const deed = (personAt: number): Deed => ({
+      shopId,
+      personId: people[personAt] ?? '',
+      actionKey: newId(),
+      at: came,
+    });
     const { lotIds } = await bookDelivery(trx, deed(0), {
       supplier: DEMO_SUPPLIER,
       deliveryRef: `QN-${dayBefore(came, 0).slice(5).replace('-', '')}`,
@@ -54,15 +130,37 @@ export async function loadDemo(db: Knex, at: Date): Promise<boolean> {
       lots: DEMO_EARLIER_LINES.map((l, i) => {
         const cutDate = dayBefore(at, l.cutDaysBefore);
         return {
-          line: i + 1, speciesKey: l.speciesKey, variety: l.variety, colour: l.colour, lengthCm: 60, headsMin: null,
-          stems: l.bunches * l.stemsPerBunch, cutDate, origin: l.origin, packing: l.packing, unitPrice: l.unitPrice, currency: 'EUR',
-          ...firstGuess({ speciesKey: l.speciesKey, origin: l.origin, packing: l.packing, hoursSinceCut: hoursSinceCut(cutDate, came) }),
+          line: i + 1,
+          speciesKey: l.speciesKey,
+          variety: l.variety,
+          colour: l.colour,
+          lengthCm: 60,
+          headsMin: null,
+          stems: l.bunches * l.stemsPerBunch,
+          cutDate,
+          origin: l.origin,
+          packing: l.packing,
+          unitPrice: l.unitPrice,
+          currency: 'EUR',
+          ...firstGuess({
+            speciesKey: l.speciesKey,
+            origin: l.origin,
+            packing: l.packing,
+            hoursSinceCut: hoursSinceCut(cutDate, came),
+          }),
         };
       }),
     });
     const processed = new Date(came.getTime() + HOUR_MS);
     for (const [i, lotId] of lotIds.entries())
-      await processEarlier(trx, { ...deed(1 + (i % 3)), at: processed }, lotId, pails[i] ?? '', rooms, DEMO_EARLIER_LINES[i]?.speciesKey ?? '');
+      await processEarlier(
+        trx,
+        { ...deed(1 + (i % 3)), at: processed },
+        lotId,
+        pails[i] ?? '',
+        rooms,
+        DEMO_EARLIER_LINES[i]?.speciesKey ?? '',
+      );
   });
   return true;
 }

@@ -35,13 +35,46 @@ interface DemoLine {
   readonly unitPrice: number;
 }
 
-const line = (product: string, speciesKey: string, variety: string, colour: string, bunches: number, stemsPerBunch: number, cutDaysBefore: number, origin: string, packing: string, unitPrice: number): DemoLine => ({ product, speciesKey, variety, colour, bunches, stemsPerBunch, cutDaysBefore, origin, packing, unitPrice });
+const line = (
+  product: string,
+  speciesKey: string,
+  variety: string,
+  colour: string,
+  bunches: number,
+  stemsPerBunch: number,
+  cutDaysBefore: number,
+  origin: string,
+  packing: string,
+  unitPrice: number,
+): DemoLine => ({
+  product,
+  speciesKey,
+  variety,
+  colour,
+  bunches,
+  stemsPerBunch,
+  cutDaysBefore,
+  origin,
+  packing,
+  unitPrice,
+});
 
 /** What came in two days before the demo starts, processed and standing in its pails. */
 export const DEMO_EARLIER_LINES: readonly DemoLine[] = [
   line('Rose', 'rose', 'Evening Buoy', 'red', 3, 20, 5, 'highland farms by air', 'dry box', 0.58),
   line('Gerbera', 'gerbera', 'Signal', 'orange', 2, 10, 3, 'glasshouse by road', 'dry box', 0.48),
-  line('Oriental lily', 'lily-oriental', 'Long Quay', 'white', 2, 10, 4, 'glasshouse by road', 'wet pack', 1.35),
+  line(
+    'Oriental lily',
+    'lily-oriental',
+    'Long Quay',
+    'white',
+    2,
+    10,
+    4,
+    'glasshouse by road',
+    'wet pack',
+    1.35,
+  ),
   line('Tweedia', 'tweedia', 'Skerry', 'blue', 2, 10, 4, 'glasshouse by road', 'wet pack', 0.85),
   line('Eucalyptus', 'eucalyptus', 'Round leaf', 'grey', 3, 5, 6, 'coast farms by road', 'dry box', 0.9),
   line('Statice', 'statice', 'Low Tide', 'lilac', 2, 10, 5, 'glasshouse by road', 'dry box mesh', 0.45),
@@ -54,7 +87,18 @@ export const DEMO_NOTE_LINES: readonly DemoLine[] = [
   line('Tulip', 'tulip', 'Harbour mix', 'mixed', 10, 10, 2, 'glasshouse by road', 'dry crate', 0.34),
   line('Daffodil, single', 'daffodil', 'Lantern', 'yellow', 6, 10, 2, 'local field', 'dry crate', 0.18),
   line('Hydrangea', 'hydrangea', 'Slate', 'blue', 2, 5, 4, 'glasshouse by road', 'capped', 2.4),
-  line('Bird of paradise', 'bird-of-paradise', 'Ferrymast', 'orange', 1, 10, 7, 'island farms by sea and air', 'dry box', 1.8),
+  line(
+    'Bird of paradise',
+    'bird-of-paradise',
+    'Ferrymast',
+    'orange',
+    1,
+    10,
+    7,
+    'island farms by sea and air',
+    'dry box',
+    1.8,
+  ),
   line('Amaryllis', 'amaryllis', 'Red Buoy', 'red', 2, 10, 4, 'glasshouse by road', 'wet pack', 2.1),
   line('Mimosa', 'mimosa', 'First Light', 'yellow', 4, 5, 3, 'coast farms by road', 'sleeve', 0.95),
 ];
@@ -67,9 +111,29 @@ export function dayBefore(day: Date, days: number): string {
 
 /** The note of that day as CSV, dated to it, so that a try-out always has a van at the door. */
 export function demoNoteCsv(day: Date): string {
-  const heading = 'delivery_ref,supplier,line,product,variety,colour,length_cm,bunches,stems_per_bunch,heads_min,weight_g,cut_date,origin,packing,unit_price,currency';
+  const heading =
+    'delivery_ref,supplier,line,product,variety,colour,length_cm,bunches,stems_per_bunch,heads_min,weight_g,cut_date,origin,packing,unit_price,currency';
   const ref = `QN-${dayBefore(day, 0).slice(5).replace('-', '')}`;
   const quoted = (text: string): string => (text.includes(',') ? `"${text}"` : text);
-  const rows = DEMO_NOTE_LINES.map((l, i) => [ref, DEMO_SUPPLIER, i + 1, quoted(l.product), l.variety, l.colour, 55, l.bunches, l.stemsPerBunch, '', '', dayBefore(day, l.cutDaysBefore), l.origin, l.packing, l.unitPrice.toFixed(2), 'EUR'].join(','));
+  const rows = DEMO_NOTE_LINES.map((l, i) =>
+    [
+      ref,
+      DEMO_SUPPLIER,
+      i + 1,
+      quoted(l.product),
+      l.variety,
+      l.colour,
+      55,
+      l.bunches,
+      l.stemsPerBunch,
+      '',
+      '',
+      dayBefore(day, l.cutDaysBefore),
+      l.origin,
+      l.packing,
+      l.unitPrice.toFixed(2),
+      'EUR',
+    ].join(','),
+  );
   return [heading, ...rows].join('\n') + '\n';
 }

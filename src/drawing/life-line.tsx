@@ -29,7 +29,16 @@ const MID = 15;
  * One horizontal line in days: cut, arrived, now, then a band that thins with the chance of being
  * presentable. Lines of one list share a scale, so that they compare by eye.
  */
-export function LifeLine({ scale, daysSinceCut, daysSinceArrival, shareByDay, p10, p50, p90, label }: LifeLineProps) {
+export function LifeLine({
+  scale,
+  daysSinceCut,
+  daysSinceArrival,
+  shareByDay,
+  p10,
+  p50,
+  p90,
+  label,
+}: LifeLineProps) {
   const x = scaleLinear([-scale.pastDays, scale.aheadDays], [6, W - 6]).clamp(true);
   const band = area<number>()
     .x((_, day) => x(day))
@@ -40,14 +49,52 @@ export function LifeLine({ scale, daysSinceCut, daysSinceArrival, shareByDay, p1
   const upTo = Math.min(Math.ceil(scale.aheadDays), end < 0 ? shareByDay.length - 1 : end);
   const now = x(0);
   return (
-    <svg viewBox={`0 0 ${W} ${H}`} width="100%" role="img" aria-label={label} preserveAspectRatio="none" style={{ display: 'block', height: H }}>
-      <path d={`M${x(-daysSinceCut)} ${MID} H${now}`} stroke="var(--ink-soft)" strokeWidth={3} strokeLinecap="round" vectorEffect="non-scaling-stroke" />
-      <path d={`M${x(-daysSinceArrival)} ${MID - 7} V${MID + 7}`} stroke="var(--ink-soft)" strokeWidth={2} vectorEffect="non-scaling-stroke" />
+    <svg
+      viewBox={`0 0 ${W} ${H}`}
+      width="100%"
+      role="img"
+      aria-label={label}
+      preserveAspectRatio="none"
+      style={{ display: 'block', height: H }}
+    >
+      <path
+        d={`M${x(-daysSinceCut)} ${MID} H${now}`}
+        stroke="var(--ink-soft)"
+        strokeWidth={3}
+        strokeLinecap="round"
+        vectorEffect="non-scaling-stroke"
+      />
+      <path
+        d={`M${x(-daysSinceArrival)} ${MID - 7} V${MID + 7}`}
+        stroke="var(--ink-soft)"
+        strokeWidth={2}
+        vectorEffect="non-scaling-stroke"
+      />
       <path d={band(shareByDay.slice(0, upTo + 1)) ?? ''} fill="var(--green)" fillOpacity={0.45} />
-      <path d={`M${now} ${MID} H${x(p10)}`} stroke="var(--green)" strokeWidth={8} vectorEffect="non-scaling-stroke" />
-      <path d={`M${x(p10)} ${MID} H${x(p90)}`} stroke="var(--green)" strokeWidth={2} vectorEffect="non-scaling-stroke" />
-      <path d={`M${x(p50)} ${MID - 9} V${MID + 9}`} stroke="var(--ink)" strokeWidth={2.5} vectorEffect="non-scaling-stroke" />
-      <path d={`M${now} ${MID - 9} V${MID + 9}`} stroke="var(--blue)" strokeWidth={4} vectorEffect="non-scaling-stroke" />
+      <path
+        d={`M${now} ${MID} H${x(p10)}`}
+        stroke="var(--green)"
+        strokeWidth={8}
+        vectorEffect="non-scaling-stroke"
+      />
+      <path
+        d={`M${x(p10)} ${MID} H${x(p90)}`}
+        stroke="var(--green)"
+        strokeWidth={2}
+        vectorEffect="non-scaling-stroke"
+      />
+      <path
+        d={`M${x(p50)} ${MID - 9} V${MID + 9}`}
+        stroke="var(--ink)"
+        strokeWidth={2.5}
+        vectorEffect="non-scaling-stroke"
+      />
+      <path
+        d={`M${now} ${MID - 9} V${MID + 9}`}
+        stroke="var(--blue)"
+        strokeWidth={4}
+        vectorEffect="non-scaling-stroke"
+      />
     </svg>
   );
 }
@@ -57,9 +104,20 @@ export function LifeAxis({ scale }: { scale: LifeScale }) {
   const x = scaleLinear([-scale.pastDays, scale.aheadDays], [1.5, 98.5]).clamp(true);
   const marks = [-scale.pastDays, 0, ...[5, 10, 15, 20, 25].filter((d) => d < scale.aheadDays - 1)];
   return (
-    <div aria-hidden="true" style={{ position: 'relative', height: 24, fontSize: 15, color: 'var(--ink-soft)' }}>
+    <div
+      aria-hidden="true"
+      style={{ position: 'relative', height: 24, fontSize: 15, color: 'var(--ink-soft)' }}
+    >
       {marks.map((day, i) => (
-        <span key={day} style={{ position: 'absolute', left: `${x(day)}%`, transform: i === 0 ? undefined : 'translateX(-50%)', whiteSpace: 'nowrap' }}>
+        <span
+          key={day}
+          style={{
+            position: 'absolute',
+            left: `${x(day)}%`,
+            transform: i === 0 ? undefined : 'translateX(-50%)',
+            whiteSpace: 'nowrap',
+          }}
+        >
           {day < 0 ? 'cut' : day === 0 ? 'now' : `${day} d`}
         </span>
       ))}

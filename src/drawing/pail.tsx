@@ -11,7 +11,10 @@ const STIPPLE = { clear: 0, hazy: 16, cloudy: 44 } as const;
 
 /** Dots strewn evenly without chance: the same pail always looks the same. */
 function dots(n: number, top: number): { x: number; y: number }[] {
-  return Array.from({ length: n }, (_, i) => ({ x: 34 + ((i * 37) % 61), y: top + 6 + ((i * 53) % Math.max(1, 136 - top)) }));
+  return Array.from({ length: n }, (_, i) => ({
+    x: 34 + ((i * 37) % 61),
+    y: top + 6 + ((i * 53) % Math.max(1, 136 - top)),
+  }));
 }
 
 /**
@@ -33,20 +36,61 @@ export function Pail({ sizeL, state, litres, clarity, stems }: PailProps) {
           const y = 14 + Math.abs(spread) * 22 + (i % 3) * 5;
           return (
             <g key={i}>
-              <path d={`M${65 + spread * 24} ${Math.min(144, top + 40)} Q${65 + spread * 40} 70 ${x} ${y}`} fill="none" stroke="var(--leaf)" strokeWidth={2.2} />
+              <path
+                d={`M${65 + spread * 24} ${Math.min(144, top + 40)} Q${65 + spread * 40} 70 ${x} ${y}`}
+                fill="none"
+                stroke="var(--leaf)"
+                strokeWidth={2.2}
+              />
               <circle cx={x} cy={y} r={5.5} fill={colour} stroke="var(--ink)" strokeWidth={1.2} />
             </g>
           );
         })}
         <g transform={upsideDown ? 'rotate(180 65 103)' : undefined}>
-          {level > 0 && <path d={`M${65 - half(top)} ${top} q${half(top)} 6 ${half(top) * 2} 0 L99 150 H31 Z`} fill={clarity === 'cloudy' ? 'var(--murk)' : 'var(--water)'} stroke="var(--blue)" strokeWidth={1.8} />}
-          {state === 'filled' && dots(STIPPLE[clarity], top).map(({ x, y }, i) => <circle key={i} cx={x} cy={Math.min(146, y)} r={1.3} fill="var(--ink)" fillOpacity={0.65} />)}
-          {state === 'contact' && [[48, 120], [60, 92], [76, 110], [84, 80], [66, 134]].map(([x, y]) => <circle key={x} cx={x} cy={y} r={5} fill="none" stroke="var(--blue)" strokeWidth={2} />)}
-          <path d="M19 52 L31 150 H99 L111 52" fill={upsideDown ? 'var(--sheet)' : 'none'} stroke="var(--ink)" strokeWidth={2.6} strokeLinejoin="round" />
+          {level > 0 && (
+            <path
+              d={`M${65 - half(top)} ${top} q${half(top)} 6 ${half(top) * 2} 0 L99 150 H31 Z`}
+              fill={clarity === 'cloudy' ? 'var(--murk)' : 'var(--water)'}
+              stroke="var(--blue)"
+              strokeWidth={1.8}
+            />
+          )}
+          {state === 'filled' &&
+            dots(STIPPLE[clarity], top).map(({ x, y }, i) => (
+              <circle key={i} cx={x} cy={Math.min(146, y)} r={1.3} fill="var(--ink)" fillOpacity={0.65} />
+            ))}
+          {state === 'contact' &&
+            [
+              [48, 120],
+              [60, 92],
+              [76, 110],
+              [84, 80],
+              [66, 134],
+            ].map(([x, y]) => (
+              <circle key={x} cx={x} cy={y} r={5} fill="none" stroke="var(--blue)" strokeWidth={2} />
+            ))}
+          <path
+            d="M19 52 L31 150 H99 L111 52"
+            fill={upsideDown ? 'var(--sheet)' : 'none'}
+            stroke="var(--ink)"
+            strokeWidth={2.6}
+            strokeLinejoin="round"
+          />
           <path d="M15 52 H115" stroke="var(--ink)" strokeWidth={4.5} strokeLinecap="round" />
-          {state === 'dirty' && <path d="M40 118 q8 -9 16 0 t16 0 t16 0" fill="none" stroke="var(--rust)" strokeWidth={2.8} />}
+          {state === 'dirty' && (
+            <path d="M40 118 q8 -9 16 0 t16 0 t16 0" fill="none" stroke="var(--rust)" strokeWidth={2.8} />
+          )}
         </g>
-        {upsideDown && <path d="M50 104 l10 11 l22 -26" fill="none" stroke="var(--green)" strokeWidth={5} strokeLinecap="round" strokeLinejoin="round" />}
+        {upsideDown && (
+          <path
+            d="M50 104 l10 11 l22 -26"
+            fill="none"
+            stroke="var(--green)"
+            strokeWidth={5}
+            strokeLinecap="round"
+            strokeLinejoin="round"
+          />
+        )}
       </g>
     </svg>
   );

@@ -24,25 +24,58 @@ export interface StemProps {
 }
 
 /** One stem, drawn from its state: five stages from shut to blown, the neck's angle for droop. */
-export function Stem({ habit, stage, droop, colour, title, height = 280, water = 0, cutMark = false, closeUp = false }: StemProps) {
+export function Stem({
+  habit,
+  stage,
+  droop,
+  colour,
+  title,
+  height = 280,
+  water = 0,
+  cutMark = false,
+  closeUp = false,
+}: StemProps) {
   const Head = HEADS[habit];
   const bend = NECK_DEGREES[droop];
   const lean = bend === 0 ? 0 : bend > 90 ? 30 : 14;
   const neckX = 110 + lean;
   const neckY = 122 + (bend > 90 ? 12 : 0);
   return (
-    <svg viewBox={closeUp ? '50 26 120 132' : '0 20 220 300'} height={height} role={title ? 'img' : undefined} aria-hidden={title ? undefined : true} aria-label={title} style={{ maxWidth: '100%' }}>
+    <svg
+      viewBox={closeUp ? '50 26 120 132' : '0 20 220 300'}
+      height={height}
+      role={title ? 'img' : undefined}
+      aria-hidden={title ? undefined : true}
+      aria-label={title}
+      style={{ maxWidth: '100%' }}
+    >
       {water > 0 && (
         <g>
           <rect x={62} y={304 - 150 * water} width={100} height={150 * water} fill="var(--water)" />
           <path d={`M62 ${304 - 150 * water} H162`} stroke="var(--blue)" strokeWidth={2.5} />
         </g>
       )}
-      <path d={`M108 304 C104 250 114 200 110 150 Q110 ${neckY - 4} ${neckX} ${neckY}`} fill="none" stroke="var(--leaf)" strokeWidth={6} strokeLinecap="round" />
+      <path
+        d={`M108 304 C104 250 114 200 110 150 Q110 ${neckY - 4} ${neckX} ${neckY}`}
+        fill="none"
+        stroke="var(--leaf)"
+        strokeWidth={6}
+        strokeLinecap="round"
+      />
       {habit !== 'branch' && (
         <>
-          <path d="M109 226 C88 222 72 206 66 192 C86 190 102 200 109 226Z" fill="var(--leaf)" stroke="var(--ink)" strokeWidth={1.6} />
-          <path d="M110 196 C126 188 140 170 142 158 C126 160 112 172 110 196Z" fill="var(--leaf)" stroke="var(--ink)" strokeWidth={1.6} />
+          <path
+            d="M109 226 C88 222 72 206 66 192 C86 190 102 200 109 226Z"
+            fill="var(--leaf)"
+            stroke="var(--ink)"
+            strokeWidth={1.6}
+          />
+          <path
+            d="M110 196 C126 188 140 170 142 158 C126 160 112 172 110 196Z"
+            fill="var(--leaf)"
+            stroke="var(--ink)"
+            strokeWidth={1.6}
+          />
         </>
       )}
       {cutMark && <path d="M92 312 L126 292" stroke="var(--rust)" strokeWidth={3} strokeDasharray="6 4" />}

@@ -5,7 +5,11 @@ const MAX_BODY_BYTES = 2_000_000;
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/i;
 const STATUS = { refused: 409, unavailable: 503, 'signed-out': 401, invalid: 422, broken: 500 } as const;
 
-const answer = (outcome: Outcome): Response => Response.json(outcome, { status: outcome.ok ? 200 : STATUS[outcome.why], headers: { 'cache-control': 'no-store' } });
+const answer = (outcome: Outcome): Response =>
+  Response.json(outcome, {
+    status: outcome.ok ? 200 : STATUS[outcome.why],
+    headers: { 'cache-control': 'no-store' },
+  });
 const refuse = (message: string): Response => answer({ ok: false, why: 'invalid', message });
 
 /** Whether the request came from a page of ours: another site's forms cannot send our taps. */
@@ -22,9 +26,11 @@ export async function answerDeed(request: Request, deed: DeedKind | undefined): 
   if (!deed) return refuse('This page is older than the application. Reload it; nothing was done.');
   const actionKey = request.headers.get('x-action-key') ?? '';
   if (!UUID.test(actionKey)) return refuse('The tap carries no key of its own. Nothing was done.');
-  if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY_BYTES) return refuse('That is more than a delivery note can hold. Nothing was done.');
+  if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY_BYTES)
+    return refuse('That is more than a delivery note can hold. Nothing was done.');
   const text = await request.text();
-  if (text.length > MAX_BODY_BYTES) return refuse('That is more than a delivery note can hold. Nothing was done.');
+  if (text.length > MAX_BODY_BYTES)
+    return refuse('That is more than a delivery note can hold. Nothing was done.');
   let body: unknown;
   try {
     body = JSON.parse(text);

@@ -11,7 +11,19 @@ export function now(): Date {
 
 /** Calendar date, hour of day and clock of a moment in the shop's zone. */
 export function inZone(at: Date, timeZone: string): { date: string; hour: number; clock: string } {
-  const parts = new Intl.DateTimeFormat('en-CA', { timeZone, hourCycle: 'h23', year: 'numeric', month: '2-digit', day: '2-digit', hour: '2-digit', minute: '2-digit' }).formatToParts(at);
+  const parts = new Intl.DateTimeFormat('en-CA', {
+    timeZone,
+    hourCycle: 'h23',
+    year: 'numeric',
+    month: '2-digit',
+    day: '2-digit',
+    hour: '2-digit',
+    minute: '2-digit',
+  }).formatToParts(at);
   const of = (type: string): string => parts.find((p) => p.type === type)?.value ?? '';
-  return { date: `${of('year')}-${of('month')}-${of('day')}`, hour: Number(of('hour')), clock: `${of('hour')}:${of('minute')}` };
+  return {
+    date: `${of('year')}-${of('month')}-${of('day')}`,
+    hour: Number(of('hour')),
+    clock: `${of('hour')}:${of('minute')}`,
+  };
 }

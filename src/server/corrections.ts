@@ -18,8 +18,13 @@ interface StepDetail {
 async function undoStep({ trx, deed }: DeedContext, entry: Entry): Promise<void> {
   const { stepId, stepWas, lotWas, poured } = entry.detail as unknown as StepDetail;
   if (poured?.opened) {
-    const others = (await manyLotsByFill(trx)).filter((l) => l.fillId === poured.fillId && l.lotId !== entry.subjectId);
-    if (others.length > 0) throw new RefusedError('Another lot stands in that water by now. Nothing was changed; take that one back first.');
+    const others = (await manyLotsByFill(trx)).filter(
+      (l) => l.fillId === poured.fillId && l.lotId !== entry.subjectId,
+    );
+    if (others.length > 0)
+      throw new RefusedError(
+        'Another lot stands in that water by now. Nothing was changed; take that one back first.',
+      );
   }
   await changeStep(trx, stepId, stepWas);
   await changeLot(trx, entry.subjectId, lotWas);
@@ -31,7 +36,11 @@ async function undoStep({ trx, deed }: DeedContext, entry: Entry): Promise<void>
 
 async function undoLook({ trx, deed }: DeedContext, entry: Entry): Promise<void> {
   const lot = await oneLotForUpdate(trx, entry.subjectId);
-  const before = entry.detail.before as { stage: number; droop: 'firm' | 'soft' | 'hanging'; looked_at: string | null };
+  const before = entry.detail.before as {
+    stage: number;
+    droop: 'firm' | 'soft' | 'hanging';
+    looked_at: string | null;
+  };
   const steps = await manyStepsOfLot(trx, lot.id, lot.planNo);
   await insertPlan(trx, deed.shopId, lot.id, lot.planNo + 1, planFor({ ...lot, ...before }), steps);
   await changeLot(trx, lot.id, { ...before, plan_no: lot.planNo + 1 });
@@ -54,7 +63,8 @@ const UNDO: Readonly<Record<string, (context: DeedContext, entry: Entry) => Prom
   wash: ({ trx }, entry) => changePail(trx, entry.subjectId, entry.detail.pailWas as Was),
   fill: async ({ trx, deed }, entry) => {
     const fillId = entry.detail.fillId as string;
-    if ((await manyLotsByFill(trx)).some((l) => l.fillId === fillId)) throw new RefusedError('A lot stands in that water by now. Nothing was changed.');
+    if ((await manyLotsByFill(trx)).some((l) => l.fillId === fillId))
+      throw new RefusedError('A lot stands in that water by now. Nothing was changed.');
     await unfillPail(trx, fillId, entry.detail.pailWas as Was, deed.at);
   },
 };
@@ -69,12 +79,22 @@ export const canCorrect = (kind: string): boolean => Object.hasOwn(UNDO, kind);
 export async function takeBack(context: DeedContext, entryId: number): Promise<void> {
   const { trx, deed } = context;
   const entry = (await manyNewestEntries(trx, 200)).find((e) => e.id === entryId);
-  if (!entry) throw new RefusedError('That entry is too far back to take back from here. Nothing was changed.');
+  if (!entry)
+    throw new RefusedError('That entry is too far back to take back from here. Nothing was changed.');
   const undo = UNDO[entry.kind];
   if (!undo) throw new RefusedError('That is not taken back by a tap. Nothing was changed.');
   if (entry.corrected) throw new RefusedError('That was taken back already.');
   const last = await maybeLastStandingEntry(trx, entry.subjectId);
-  if (last?.id !== entry.id) throw new RefusedError('Something was done after it. Nothing was changed; take the later one back first.');
+  if (last?.id !== entry.id)
+    throw new RefusedError(
+      'Something was done after it. Nothing was changed; take the later one back first.',
+    );
   await undo(context, entry);
-  await writeEntry(trx, deed, { kind: 'correction', subjectKind: 'lot', subjectId: entry.subjectId, words: `Taken back: ${entry.words}`, corrects: entry.id });
+  await writeEntry(trx, deed, {
+    kind: 'correction',
+    subjectKind: 'lot',
+    subjectId: entry.subjectId,
+    words: `Taken back: ${entry.words}`,
+    corrects: entry.id,
+  });
 }

@@ -12,7 +12,12 @@ import { maybeInMyShop, type SignedIn } from './session';
 /** What a deed answers: done (perhaps by an earlier tap), or why not and what to do. */
 export type Outcome =
   | { readonly ok: true; readonly value: unknown }
-  | { readonly ok: false; readonly why: 'refused' | 'unavailable' | 'signed-out' | 'invalid' | 'broken'; readonly message: string; readonly problems?: readonly FieldProblem[] };
+  | {
+      readonly ok: false;
+      readonly why: 'refused' | 'unavailable' | 'signed-out' | 'invalid' | 'broken';
+      readonly message: string;
+      readonly problems?: readonly FieldProblem[];
+    };
 
 export interface DeedContext {
   readonly trx: Trx;
@@ -29,14 +34,16 @@ const SAID: Partial<Record<DataFault, string>> = {
   'already-booked': 'This delivery is booked in already. Nothing was booked twice; its lots are on the dock.',
   'already-corrected': 'That entry was taken back already.',
   'not-enough-stems': 'There are not that many stems left. Nothing was taken.',
-  'pail-not-clean': 'That pail is not sanitised. Nothing was filled; choose one that stands upside down, or give a reason.',
+  'pail-not-clean':
+    'That pail is not sanitised. Nothing was filled; choose one that stands upside down, or give a reason.',
   'pail-in-use': 'Somebody has just filled that pail. Nothing was changed; choose another.',
 };
 export const UNAVAILABLE = 'The shop’s memory is not answering.';
 
 function outcomeOf(error: unknown): Outcome {
   if (error instanceof RefusedError) return { ok: false, why: 'refused', message: error.message };
-  if (error instanceof BrokenContractError) return { ok: false, why: 'invalid', message: error.message, problems: error.problems };
+  if (error instanceof BrokenContractError)
+    return { ok: false, why: 'invalid', message: error.message, problems: error.problems };
   if (error instanceof DataError) {
     if (error.fault === 'already-done') return { ok: true, value: null };
     if (error.fault === 'unavailable') return { ok: false, why: 'unavailable', message: UNAVAILABLE };
@@ -44,29 +51,46 @@ function outcomeOf(error: unknown): Outcome {
     if (said) return { ok: false, why: 'refused', message: said };
   }
   log.error({ err: error }, 'a deed failed');
-  return { ok: false, why: 'broken', message: 'Something is wrong on our side. Nothing was changed; try once more, then tell the manager.' };
+  return {
+    ok: false,
+    why: 'broken',
+    message: 'Something is wrong on our side. Nothing was changed; try once more, then tell the manager.',
+  };
 }
 
 /**
  * A deed: its input checked, done for whoever is signed in, in one transaction, once for each
  * action key however often it is sent.
  */
-export function deedKind<TSchema extends v.GenericSchema>(schema: TSchema, work: (context: DeedContext, input: v.InferOutput<TSchema>) => Promise<unknown>): DeedKind {
+export function deedKind<TSchema extends v.GenericSchema>(
+  schema: TSchema,
+  work: (context: DeedContext, input: v.InferOutput<TSchema>) => Promise<unknown>,
+): DeedKind {
   return {
     run: async (actionKey, body) => {
       const input = v.safeParse(schema, body);
       if (!input.success) {
         const problems = problemsOf(input.issues);
-        return { ok: false, why: 'invalid', message: problems.map((p) => `${p.field}: ${p.message}`).join('. '), problems };
+        return {
+          ok: false,
+          why: 'invalid',
+          message: problems.map((p) => `${p.field}: ${p.message}`).join('. '),
+          problems,
+        };
       }
       try {
         const done = await maybeInMyShop(async (trx, me) => {
           const deed: Deed = { shopId: me.shop.id, personId: me.personId, actionKey, at: now() };
           const subjectId = await maybeSubjectDone(trx, deed);
-        if (subjectId) return { value: { subjectId } };
+          if (subjectId) return { value: { subjectId } };
           return { value: (await work({ trx, deed, me }, input.output)) ?? null };
         });
-        if (!done) return { ok: false, why: 'signed-out', message: 'Nobody is signed in on this tablet any more. Sign in; what you tapped is kept.' };
+        if (!done)
+          return {
+            ok: false,
+            why: 'signed-out',
+            message: 'Nobody is signed in on this tablet any more. Sign in; what you tapped is kept.',
+          };
         return { ok: true, value: done.value };
       } catch (error) {
         return outcomeOf(error);

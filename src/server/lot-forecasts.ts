@@ -30,21 +30,46 @@ function cachedForecast(input: LotInput): LotForecast {
 const HOUR_MS = 3_600_000;
 
 /** What a lot's forecast starts from: its state on arrival and its hours here. */
-export function lotInputNow(lot: LotRow, steps: readonly StepRow[], rooms: readonly RoomRow[], at: Date, timeZone: string): LotInput {
+export function lotInputNow(
+  lot: LotRow,
+  steps: readonly StepRow[],
+  rooms: readonly RoomRow[],
+  at: Date,
+  timeZone: string,
+): LotInput {
   const room = rooms.find((r) => r.id === lot.roomId);
   const bench = rooms.find((r) => r.kind === 'bench');
-  const air = (r: RoomRow | undefined) => ({ tempC: r?.tempC ?? 18, humidityPct: r?.humidityPct ?? 60, litHours: r?.litHours ?? 12 });
-  const done = (kind: string) => steps.some((s) => s.kind === kind && s.status !== 'waiting' && s.status !== 'skipped');
+  const air = (r: RoomRow | undefined) => ({
+    tempC: r?.tempC ?? 18,
+    humidityPct: r?.humidityPct ?? 60,
+    litHours: r?.litHours ?? 12,
+  });
+  const done = (kind: string) =>
+    steps.some((s) => s.kind === kind && s.status !== 'waiting' && s.status !== 'skipped');
   const species = speciesByKey(lot.speciesKey);
   return forecastInputOf(
     {
       species,
-      arrival: { agedDays: lot.agedDays, stage: lot.stage, droop: lot.droop, airShare: lot.airShare, ageErrorSdDays: 0.7 },
+      arrival: {
+        agedDays: lot.agedDays,
+        stage: lot.stage,
+        droop: lot.droop,
+        airShare: lot.airShare,
+        ageErrorSdDays: 0.7,
+      },
       hoursHere: (at.getTime() - lot.arrivedAt.getTime()) / HOUR_MS,
-      wetFromHour: lot.filledAt ? Math.max(0, lot.filledAt.getTime() - lot.arrivedAt.getTime()) / HOUR_MS : null,
+      wetFromHour: lot.filledAt
+        ? Math.max(0, lot.filledAt.getTime() - lot.arrivedAt.getTime()) / HOUR_MS
+        : null,
       room: air(room),
       bench: air(bench),
-      water: lot.filledAt ? { start: lot.fillStart ?? 'clean', solution: (lot.fillSolution ?? 'plain') as SolutionKey, tempC: lot.fillTempC ?? 20 } : null,
+      water: lot.filledAt
+        ? {
+            start: lot.fillStart ?? 'clean',
+            solution: (lot.fillSolution ?? 'plain') as SolutionKey,
+            tempC: lot.fillTempC ?? 20,
+          }
+        : null,
       wasHotDipped: done('hot-dip'),
       isBare: done('strip') && species.foliage.startsWith('bare'),
       startHourOfDay: inZone(lot.arrivedAt, timeZone).hour,
@@ -61,5 +86,11 @@ export function lotForecast(input: LotInput): LotForecast {
 
 /** The plan of a lot as it was seen. */
 export function planFor(lot: Pick<LotRow, 'speciesKey' | 'stage' | 'droop' | 'packing'>): ProtocolStep[] {
-  return composeProtocol({ species: speciesByKey(lot.speciesKey), stage: lot.stage, droop: lot.droop, packing: lot.packing, hoursDry: 0 });
+  return composeProtocol({
+    species: speciesByKey(lot.speciesKey),
+    stage: lot.stage,
+    droop: lot.droop,
+    packing: lot.packing,
+    hoursDry: 0,
+  });
 }

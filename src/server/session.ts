@@ -18,7 +18,13 @@ export interface SignedIn {
   readonly personId: string;
   readonly name: string;
   readonly role: 'manager' | 'hand';
-  readonly shop: { readonly id: string; readonly name: string; readonly timeZone: string; readonly demo: boolean; readonly promiseConfidence: number };
+  readonly shop: {
+    readonly id: string;
+    readonly name: string;
+    readonly timeZone: string;
+    readonly demo: boolean;
+    readonly promiseConfidence: number;
+  };
 }
 
 const A_LONG_SHIFT_S = 14 * 3600;
@@ -28,7 +34,12 @@ function options(): SessionOptions {
   if (!password) throw new Error('HUSH_PAIL_SESSION_SECRET is not set; the shop is started by "npm start".');
   // Plain http on the shop's own machine cannot carry Secure cookies; behind TLS it must.
   const secure = process.env.HUSH_PAIL_HTTPS === '1';
-  return { password, cookieName: 'hush-pail', ttl: A_LONG_SHIFT_S, cookieOptions: { httpOnly: true, sameSite: 'lax', secure } };
+  return {
+    password,
+    cookieName: 'hush-pail',
+    ttl: A_LONG_SHIFT_S,
+    cookieOptions: { httpOnly: true, sameSite: 'lax', secure },
+  };
 }
 
 /** The sealed session of this request. */

@@ -33,7 +33,16 @@ function runningItems(lots: readonly LotRow[], steps: readonly StepRow[]): NextI
   return steps.flatMap((step) => {
     const lot = lots.find((l) => l.id === step.lotId);
     if (step.status !== 'running' || !lot || !step.dueAt || !step.startedAt) return [];
-    return [{ id: step.id, title: `${lotTitle(lot)}, lot ${lot.number}`, note: step.kind === 'drink' ? 'has drunk: look back' : `${step.step.title.toLowerCase()}: over`, dueAt: step.dueAt.getTime(), startedAt: step.startedAt.getTime(), href: `/bench?lot=${lot.id}` }];
+    return [
+      {
+        id: step.id,
+        title: `${lotTitle(lot)}, lot ${lot.number}`,
+        note: step.kind === 'drink' ? 'has drunk: look back' : `${step.step.title.toLowerCase()}: over`,
+        dueAt: step.dueAt.getTime(),
+        startedAt: step.startedAt.getTime(),
+        href: `/bench?lot=${lot.id}`,
+      },
+    ];
   });
 }
 
@@ -43,29 +52,60 @@ export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<Shell
   const steps = await manyStepsInForce(trx);
   const pails = await manyPails(trx);
   const made = await manyArrangements(trx, 50);
-  const mine = (await manyNewestEntries(trx, 60)).find((e) => e.personId === me.personId && e.corrects === null && !e.corrected && canCorrect(e.kind));
+  const mine = (await manyNewestEntries(trx, 60)).find(
+    (e) => e.personId === me.personId && e.corrects === null && !e.corrected && canCorrect(e.kind),
+  );
   const unlooked = lots.filter((l) => !l.lookedAt);
   const dry = lots.filter((l) => !l.fillId);
   const late = dry.filter((l) => dryHoursLeft(l, at) < 0);
   const running = runningItems(lots, steps);
   const over = running.filter((r) => (r.dueAt ?? 0) < at.getTime());
-  const contact: NextItem[] = pails.flatMap((p) => (p.contactUntil ? [{ id: p.id, title: `Pail ${p.name}`, note: 'out of the solution, upside down', dueAt: p.contactUntil.getTime(), startedAt: p.contactUntil.getTime() - 600_000, href: `/pails?pail=${p.id}` }] : []));
+  const contact: NextItem[] = pails.flatMap((p) =>
+    p.contactUntil
+      ? [
+          {
+            id: p.id,
+            title: `Pail ${p.name}`,
+            note: 'out of the solution, upside down',
+            dueAt: p.contactUntil.getTime(),
+            startedAt: p.contactUntil.getTime() - 600_000,
+            href: `/pails?pail=${p.id}`,
+          },
+        ]
+      : [],
+  );
   const thirsty: NextItem[] = dry
     .filter((l) => !steps.some((s) => s.lotId === l.id && s.status === 'running'))
-    .map((l) => ({ id: l.id, title: `${lotTitle(l)}, lot ${l.number}`, note: dryHoursLeft(l, at) < 0 ? 'dry longer than it bears' : 'dry, with this long to spare', dueAt: at.getTime() + dryHoursLeft(l, at) * HOUR_MS, startedAt: null, href: `/bench?lot=${l.id}` }));
+    .map((l) => ({
+      id: l.id,
+      title: `${lotTitle(l)}, lot ${l.number}`,
+      note: dryHoursLeft(l, at) < 0 ? 'dry longer than it bears' : 'dry, with this long to spare',
+      dueAt: at.getTime() + dryHoursLeft(l, at) * HOUR_MS,
+      startedAt: null,
+      href: `/bench?lot=${l.id}`,
+    }));
   const ready = pails.filter((p) => p.state === 'sanitised').length;
   const open = made.filter((a) => !a.cardId).length;
   return {
     notes: {
       dock: note(unlooked.length > 0 ? `${unlooked.length} to look at` : 'all looked at'),
-      bench: note(dry.length > 0 ? `${late.length > 0 ? `${late.length} late, ` : ''}${dry.length} dry` : over.length > 0 ? `${over.length} to look back` : 'clear', late.length > 0 || over.length > 0),
+      bench: note(
+        dry.length > 0
+          ? `${late.length > 0 ? `${late.length} late, ` : ''}${dry.length} dry`
+          : over.length > 0
+            ? `${over.length} to look back`
+            : 'clear',
+        late.length > 0 || over.length > 0,
+      ),
       pails: note(`${ready} ready`),
       rooms: note('planned'),
       make: note(`${lots.filter((l) => l.fillId).length} lots`),
       'send-off': note(open > 0 ? `${open} without card` : 'no cards due'),
       desk: note('the record'),
     },
-    next: [...running, ...contact, ...thirsty].sort((a, b) => (a.dueAt ?? Infinity) - (b.dueAt ?? Infinity)).slice(0, 8),
+    next: [...running, ...contact, ...thirsty]
+      .sort((a, b) => (a.dueAt ?? Infinity) - (b.dueAt ?? Infinity))
+      .slice(0, 8),
     lastEntry: mine ? { id: mine.id, words: mine.words } : null,
   };
 }

@@ -20,12 +20,22 @@ export interface StockLot {
 
 /** The stock, with each lot's forecast from now. */
 export async function stockNow(trx: Trx, me: SignedIn, at: Date): Promise<StockLot[]> {
-  const [lots, steps, rooms] = [await manyLotsInStock(trx), await manyStepsInForce(trx), await manyRooms(trx)];
+  const [lots, steps, rooms] = [
+    await manyLotsInStock(trx),
+    await manyStepsInForce(trx),
+    await manyRooms(trx),
+  ];
   const byLot = groupByLot(steps);
   return lots.map((lot) => {
     const own = byLot.get(lot.id) ?? [];
     const input = lotInputNow(lot, own, rooms, at, me.shop.timeZone);
-    return { lot, steps: own, forecast: lotForecast(input), arrival: arrivalNow(input), isReady: lot.fillId !== null && !own.some((s) => s.kind === 'drink' && s.status === 'waiting') };
+    return {
+      lot,
+      steps: own,
+      forecast: lotForecast(input),
+      arrival: arrivalNow(input),
+      isReady: lot.fillId !== null && !own.some((s) => s.kind === 'drink' && s.status === 'waiting'),
+    };
   });
 }
 
@@ -69,12 +79,30 @@ const DAY_MS = 86_400_000;
 export function lotView({ lot, forecast, arrival, isReady }: StockLot, at: Date): LotView {
   const species = speciesByKey(lot.speciesKey);
   return {
-    id: lot.id, number: lot.number, speciesKey: lot.speciesKey, name: species.name, variety: lot.variety, colour: lot.colour,
-    habit: species.habit, role: species.role, stemsLeft: lot.stemsLeft, stemsBooked: lot.stemsBooked, supplier: lot.supplier,
-    deliveryRef: lot.deliveryRef, stage: lot.stage, droop: lot.droop, looked: lot.lookedAt !== null, pail: lot.pailName, isReady,
+    id: lot.id,
+    number: lot.number,
+    speciesKey: lot.speciesKey,
+    name: species.name,
+    variety: lot.variety,
+    colour: lot.colour,
+    habit: species.habit,
+    role: species.role,
+    stemsLeft: lot.stemsLeft,
+    stemsBooked: lot.stemsBooked,
+    supplier: lot.supplier,
+    deliveryRef: lot.deliveryRef,
+    stage: lot.stage,
+    droop: lot.droop,
+    looked: lot.lookedAt !== null,
+    pail: lot.pailName,
+    isReady,
     daysSinceCut: Math.max(0, (at.getTime() - Date.parse(`${lot.cutDate}T08:00:00Z`)) / DAY_MS),
     daysSinceArrival: Math.max(0, (at.getTime() - lot.arrivedAt.getTime()) / DAY_MS),
-    agedDays: arrival.agedDays, lifeDays: species.lifeDays20C, daysLeft: forecast.daysLeft, shareByDay: forecast.presentableShareByDay,
-    basis: species.basis, arrival,
+    agedDays: arrival.agedDays,
+    lifeDays: species.lifeDays20C,
+    daysLeft: forecast.daysLeft,
+    shareByDay: forecast.presentableShareByDay,
+    basis: species.basis,
+    arrival,
   };
 }

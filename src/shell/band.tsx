@@ -6,7 +6,15 @@ import { PLACES, type PlaceKey, type PlaceNote } from './places';
 import css from './shell.module.css';
 
 /** The places as one band along the water: the one you are in stands in it. */
-export function Band({ notes, shopName, people }: { notes: Readonly<Record<PlaceKey, PlaceNote>>; shopName: string; people: ReactNode }) {
+export function Band({
+  notes,
+  shopName,
+  people,
+}: {
+  notes: Readonly<Record<PlaceKey, PlaceNote>>;
+  shopName: string;
+  people: ReactNode;
+}) {
   const path = usePathname();
   const at = PLACES.findIndex((p) => path.startsWith(p.path));
   return (
@@ -14,7 +22,13 @@ export function Band({ notes, shopName, people }: { notes: Readonly<Record<Place
       <Link href="/bench" className={css.mark} aria-label={`Hush Pail, ${shopName}`}>
         <svg viewBox="0 0 48 48" width={40} aria-hidden="true">
           <path d="M14 10 C8 20 12 34 12 38" fill="none" stroke="var(--ink-soft)" strokeWidth={2} />
-          <path d="M17 16 H35 L40 39 H12Z" fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2.6} strokeLinejoin="round" />
+          <path
+            d="M17 16 H35 L40 39 H12Z"
+            fill="var(--sheet)"
+            stroke="var(--ink)"
+            strokeWidth={2.6}
+            strokeLinejoin="round"
+          />
           <path d="M9 40 H43" stroke="var(--ink)" strokeWidth={4} strokeLinecap="round" />
         </svg>
         <span>
@@ -28,13 +42,29 @@ export function Band({ notes, shopName, people }: { notes: Readonly<Record<Place
           const note = notes[place.key];
           const here = i === at;
           return (
-            <Link key={place.key} href={place.path} aria-current={here ? 'page' : undefined} className={css.place} data-far={Math.abs(i - at) > 1 || undefined}>
+            <Link
+              key={place.key}
+              href={place.path}
+              aria-current={here ? 'page' : undefined}
+              className={css.place}
+              data-far={Math.abs(i - at) > 1 || undefined}
+            >
               <span className={css.placeName}>{place.name}</span>
               <span className={note.late ? `${css.placeNote} late` : css.placeNote}>{note.words}</span>
               {here && (
                 <svg className={css.basin} viewBox="0 0 100 20" preserveAspectRatio="none" aria-hidden="true">
-                  <path d="M0 0 H100 V2 C92 2 94 18 84 18 H16 C6 18 8 2 0 2Z" fill="var(--dip)" stroke="none" />
-                  <path d="M0 2 C8 2 6 18 16 18 H84 C94 18 92 2 100 2" fill="none" stroke="var(--blue)" strokeWidth={3} vectorEffect="non-scaling-stroke" />
+                  <path
+                    d="M0 0 H100 V2 C92 2 94 18 84 18 H16 C6 18 8 2 0 2Z"
+                    fill="var(--dip)"
+                    stroke="none"
+                  />
+                  <path
+                    d="M0 2 C8 2 6 18 16 18 H84 C94 18 92 2 100 2"
+                    fill="none"
+                    stroke="var(--blue)"
+                    strokeWidth={3}
+                    vectorEffect="non-scaling-stroke"
+                  />
                 </svg>
               )}
             </Link>

@@ -28,8 +28,16 @@ export function clockWords(dueAt: number, now: number): { words: string; late: b
   const seconds = Math.ceil((dueAt - now) / 1000);
   if (seconds <= 0) {
     const minutes = Math.floor(-seconds / 60);
-    return { words: minutes < 1 ? 'now' : minutes < 90 ? `${minutes} min over` : `${Math.floor(minutes / 60)} h over`, late: true };
+    return {
+      words:
+        minutes < 1 ? 'now' : minutes < 90 ? `${minutes} min over` : `${Math.floor(minutes / 60)} h over`,
+      late: true,
+    };
   }
-  if (seconds >= 3600) return { words: `${Math.floor(seconds / 3600)} h ${String(Math.floor((seconds % 3600) / 60)).padStart(2, '0')}`, late: false };
+  if (seconds >= 3600)
+    return {
+      words: `${Math.floor(seconds / 3600)} h ${String(Math.floor((seconds % 3600) / 60)).padStart(2, '0')}`,
+      late: false,
+    };
   return { words: `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`, late: false };
 }

@@ -1,6 +1,15 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+  type ReactNode,
+} from 'react';
 import { v4 } from 'uuid';
 import type { Outcome } from '@/server/deeds';
 
@@ -96,7 +105,8 @@ export function DeedProvider({ personId, children }: { personId: string; childre
       // Taps go in the order they were made: behind one that waits, the next waits too.
       const outcome = keptRef.current.length > 0 ? NO_ANSWER : await post(deed, body, one.key);
       if (outcome.ok || outcome.why === 'refused') router.refresh();
-      if (!outcome.ok && (outcome.why === 'unavailable' || outcome.why === 'signed-out')) hold([...keptRef.current, one]);
+      if (!outcome.ok && (outcome.why === 'unavailable' || outcome.why === 'signed-out'))
+        hold([...keptRef.current, one]);
       return outcome;
     },
     [hold, personId, router],
@@ -112,14 +122,21 @@ export function DeedProvider({ personId, children }: { personId: string; childre
         busy.current = false;
         if (!outcome.ok && (outcome.why === 'unavailable' || outcome.why === 'signed-out')) return;
         hold(keptRef.current.filter((k) => k.key !== first.key));
-        setNews(outcome.ok ? `Now in the record: ${first.words}.` : `Kept tap "${first.words}" was not done: ${outcome.message}`);
+        setNews(
+          outcome.ok
+            ? `Now in the record: ${first.words}.`
+            : `Kept tap "${first.words}" was not done: ${outcome.message}`,
+        );
         router.refresh();
       });
     }, RETRY_MS);
     return () => clearInterval(retry);
   }, [kept, hold, personId, router]);
 
-  const value = useMemo<Deeds>(() => ({ send, tap, kept, news, dropNews: () => setNews(null) }), [send, tap, kept, news]);
+  const value = useMemo<Deeds>(
+    () => ({ send, tap, kept, news, dropNews: () => setNews(null) }),
+    [send, tap, kept, news],
+  );
   return <Context.Provider value={value}>{children}</Context.Provider>;
 }
 

@@ -26,7 +26,10 @@ const FRESH_MS = 15_000;
 const KEYS_OFF = 'hush-pail-keys-off';
 
 function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|SELECT|TEXTAREA)$/.test(target.tagName));
+  return (
+    target instanceof HTMLElement &&
+    (target.isContentEditable || /^(INPUT|SELECT|TEXTAREA)$/.test(target.tagName))
+  );
 }
 
 /** Listens for the application's keys. Enter is left to whatever has the focus, else it logs the step. */
@@ -55,21 +58,29 @@ function KeptTaps() {
   if (kept.length > 0)
     return (
       <div className={css.kept} role="alert">
-        {kept.length === 1 ? `Kept on this tablet: ${kept[0]?.words ?? ''}.` : `${kept.length} taps are kept on this tablet.`} The shop’s memory is not answering; they are tried again until it does.
+        {kept.length === 1
+          ? `Kept on this tablet: ${kept[0]?.words ?? ''}.`
+          : `${kept.length} taps are kept on this tablet.`}{' '}
+        The shop’s memory is not answering; they are tried again until it does.
       </div>
     );
   if (!news) return null;
   return (
     <div className={`${css.kept} ${css.keptWell}`} role="status">
       {news}
-      <button type="button" onClick={dropNews}>Seen</button>
+      <button type="button" onClick={dropNews}>
+        Seen
+      </button>
     </div>
   );
 }
 
 function ClockFace({ timeZone, name }: { timeZone: string; name: string }) {
   const now = useShopNow();
-  const words = now === null ? '' : new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(now);
+  const words =
+    now === null
+      ? ''
+      : new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(now);
   return (
     <>
       <span className={css.whoClock}>{words}</span>
@@ -91,20 +102,35 @@ function KeySheet({ sheet }: { sheet: React.RefObject<HTMLDialogElement | null> 
       <dl>
         {KEYS.map(({ key, does }) => (
           <div key={key} style={{ display: 'contents' }}>
-            <dt><kbd>{key}</kbd></dt>
+            <dt>
+              <kbd>{key}</kbd>
+            </dt>
             <dd>{does}</dd>
           </div>
         ))}
       </dl>
       <div className={css.foot}>
-        <button type="button" className="plain" aria-pressed={off} onClick={toggle}>{off ? 'Keys are off: turn on' : 'Turn keys off'}</button>
-        <button type="button" className="plain" onClick={() => sheet.current?.close()}>Close</button>
+        <button type="button" className="plain" aria-pressed={off} onClick={toggle}>
+          {off ? 'Keys are off: turn on' : 'Turn keys off'}
+        </button>
+        <button type="button" className="plain" onClick={() => sheet.current?.close()}>
+          Close
+        </button>
       </div>
     </dialog>
   );
 }
 
-function Inside({ shopName, person, timeZone, notes, next, lastEntry, signOut, children }: Omit<FrameProps, 'serverNow'>) {
+function Inside({
+  shopName,
+  person,
+  timeZone,
+  notes,
+  next,
+  lastEntry,
+  signOut,
+  children,
+}: Omit<FrameProps, 'serverNow'>) {
   const router = useRouter();
   const { send } = useDeeds();
   const { colorScheme, setColorScheme } = useMantineColorScheme();
@@ -149,12 +175,22 @@ function Inside({ shopName, person, timeZone, notes, next, lastEntry, signOut, c
         <div>
           <NextList items={next} open={open} onOpen={setOpen} />
           <div className={css.foot}>
-            <button type="button" className="plain" onClick={() => void takeBack()} disabled={!lastEntry}>Take back <kbd>Z</kbd></button>
-            <button type="button" className="plain" onClick={() => setColorScheme(dark ? 'light' : 'dark')}>{dark ? 'Light' : 'Dark'}</button>
-            <button type="button" className="plain" onClick={() => sheet.current?.showModal()}>Keys <kbd>?</kbd></button>
-            <form action={signOut}><button className="plain">Change hands</button></form>
+            <button type="button" className="plain" onClick={() => void takeBack()} disabled={!lastEntry}>
+              Take back <kbd>Z</kbd>
+            </button>
+            <button type="button" className="plain" onClick={() => setColorScheme(dark ? 'light' : 'dark')}>
+              {dark ? 'Light' : 'Dark'}
+            </button>
+            <button type="button" className="plain" onClick={() => sheet.current?.showModal()}>
+              Keys <kbd>?</kbd>
+            </button>
+            <form action={signOut}>
+              <button className="plain">Change hands</button>
+            </form>
           </div>
-          <p className="soft" role="status" style={{ marginTop: 10, fontSize: 16 }}>{said ?? (lastEntry ? `Your last: ${lastEntry.words}` : '')}</p>
+          <p className="soft" role="status" style={{ marginTop: 10, fontSize: 16 }}>
+            {said ?? (lastEntry ? `Your last: ${lastEntry.words}` : '')}
+          </p>
         </div>
       </div>
       <KeySheet sheet={sheet} />

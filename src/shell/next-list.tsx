@@ -23,10 +23,19 @@ function Due({ item, now }: { item: NextItem; now: number | null }) {
 }
 
 /** What is due, soonest first, with its running clocks; on a phone it sits at the thumb. */
-export function NextList({ items, open, onOpen }: { items: readonly NextItem[]; open: boolean; onOpen: (open: boolean) => void }) {
+export function NextList({
+  items,
+  open,
+  onOpen,
+}: {
+  items: readonly NextItem[];
+  open: boolean;
+  onOpen: (open: boolean) => void;
+}) {
   const now = useShopNow();
   const [seen, setSeen] = useState('');
-  const rung = now === null ? [] : items.filter((i) => i.dueAt !== null && i.dueAt <= now && i.startedAt !== null);
+  const rung =
+    now === null ? [] : items.filter((i) => i.dueAt !== null && i.dueAt <= now && i.startedAt !== null);
   const ringing = rung.map((i) => i.id).join();
   useEffect(() => setSeen(ringing), [ringing]);
   return (
@@ -34,12 +43,18 @@ export function NextList({ items, open, onOpen }: { items: readonly NextItem[]; 
       <h2>
         <button type="button" className={css.nextHead} aria-expanded={open} onClick={() => onOpen(!open)}>
           <span>Next</span>
-          <span className={css.nextCount}>{items.length === 0 ? 'nothing due' : `${items.length} due · ${open ? 'close' : 'show'}`}</span>
+          <span className={css.nextCount}>
+            {items.length === 0 ? 'nothing due' : `${items.length} due · ${open ? 'close' : 'show'}`}
+          </span>
         </button>
       </h2>
-      <div className="visually-hidden" role="status">{seen && rung[0] ? `${rung[0].title} is due` : ''}</div>
+      <div className="visually-hidden" role="status">
+        {seen && rung[0] ? `${rung[0].title} is due` : ''}
+      </div>
       <div className={css.nextBody}>
-        {items.length === 0 && <p className="soft">Nothing is due. Clocks you start at the bench run here.</p>}
+        {items.length === 0 && (
+          <p className="soft">Nothing is due. Clocks you start at the bench run here.</p>
+        )}
         <ul>
           {items.map((item) => (
             <li key={item.id}>

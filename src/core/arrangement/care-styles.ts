@@ -29,7 +29,12 @@ function lastStayWith(stays: readonly Stay[], tempOf: (tempC: number) => number)
   return stays.map((stay, at) => (at === stays.length - 1 ? { ...stay, tempC: tempOf(stay.tempC) } : stay));
 }
 
-function styleOf(care: Exclude<Care, 'mixed'>, draws: number, input: ArrangementInput, species: readonly Species[]): CareStyle {
+function styleOf(
+  care: Exclude<Care, 'mixed'>,
+  draws: number,
+  input: ArrangementInput,
+  species: readonly Species[],
+): CareStyle {
   const plan = (solution: SolutionKey, changeEveryDays: number | null): WaterPlan => ({
     start: 'clean',
     solution,
@@ -39,11 +44,22 @@ function styleOf(care: Exclude<Care, 'mixed'>, draws: number, input: Arrangement
   });
   const food = sharedSolution(species);
   if (care === 'careful')
-    return { draws, water: plan(food, CAREFUL_CHANGE_DAYS), events: [], stays: lastStayWith(input.stays, (t) => Math.min(t, COOL_PLACE_C)) };
+    return {
+      draws,
+      water: plan(food, CAREFUL_CHANGE_DAYS),
+      events: [],
+      stays: lastStayWith(input.stays, (t) => Math.min(t, COOL_PLACE_C)),
+    };
   if (care === 'careless')
-    return { draws, water: plan('plain', null), events: [], stays: lastStayWith(input.stays, () => CARELESS_ROOM_C) };
+    return {
+      draws,
+      water: plan('plain', null),
+      events: [],
+      stays: lastStayWith(input.stays, () => CARELESS_ROOM_C),
+    };
   const atHour = (input.countFromHour ?? 0) + USUAL_CHANGE_HOUR;
-  const events: CareEvent[] = input.vessel.kind === 'foam' ? [] : [{ atHour, type: 'change', solution: 'plain' }];
+  const events: CareEvent[] =
+    input.vessel.kind === 'foam' ? [] : [{ atHour, type: 'change', solution: 'plain' }];
   return { draws, water: plan(food, null), events, stays: input.stays };
 }
 
@@ -53,9 +69,14 @@ function styleOf(care: Exclude<Care, 'mixed'>, draws: number, input: Arrangement
  */
 export function careStyles(input: ArrangementInput, species: readonly Species[]): CareStyle[] {
   if ((input.water === undefined) === (input.care === undefined))
-    throw new BrokenContractError([{ field: 'water', message: 'give either water or care, not both and not neither' }]);
+    throw new BrokenContractError([
+      { field: 'water', message: 'give either water or care, not both and not neither' },
+    ]);
   if (input.water) {
-    const water = input.vessel.kind === 'foam' ? { ...input.water, changeEveryDays: null, recutAtChange: false } : input.water;
+    const water =
+      input.vessel.kind === 'foam'
+        ? { ...input.water, changeEveryDays: null, recutAtChange: false }
+        : input.water;
     return [{ draws: input.draws, stays: input.stays, water, events: [] }];
   }
   const { care = 'mixed' } = input;

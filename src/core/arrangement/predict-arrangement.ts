@@ -4,7 +4,13 @@ import { speciesByKey, type Role, type Species } from '../species/species';
 import { quantileOfSorted } from '../statistics';
 import { airByHour } from '../vase-life/air';
 import { HORIZON_DAYS, MODEL, MODEL_VERSION } from '../vase-life/constants';
-import { causeShares, daysLeftOf, hoursToStep, presentableShareByDay, quantilesOf } from '../vase-life/predict-lot';
+import {
+  causeShares,
+  daysLeftOf,
+  hoursToStep,
+  presentableShareByDay,
+  quantilesOf,
+} from '../vase-life/predict-lot';
 import { drawStem, stepStem, type Stem } from '../vase-life/stem';
 import { stemHours, type LineHours } from '../vase-life/stem-hours';
 import { vesselHours } from '../vase-life/vessel-hours';
@@ -25,7 +31,15 @@ interface PreparedLine {
 /** Text that is the same for the same line, whatever order its fields came in. */
 function lineIdentity(line: ArrangementLine): string {
   const { agedDays, stage, droop } = line.arrival;
-  return JSON.stringify([line.species, line.stems, agedDays, stage, droop, line.leafShare, line.events ?? []]);
+  return JSON.stringify([
+    line.species,
+    line.stems,
+    agedDays,
+    stage,
+    droop,
+    line.leafShare,
+    line.events ?? [],
+  ]);
 }
 
 function prepareLines(lines: readonly ArrangementLine[]): PreparedLine[] {
@@ -40,16 +54,26 @@ function prepareLines(lines: readonly ArrangementLine[]): PreparedLine[] {
   }));
 }
 
+const isStanding = (stem: Stem): boolean => stem.endHour === null;
+
 /**
  * One draw of the whole: every stem of every line stepped together in its one vessel, so that a
  * flower that ends gases its neighbours. Ended stems are taken not to be pulled.
  */
-function runDraw(prepared: readonly PreparedLine[], shared: readonly LineHours[], input: ArrangementInput, draw: number, steps: number): Stem[][] {
+function runDraw(
+  prepared: readonly PreparedLine[],
+  shared: readonly LineHours[],
+  input: ArrangementInput,
+  draw: number,
+  steps: number,
+): Stem[][] {
   const stemsByLine = prepared.map(({ line, species, rank }) => {
     const luck = randomStream(input.seed, draw * 64 + rank);
     const lotNormal = luck.normal();
     const ageNormal = luck.normal();
-    return Array.from({ length: line.stems }, () => drawStem(species, line.arrival, luck, lotNormal, ageNormal));
+    return Array.from({ length: line.stems }, () =>
+      drawStem(species, line.arrival, luck, lotNormal, ageNormal),
+    );
   });
   let gasPpm = 0;
   let standing = stemsByLine.reduce((n, stems) => n + stems.length, 0);
@@ -60,9 +84,9 @@ function runDraw(prepared: readonly PreparedLine[], shared: readonly LineHours[]
       const now = hours?.hours[hour];
       if (!hours || !now) return;
       for (const stem of stemsByLine[at] ?? []) {
-        if (stem.endHour !== null) continue;
+        if (!isStanding(stem)) continue;
         stepStem(stem, species, now, hour, now.ethylenePpm + gasPpm, hours.chilledAtHour);
-        if (stem.endHour === null) continue;
+        if (isStanding(stem)) continue;
         standing--;
         if (species.ethylene >= 2) newGasPpm += MODEL.endedFlowerPpm;
       }
@@ -79,7 +103,11 @@ interface DrawOutcome {
   readonly shareByDay: readonly number[];
 }
 
-function outcomeOf(prepared: readonly PreparedLine[], stemsByLine: readonly Stem[][], countFromHour: number): DrawOutcome {
+function outcomeOf(
+  prepared: readonly PreparedLine[],
+  stemsByLine: readonly Stem[][],
+  countFromHour: number,
+): DrawOutcome {
   const ends = prepared.flatMap(({ species }, at) =>
     (stemsByLine[at] ?? []).map((stem) => ({
       days: daysLeftOf(stem, countFromHour),
@@ -134,12 +162,23 @@ export function predictArrangement(input: ArrangementInput): ArrangementForecast
   const prepared = prepareLines(input.lines);
   const outcomes: DrawOutcome[] = [];
   let draw = 0;
-  for (const style of careStyles(input, prepared.map((p) => p.species))) {
+  for (const style of careStyles(
+    input,
+    prepared.map((p) => p.species),
+  )) {
     const air = airByHour(style.stays, steps, input.startHourOfDay ?? 8);
-    const changes = [...style.events, ...input.lines.flatMap((l) => (l.events ?? []).filter((e) => e.type === 'change'))];
+    const changes = [
+      ...style.events,
+      ...input.lines.flatMap((l) => (l.events ?? []).filter((e) => e.type === 'change')),
+    ];
     const vessel = vesselHours(air, style.water, changes);
     const shared = prepared.map(({ species, line }) =>
-      stemHours(species, vessel, line.leafShare, (line.events ?? []).filter((e) => input.vessel.kind === 'vase' || e.type === 'strip')),
+      stemHours(
+        species,
+        vessel,
+        line.leafShare,
+        (line.events ?? []).filter((e) => input.vessel.kind === 'vase' || e.type === 'strip'),
+      ),
     );
     for (let i = 0; i < style.draws; i++, draw++) {
       const stemsByLine = runDraw(prepared, shared, input, draw, steps);
@@ -150,7 +189,12 @@ export function predictArrangement(input: ArrangementInput): ArrangementForecast
   return summarise(input, prepared, outcomes, countFromHour);
 }
 
-function summarise(input: ArrangementInput, prepared: readonly PreparedLine[], outcomes: readonly DrawOutcome[], countFromHour: number): ArrangementForecast {
+function summarise(
+  input: ArrangementInput,
+  prepared: readonly PreparedLine[],
+  outcomes: readonly DrawOutcome[],
+  countFromHour: number,
+): ArrangementForecast {
   const lines = prepared.map(({ line, stems }): LineForecast => ({
     species: line.species,
     daysLeft: quantilesOf(stems.map((s) => daysLeftOf(s, countFromHour))),
@@ -159,7 +203,10 @@ function summarise(input: ArrangementInput, prepared: readonly PreparedLine[], o
   }));
   const days = Array.from({ length: HORIZON_DAYS + 1 }, (_, day) => day);
   const sharesOn = (day: number) => outcomes.map((o) => o.shareByDay[day] ?? 0).sort((a, b) => a - b);
-  const giftDaysAtConfidence = daysReached(outcomes.map((o) => o.stillAGift), input.confidence);
+  const giftDaysAtConfidence = daysReached(
+    outcomes.map((o) => o.stillAGift),
+    input.confidence,
+  );
   return {
     modelVersion: MODEL_VERSION,
     horizonDays: HORIZON_DAYS,
@@ -174,6 +221,9 @@ function summarise(input: ArrangementInput, prepared: readonly PreparedLine[], o
       return { p10: quantileOfSorted(sorted, 0.1), p90: quantileOfSorted(sorted, 0.9) };
     }),
     lines,
-    limitingLine: lines.reduce((worst, l, at) => (l.daysLeft.p50 < (lines[worst]?.daysLeft.p50 ?? Infinity) ? at : worst), 0),
+    limitingLine: lines.reduce(
+      (worst, l, at) => (l.daysLeft.p50 < (lines[worst]?.daysLeft.p50 ?? Infinity) ? at : worst),
+      0,
+    ),
   };
 }

@@ -13,13 +13,19 @@ export function cardCautions(species: readonly Species[], solution: SolutionKey)
   const out: string[] = [];
   const deadly = of((s) => s.pets === 'deadly to cats');
   if (deadly.length > 0)
-    out.push(`Cats: ${namesOf(deadly)} can kill a cat, pollen and vase water too. Any contact: call a vet at once.`);
+    out.push(
+      `Cats: ${namesOf(deadly)} can kill a cat, pollen and vase water too. Any contact: call a vet at once.`,
+    );
   const poisonous = of((s) => s.pets === 'poisonous');
   if (poisonous.length > 0) out.push(`Poisonous to pets if eaten: ${namesOf(poisonous)}.`);
   const sappy = of((s) => /burn|latex|rash/.test(s.skin));
   if (sappy.length > 0) out.push(`Sap can irritate skin and eyes: ${namesOf(sappy)}. Gloves, wash hands.`);
   const notOnFood = of((s) => s.notOnFood === 'yes');
   if (notOnFood.length > 0) out.push(`Not on plates or cakes: ${namesOf(notOnFood)}.`);
-  out.push(solution === 'plain' ? 'Vase water is not for drinking.' : 'Vase water with food in it is not for drinking: keep it from children.');
+  out.push(
+    solution === 'plain'
+      ? 'Vase water is not for drinking.'
+      : 'Vase water with food in it is not for drinking: keep it from children.',
+  );
   return out;
 }

@@ -6,7 +6,8 @@ import { cardCautions } from './card-cautions';
 
 /** A line of the card: what to do, and the day it falls on where it has one (ISO date). */
 export interface CareLine {
-  readonly key: 'water' | 'food' | 'change' | 'top-up' | 'place' | 'nights' | 'pull' | 'anthers' | 'mist' | 'no-recut';
+  readonly key:
+    'water' | 'food' | 'change' | 'top-up' | 'place' | 'nights' | 'pull' | 'anthers' | 'mist' | 'no-recut';
   readonly text: string;
   readonly date: string | null;
 }
@@ -47,13 +48,36 @@ function litresInWords(litres: number): string {
 
 function waterLines(input: CareCardInput, hasMucilage: boolean): CareLine[] {
   if (input.vessel.kind === 'foam')
-    return [{ key: 'top-up', text: 'Morning and evening, part the leaves and pour water slowly into the foam until it stands in the dish. Never let it dry: foam does not drink twice.', date: null }];
+    return [
+      {
+        key: 'top-up',
+        text: 'Morning and evening, part the leaves and pour water slowly into the foam until it stands in the dish. Never let it dry: foam does not drink twice.',
+        date: null,
+      },
+    ];
   const food = SOLUTIONS[input.solution];
-  const recut = hasMucilage ? 'Cut 2 cm off the others, not the daffodils or hyacinths' : 'Cut 2 cm off every stem, slanted';
+  const recut = hasMucilage
+    ? 'Cut 2 cm off the others, not the daffodils or hyacinths'
+    : 'Cut 2 cm off every stem, slanted';
   return [
-    { key: 'food', text: input.solution === 'plain' ? 'Clean cool water, nothing in it.' : `${food.name}: one dose for ${litresInWords(input.vessel.litres)}. Half a dose is worse than it sounds.`, date: null },
-    { key: 'change', text: `Tip out, rinse the vase, fill afresh with ${litresInWords(input.vessel.litres)} and new food. ${recut}. Again every ${input.changeEveryDays} days.`, date: addDays(input.date, input.changeEveryDays) },
-    { key: 'water', text: 'Top up every day with cool water. Nothing green below the waterline.', date: null },
+    {
+      key: 'food',
+      text:
+        input.solution === 'plain'
+          ? 'Clean cool water, nothing in it.'
+          : `${food.name}: one dose for ${litresInWords(input.vessel.litres)}. Half a dose is worse than it sounds.`,
+      date: null,
+    },
+    {
+      key: 'change',
+      text: `Tip out, rinse the vase, fill afresh with ${litresInWords(input.vessel.litres)} and new food. ${recut}. Again every ${input.changeEveryDays} days.`,
+      date: addDays(input.date, input.changeEveryDays),
+    },
+    {
+      key: 'water',
+      text: 'Top up every day with cool water. Nothing green below the waterline.',
+      date: null,
+    },
   ];
 }
 
@@ -62,19 +86,33 @@ function placeLine(species: readonly Species[]): CareLine {
   const gassed = species.some((s) => s.ethylene >= 2);
   const fruit = gassed ? 'well away from fruit' : 'away from fruit';
   return chilly
-    ? { key: 'place', text: `Keep it warm, above 13 °C, never in a fridge or on a cold sill. Out of sun, off heaters, ${fruit}.`, date: null }
-    : { key: 'place', text: `Cool spot out of sun and draught, off heaters and televisions, ${fruit}. A cold place at night, 5 to 10 °C, helps most of all.`, date: null };
+    ? {
+        key: 'place',
+        text: `Keep it warm, above 13 °C, never in a fridge or on a cold sill. Out of sun, off heaters, ${fruit}.`,
+        date: null,
+      }
+    : {
+        key: 'place',
+        text: `Cool spot out of sun and draught, off heaters and televisions, ${fruit}. A cold place at night, 5 to 10 °C, helps most of all.`,
+        date: null,
+      };
 }
 
 function pullLine(input: CareCardInput): CareLine {
-  return { key: 'pull', text: `Pull whatever fades; ${input.firstToFade.toLowerCase()} will be first. A dying flower ages its neighbours.`, date: addDays(input.date, input.daysTo.firstFade) };
+  return {
+    key: 'pull',
+    text: `Pull whatever fades; ${input.firstToFade.toLowerCase()} will be first. A dying flower ages its neighbours.`,
+    date: addDays(input.date, input.daysTo.firstFade),
+  };
 }
 
 /** What to do when a head hangs; null where nothing helps. Never just-boiled water in the vase. */
 function rescueFor(input: CareCardInput): string | null {
   if (input.vessel.kind === 'foam') return 'A head hangs: water the foam at once and move it somewhere cool.';
   if (input.species.every((s) => s.key === 'gerbera')) return null;
-  const not = input.species.some((s) => s.key === 'gerbera') ? ' Not for the gerbera: its neck does not come back.' : '';
+  const not = input.species.some((s) => s.key === 'gerbera')
+    ? ' Not for the gerbera: its neck does not come back.'
+    : '';
   return `A head hangs: cut 3 cm, stand the end in hot tap water in a mug until it cools, then deep cold water.${not}`;
 }
 
@@ -85,15 +123,30 @@ function rescueFor(input: CareCardInput): string | null {
  */
 export function composeCard(input: CareCardInput): CareCard {
   const has = (test: (s: Species) => boolean): boolean => input.species.some(test);
-  const lines = [placeLine(input.species), ...waterLines(input, has((s) => s.sap === 'mucilage')), pullLine(input)];
+  const lines = [
+    placeLine(input.species),
+    ...waterLines(
+      input,
+      has((s) => s.sap === 'mucilage'),
+    ),
+    pullLine(input),
+  ];
   if (has((s) => s.pets === 'deadly to cats'))
-    lines.push({ key: 'anthers', text: 'Lilies: pinch the anthers out with a tissue as each flower opens.', date: null });
+    lines.push({
+      key: 'anthers',
+      text: 'Lilies: pinch the anthers out with a tissue as each flower opens.',
+      date: null,
+    });
   if (has((s) => s.mist === 'yes' && s.role !== 'foliage'))
     lines.push({ key: 'mist', text: 'Mist it lightly once a day, not the roses.', date: null });
   const days = input.daysTo;
   return {
     lines: lines.slice(0, 6),
-    dates: { firstFade: addDays(input.date, days.firstFade), stillAGift: addDays(input.date, days.stillAGift), lastStand: addDays(input.date, days.lastStand) },
+    dates: {
+      firstFade: addDays(input.date, days.firstFade),
+      stillAGift: addDays(input.date, days.stillAGift),
+      lastStand: addDays(input.date, days.lastStand),
+    },
     promise: input.promiseDays === 1 ? '1 day' : `${input.promiseDays} days`,
     rescue: rescueFor(input),
     cautions: cardCautions(input.species, input.solution),

@@ -1,7 +1,15 @@
 import { composeProtocol } from '../protocol/compose';
 import type { ProtocolStep } from '../protocol/types';
 import { idealArrivalStage, speciesByKey } from '../species/species';
-import { arrivalFromJourney, droopOf, isWetPacked, journeyStays, routeNamed, stepJourney, type Route } from '../vase-life/journey';
+import {
+  arrivalFromJourney,
+  droopOf,
+  isWetPacked,
+  journeyStays,
+  routeNamed,
+  stepJourney,
+  type Route,
+} from '../vase-life/journey';
 import type { Droop } from '../vase-life/types';
 
 /** Where a note names no route we know: by road from the glasshouse, the commonest and mildest. */
@@ -23,7 +31,12 @@ export interface FirstGuess {
 }
 
 /** Guesses a lot's state at the door from its journey, and the protocol that goes with it. */
-export function firstGuess(lot: { readonly speciesKey: string; readonly origin: string | null; readonly packing: string; readonly hoursSinceCut: number }): FirstGuess {
+export function firstGuess(lot: {
+  readonly speciesKey: string;
+  readonly origin: string | null;
+  readonly packing: string;
+  readonly hoursSinceCut: number;
+}): FirstGuess {
   const species = speciesByKey(lot.speciesKey);
   const wet = isWetPacked(lot.packing);
   const route = routeNamed(lot.origin ?? '') ?? UNNAMED_ROUTE;
@@ -32,5 +45,11 @@ export function firstGuess(lot: { readonly speciesKey: string; readonly origin: 
   const droop = droopOf(outcome.waterContent);
   const arrival = arrivalFromJourney(species, outcome, stage, droop);
   const hoursDry = wet ? 0 : lot.hoursSinceCut;
-  return { stage, droop, agedDays: arrival.agedDays, airShare: arrival.airShare ?? 0, plan: composeProtocol({ species, stage, droop, packing: lot.packing, hoursDry }) };
+  return {
+    stage,
+    droop,
+    agedDays: arrival.agedDays,
+    airShare: arrival.airShare ?? 0,
+    plan: composeProtocol({ species, stage, droop, packing: lot.packing, hoursDry }),
+  };
 }

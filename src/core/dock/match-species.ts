@@ -2,14 +2,34 @@ import { SPECIES, type Species } from '../species/species';
 
 /** Trade names that are not the table's own, in words a note may use. */
 const SYNONYMS: Readonly<Record<string, string>> = {
-  'spray roses': 'spray-rose', 'lily oriental': 'lily-oriental', 'oriental lilies': 'lily-oriental',
-  'asiatic lily': 'lily-asiatic', 'la lily': 'lily-asiatic', lily: 'lily-oriental',
-  narcissus: 'daffodil', daffodil: 'daffodil', strelitzia: 'bird-of-paradise', oxypetalum: 'tweedia',
-  gypsophila: 'gypsophila', gypso: 'gypsophila', 'babys breath': 'gypsophila', acacia: 'mimosa',
-  'leather fern': 'leatherleaf', leatherleaf: 'leatherleaf', aster: 'aster', alstro: 'alstroemeria',
-  'chrysanthemum spray': 'chrysanthemum-spray', 'chrys spray': 'chrysanthemum-spray', hippeastrum: 'amaryllis',
-  zantedeschia: 'calla', 'calla lily': 'calla', paeonia: 'peony', hypericum: 'hypericum', 'sea lavender': 'limonium',
-  limonium: 'limonium', eustoma: 'lisianthus',
+  'spray roses': 'spray-rose',
+  'lily oriental': 'lily-oriental',
+  'oriental lilies': 'lily-oriental',
+  'asiatic lily': 'lily-asiatic',
+  'la lily': 'lily-asiatic',
+  lily: 'lily-oriental',
+  narcissus: 'daffodil',
+  daffodil: 'daffodil',
+  strelitzia: 'bird-of-paradise',
+  oxypetalum: 'tweedia',
+  gypsophila: 'gypsophila',
+  gypso: 'gypsophila',
+  'babys breath': 'gypsophila',
+  acacia: 'mimosa',
+  'leather fern': 'leatherleaf',
+  leatherleaf: 'leatherleaf',
+  aster: 'aster',
+  alstro: 'alstroemeria',
+  'chrysanthemum spray': 'chrysanthemum-spray',
+  'chrys spray': 'chrysanthemum-spray',
+  hippeastrum: 'amaryllis',
+  zantedeschia: 'calla',
+  'calla lily': 'calla',
+  paeonia: 'peony',
+  hypericum: 'hypericum',
+  'sea lavender': 'limonium',
+  limonium: 'limonium',
+  eustoma: 'lisianthus',
 };
 
 export interface SpeciesMatch {
@@ -42,7 +62,8 @@ export function slipsBetween(a: string, b: string): number {
     for (let j = 1; j <= b.length; j++) {
       const cost = a[i - 1] === b[j - 1] ? 0 : 1;
       let least = Math.min(at(i - 1, j) + 1, at(i, j - 1) + 1, at(i - 1, j - 1) + cost);
-      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1]) least = Math.min(least, at(i - 2, j - 2) + 1);
+      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1])
+        least = Math.min(least, at(i - 2, j - 2) + 1);
       (rows[i] as number[])[j] = least;
     }
   return at(a.length, b.length);
@@ -70,5 +91,7 @@ export function matchSpecies(product: string): SpeciesMatch | null {
     const slips = slipsBetween(singular(words), name);
     if (slips <= Math.floor(name.length / 5) && (!best || slips < best.slips)) best = { species, slips };
   }
-  return best && { species: best.species, how: 'likely', reason: `"${product}" spelled like ${best.species.name}` };
+  return (
+    best && { species: best.species, how: 'likely', reason: `"${product}" spelled like ${best.species.name}` }
+  );
 }

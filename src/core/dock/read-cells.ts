@@ -15,5 +15,7 @@ export function readIsoDate(text: string): string | null {
   const match = /^(\d{4})-(\d{2})-(\d{2})$/.exec(text.trim());
   if (!match) return null;
   const date = new Date(`${text.trim()}T00:00:00Z`);
-  return !Number.isNaN(date.getTime()) && date.toISOString().slice(0, 10) === text.trim() ? text.trim() : null;
+  return !Number.isNaN(date.getTime()) && date.toISOString().slice(0, 10) === text.trim()
+    ? text.trim()
+    : null;
 }

@@ -82,11 +82,24 @@ function readLine(row: readonly string[], line: number, columns: ReadonlyMap<Col
   } else if (stems === null) decide.push('no count of stems');
   const status = decide.length > 0 ? 'needs-decision' : match?.how === 'likely' ? 'guessed' : 'understood';
   return {
-    line, status, reasons: [...decide, ...reasons], product: cell('product'),
-    speciesKey: match?.species.key ?? null, variety: cell('variety') || null, colour: cell('colour') || null,
-    lengthCm: readNumber(cell('lengthCm')), bunches, stemsPerBunch, stems, weightG,
-    headsMin: readCount(cell('headsMin')), cutDate, origin: cell('origin') || null,
-    packing: cell('packing') || null, unitPrice: readNumber(cell('unitPrice')), currency: cell('currency') || null,
+    line,
+    status,
+    reasons: [...decide, ...reasons],
+    product: cell('product'),
+    speciesKey: match?.species.key ?? null,
+    variety: cell('variety') || null,
+    colour: cell('colour') || null,
+    lengthCm: readNumber(cell('lengthCm')),
+    bunches,
+    stemsPerBunch,
+    stems,
+    weightG,
+    headsMin: readCount(cell('headsMin')),
+    cutDate,
+    origin: cell('origin') || null,
+    packing: cell('packing') || null,
+    unitPrice: readNumber(cell('unitPrice')),
+    currency: cell('currency') || null,
   };
 }
 
@@ -98,11 +111,15 @@ function readLine(row: readonly string[], line: number, columns: ReadonlyMap<Col
 export function readDeliveryNote(text: string): DeliveryNote {
   if (text.trim() === '') throw new UnreadableNoteError('The file is empty. Nothing was booked in.');
   if (/[\u0000-\u0008]/.test(text.slice(0, 4000)))
-    throw new UnreadableNoteError('This is not a CSV file: it holds binary data. Ask the supplier for the note as CSV. Nothing was booked in.');
+    throw new UnreadableNoteError(
+      'This is not a CSV file: it holds binary data. Ask the supplier for the note as CSV. Nothing was booked in.',
+    );
   const { data: rows } = Papa.parse<string[]>(text, { skipEmptyLines: false });
   const heading = findHeading(rows);
   if (!heading)
-    throw new UnreadableNoteError('No heading names a product and a count of bunches or a weight, so this does not read as a delivery note. Nothing was booked in.');
+    throw new UnreadableNoteError(
+      'No heading names a product and a count of bunches or a weight, so this does not read as a delivery note. Nothing was booked in.',
+    );
   const { at, columns } = heading;
   const body = rows.slice(at + 1);
   const first = body.find((r) => r.some((c) => c.trim() !== ''));
@@ -111,6 +128,7 @@ export function readDeliveryNote(text: string): DeliveryNote {
     .map((row, i) => ({ row, line: at + 2 + i }))
     .filter(({ row }) => row.some((c) => c.trim() !== ''))
     .map(({ row, line }) => readLine(row, line, columns));
-  if (lines.length === 0) throw new UnreadableNoteError('The note has a heading but no lines. Nothing was booked in.');
+  if (lines.length === 0)
+    throw new UnreadableNoteError('The note has a heading but no lines. Nothing was booked in.');
   return { supplier: of('supplier'), deliveryRef: of('deliveryRef'), lines };
 }

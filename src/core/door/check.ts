@@ -5,7 +5,8 @@ import { BrokenContractError, type FieldProblem } from '../errors';
 function pathOf(issue: v.BaseIssue<unknown>): string {
   const keys = (issue.path ?? []).map((part) => part.key);
   return keys.reduce<string>(
-    (path, key) => (typeof key === 'number' ? `${path}[${key}]` : path === '' ? String(key) : `${path}.${String(key)}`),
+    (path, key) =>
+      typeof key === 'number' ? `${path}[${key}]` : path === '' ? String(key) : `${path}.${String(key)}`,
     '',
   );
 }
@@ -25,7 +26,10 @@ export function problemsOf(issues: readonly v.BaseIssue<unknown>[]): FieldProble
  * The input as its schema types it.
  * @throws BrokenContractError naming every field that is wrong
  */
-export function checked<TSchema extends v.GenericSchema>(schema: TSchema, input: unknown): v.InferOutput<TSchema> {
+export function checked<TSchema extends v.GenericSchema>(
+  schema: TSchema,
+  input: unknown,
+): v.InferOutput<TSchema> {
   const result = v.safeParse(schema, input);
   if (!result.success) throw new BrokenContractError(problemsOf(result.issues));
   return result.output;

@@ -1,8 +1,6 @@
 import { predictArrangement } from '../arrangement/predict-arrangement';
-import type { ArrangementInput } from '../arrangement/types';
 import { SPECIES } from '../species/species';
 import { predictLot } from '../vase-life/predict-lot';
-import type { LotInput } from '../vase-life/types';
 import { checked } from './check';
 import { arrangementInputSchema, lotInputSchema } from './schemas';
 
@@ -18,11 +16,11 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   'predict-lot': {
     summary: 'days left in one lot',
     needsInput: true,
-    run: (input) => predictLot(checked(lotInputSchema, input) as LotInput),
+    run: (input) => predictLot(checked(lotInputSchema, input)),
   },
   'predict-arrangement': {
     summary: 'three dates and the promise of an arrangement',
     needsInput: true,
-    run: (input) => predictArrangement(checked(arrangementInputSchema, input) as ArrangementInput),
+    run: (input) => predictArrangement(checked(arrangementInputSchema, input)),
   },
 };

@@ -3,17 +3,32 @@ import { SPECIES } from '../species/species';
 import { SOLUTION_KEYS } from '../water/solutions';
 
 const between = (low: number, high: number) =>
-  v.pipe(v.number(`must be a number from ${low} to ${high}`), v.finite(`must be a number from ${low} to ${high}`), v.minValue(low, `must be from ${low} to ${high}`), v.maxValue(high, `must be from ${low} to ${high}`));
+  v.pipe(
+    v.number(`must be a number from ${low} to ${high}`),
+    v.finite(`must be a number from ${low} to ${high}`),
+    v.minValue(low, `must be from ${low} to ${high}`),
+    v.maxValue(high, `must be from ${low} to ${high}`),
+  );
 const whole = (low: number, high: number) => v.pipe(between(low, high), v.integer('must be a whole number'));
-const oneOf = <const T extends readonly string[]>(options: T) => v.picklist(options, `must be one of ${options.join(', ')}`);
+const oneOf = <const T extends readonly string[]>(options: T) =>
+  v.picklist(options, `must be one of ${options.join(', ')}`);
 const flag = v.boolean('must be true or false');
 const strict = <T extends v.ObjectEntries>(entries: T) =>
-  v.strictObject(entries, (issue) => (issue.expected === 'never' ? 'is not a field of this form' : issue.received === 'undefined' ? 'is missing' : 'must be an object'));
+  v.strictObject(entries, (issue) =>
+    issue.expected === 'never'
+      ? 'is not a field of this form'
+      : issue.received === 'undefined'
+        ? 'is missing'
+        : 'must be an object',
+  );
 
 /** Longest time a stay, a count or an event may lie from the start: a year. */
 const YEAR_H = 8784;
 
-export const speciesKeySchema = v.picklist(SPECIES.map((s) => s.key), (issue) => `no species is called ${issue.received}; "species" lists them`);
+export const speciesKeySchema = v.picklist(
+  SPECIES.map((s) => s.key),
+  (issue) => `no species is called ${issue.received}; "species" lists them`,
+);
 export const seedSchema = whole(0, Number.MAX_SAFE_INTEGER);
 
 export const arrivalSchema = strict({
@@ -32,7 +47,14 @@ const stayFields = {
   wet: flag,
   cutOnReturn: v.optional(flag),
   drinkTempC: v.optional(between(0, 60)),
-  night: v.optional(strict({ fromHour: between(0, 24), toHour: between(0, 24), tempC: between(-10, 50), humidityPct: between(1, 100) })),
+  night: v.optional(
+    strict({
+      fromHour: between(0, 24),
+      toHour: between(0, 24),
+      tempC: between(-10, 50),
+      humidityPct: between(1, 100),
+    }),
+  ),
 };
 
 export const staysSchema = v.pipe(
@@ -45,8 +67,13 @@ export const staysSchema = v.pipe(
       const isLast = at === dataset.value.length - 1;
       if (isLast === (stay.hours === null)) return;
       addIssue({
-        message: isLast ? 'must be null for the last stay, which lasts' : 'must be a number: only the last stay lasts',
-        path: [{ type: 'array', origin: 'value', input: dataset.value, key: at, value: stay }, { type: 'object', origin: 'value', input: { ...stay }, key: 'hours', value: stay.hours }],
+        message: isLast
+          ? 'must be null for the last stay, which lasts'
+          : 'must be a number: only the last stay lasts',
+        path: [
+          { type: 'array', origin: 'value', input: dataset.value, key: at, value: stay },
+          { type: 'object', origin: 'value', input: { ...stay }, key: 'hours', value: stay.hours },
+        ],
       });
     });
   }),
@@ -95,7 +122,16 @@ export const arrangementInputSchema = strict({
   seed: seedSchema,
   draws: whole(1, 5_000),
   lines: v.pipe(
-    v.array(strict({ species: speciesKeySchema, stems: whole(1, 300), arrival: arrivalSchema, leafShare: between(0, 1), events: v.optional(eventsSchema) }), 'must be a list of lines'),
+    v.array(
+      strict({
+        species: speciesKeySchema,
+        stems: whole(1, 300),
+        arrival: arrivalSchema,
+        leafShare: between(0, 1),
+        events: v.optional(eventsSchema),
+      }),
+      'must be a list of lines',
+    ),
     v.minLength(1, 'needs at least one line'),
     v.maxLength(60, 'takes at most 60 lines'),
   ),

@@ -1,5 +1,15 @@
 import { skinCaution } from './cautions';
-import { cutStep, drinkStep, drinkWish, figure, hotDipStep, step, stripStep, timing, unpackStep } from './steps';
+import {
+  cutStep,
+  drinkStep,
+  drinkWish,
+  figure,
+  hotDipStep,
+  step,
+  stripStep,
+  timing,
+  unpackStep,
+} from './steps';
 import type { LotState, PailWish, ProtocolStep } from './types';
 
 const { MINUTE, HOUR } = timing;
@@ -13,7 +23,11 @@ function mucilageSoak({ species }: LotState): ProtocolStep {
   const { hours, ...pail } = coolAlone(4);
   return step('sap-soak', {
     title: 'Straight into cool water, alone. No cut',
-    figures: [figure.depthFigure(pail.depthCm, 'plain'), figure.warmthFigure(pail.tempC, 'cool'), figure.timeFigure(hours * HOUR, 'then tip out')],
+    figures: [
+      figure.depthFigure(pail.depthCm, 'plain'),
+      figure.warmthFigure(pail.tempC, 'cool'),
+      figure.timeFigure(hours * HOUR, 'then tip out'),
+    ],
     reason: 'Its sap shortens the life of whatever shares the water, tulips most. A cut would open it again.',
     caution: skinCaution(species),
     waitSeconds: hours * HOUR,
@@ -26,7 +40,12 @@ function mucilageSoak({ species }: LotState): ProtocolStep {
 function latexSteps({ species }: LotState): ProtocolStep[] {
   const { hours, ...pail } = coolAlone(1);
   return [
-    step('sap-dab', { title: 'Dab the cut until it stops weeping', reason: 'A skin of dried latex would seal the cut; wet, it clouds the water.', caution: skinCaution(species), doneWord: 'Dry' }),
+    step('sap-dab', {
+      title: 'Dab the cut until it stops weeping',
+      reason: 'A skin of dried latex would seal the cut; wet, it clouds the water.',
+      caution: skinCaution(species),
+      doneWord: 'Dry',
+    }),
     step('sap-soak', {
       title: 'Let it drink with its own kind only',
       figures: [figure.depthFigure(13, 'plain'), figure.timeFigure(hours * HOUR, 'then it may join others')],
@@ -42,19 +61,61 @@ function latexSteps({ species }: LotState): ProtocolStep[] {
 function specialsBeforeDrink({ species }: LotState): ProtocolStep[] {
   switch (species.key) {
     case 'hydrangea':
-      return [step('quick-dip', { title: 'Touch the cut to alum or hydrating acid', figures: [figure.timeFigure(2, 'no longer')], reason: 'It keeps the cut open; without it this one collapses unannounced.', doneWord: 'Dipped', caution: 'Acid dip: gloves, and never near sanitiser.' })];
+      return [
+        step('quick-dip', {
+          title: 'Touch the cut to alum or hydrating acid',
+          figures: [figure.timeFigure(2, 'no longer')],
+          reason: 'It keeps the cut open; without it this one collapses unannounced.',
+          doneWord: 'Dipped',
+          caution: 'Acid dip: gloves, and never near sanitiser.',
+        }),
+      ];
     case 'amaryllis':
-      return [step('fill-stem', { title: 'Turn over, fill the stem with water, plug with wet cotton', reason: 'The hollow stem then carries its own weight of flower.', doneWord: 'Filled and plugged', caution: skinCaution(species) }),
-        step('wrap', { title: 'A band or tape round the cut end', reason: 'Without it the end rolls up like a ribbon.', doneWord: 'Banded' })];
+      return [
+        step('fill-stem', {
+          title: 'Turn over, fill the stem with water, plug with wet cotton',
+          reason: 'The hollow stem then carries its own weight of flower.',
+          doneWord: 'Filled and plugged',
+          caution: skinCaution(species),
+        }),
+        step('wrap', {
+          title: 'A band or tape round the cut end',
+          reason: 'Without it the end rolls up like a ribbon.',
+          doneWord: 'Banded',
+        }),
+      ];
     case 'bird-of-paradise':
       return [
-        step('plunge', { title: 'Pods under warm water', figures: [figure.warmthFigure(38, 'warm'), figure.timeFigure(18 * MINUTE, 'all under')], reason: 'Soaking softens the pod so the first florets lift out whole.', waitSeconds: 18 * MINUTE, doneWord: 'Under water' }),
-        step('lift-florets', { title: 'Lift the first florets out by hand', reason: 'More follow on their own once the first are free.', doneWord: 'Lifted' }),
+        step('plunge', {
+          title: 'Pods under warm water',
+          figures: [figure.warmthFigure(38, 'warm'), figure.timeFigure(18 * MINUTE, 'all under')],
+          reason: 'Soaking softens the pod so the first florets lift out whole.',
+          waitSeconds: 18 * MINUTE,
+          doneWord: 'Under water',
+        }),
+        step('lift-florets', {
+          title: 'Lift the first florets out by hand',
+          reason: 'More follow on their own once the first are free.',
+          doneWord: 'Lifted',
+        }),
       ];
     case 'tulip':
-      return [step('wrap', { title: 'Wrap the bunch in paper to drink', reason: 'It drinks itself stiff in the shape it is held in.', doneWord: 'Wrapped', because: 'house' })];
+      return [
+        step('wrap', {
+          title: 'Wrap the bunch in paper to drink',
+          reason: 'It drinks itself stiff in the shape it is held in.',
+          doneWord: 'Wrapped',
+          because: 'house',
+        }),
+      ];
     case 'gerbera':
-      return [step('grid', { title: 'Hang the heads through a grid', reason: 'Stems set straight while they drink; a neck that drops does not return.', doneWord: 'Hung' })];
+      return [
+        step('grid', {
+          title: 'Hang the heads through a grid',
+          reason: 'Stems set straight while they drink; a neck that drops does not return.',
+          doneWord: 'Hung',
+        }),
+      ];
     default:
       return [];
   }
@@ -62,10 +123,31 @@ function specialsBeforeDrink({ species }: LotState): ProtocolStep[] {
 
 function specialsAfterDrink({ species }: LotState): ProtocolStep[] {
   const out: ProtocolStep[] = [];
-  if (species.mist === 'yes') out.push(step('mist', { title: 'Mist lightly', reason: 'It takes water through leaf and petal as well.', doneWord: 'Misted' }));
-  if (species.mist === 'wrap') out.push(step('wrap', { title: 'Keep it closed in its damp sleeve', reason: 'It crisps or shrivels in a dry room.', doneWord: 'Sleeved' }));
+  if (species.mist === 'yes')
+    out.push(
+      step('mist', {
+        title: 'Mist lightly',
+        reason: 'It takes water through leaf and petal as well.',
+        doneWord: 'Misted',
+      }),
+    );
+  if (species.mist === 'wrap')
+    out.push(
+      step('wrap', {
+        title: 'Keep it closed in its damp sleeve',
+        reason: 'It crisps or shrivels in a dry room.',
+        doneWord: 'Sleeved',
+      }),
+    );
   if (species.key.startsWith('lily-') && species.role === 'focal')
-    out.push(step('de-pollen', { title: 'Pinch out anthers as each flower cracks open', reason: 'Before the pollen dusts: it stains, and it can kill a cat.', doneWord: 'Anthers out, binned', caution: 'Deadly to cats: bag the anthers, wash hands, keep the water away from pets.' }));
+    out.push(
+      step('de-pollen', {
+        title: 'Pinch out anthers as each flower cracks open',
+        reason: 'Before the pollen dusts: it stains, and it can kill a cat.',
+        doneWord: 'Anthers out, binned',
+        caution: 'Deadly to cats: bag the anthers, wash hands, keep the water away from pets.',
+      }),
+    );
   return out;
 }
 
@@ -74,7 +156,13 @@ function lookBack({ species, droop }: LotState): ProtocolStep {
     droop === 'firm'
       ? 'Drinking shows in the neck before anywhere else.'
       : 'If it still hangs: cut again, hot water, its own pail. Some never come back.';
-  return step('look-back', { mode: 'look', title: 'Look back: upright?', reason, because: droop === 'firm' ? 'species' : 'state', doneWord: species.habit === 'blade' ? 'Firm' : 'Upright' });
+  return step('look-back', {
+    mode: 'look',
+    title: 'Look back: upright?',
+    reason,
+    because: droop === 'firm' ? 'species' : 'state',
+    doneWord: species.habit === 'blade' ? 'Firm' : 'Upright',
+  });
 }
 
 function keepStep({ species }: LotState): ProtocolStep {
@@ -87,7 +175,12 @@ function keepStep({ species }: LotState): ProtocolStep {
       : ['the cold room', `Keeps best at ${species.storeMinC} to ${species.storeMaxC} °C, away from fruit.`];
   return step('move', {
     title: `To ${place}`,
-    figures: [figure.warmthFigure(warm ? species.storeMinC : species.storeMaxC, `${species.storeMinC} to ${species.storeMaxC} °C`)],
+    figures: [
+      figure.warmthFigure(
+        warm ? species.storeMinC : species.storeMaxC,
+        `${species.storeMinC} to ${species.storeMaxC} °C`,
+      ),
+    ],
     reason,
     doneWord: 'In its place',
   });
@@ -102,14 +195,35 @@ export function composeProtocol(state: LotState): ProtocolStep[] {
   const hangs = droop === 'hanging';
   const wish = drinkWish(state);
   const steps: (ProtocolStep | null)[] = [unpackStep(state)];
-  if (species.key === 'tulip') steps.push(step('rinse', { title: 'Rinse soil off the stem foot', reason: 'Soil in the pail is tomorrow’s cloudy water.', doneWord: 'Rinsed' }));
+  if (species.key === 'tulip')
+    steps.push(
+      step('rinse', {
+        title: 'Rinse soil off the stem foot',
+        reason: 'Soil in the pail is tomorrow’s cloudy water.',
+        doneWord: 'Rinsed',
+      }),
+    );
   steps.push(stripStep(state, wish.depthCm));
   if (species.skin === 'thorns')
-    steps.push(step('thorns', { title: 'Rub thorns off only where a hand will hold', reason: 'Every scar lets bacteria in; whole bark keeps them out.', because: 'house', doneWord: 'Handholds clear', caution: 'Thorns: thick gloves.' }));
+    steps.push(
+      step('thorns', {
+        title: 'Rub thorns off only where a hand will hold',
+        reason: 'Every scar lets bacteria in; whole bark keeps them out.',
+        because: 'house',
+        doneWord: 'Handholds clear',
+        caution: 'Thorns: thick gloves.',
+      }),
+    );
   if (species.sap === 'mucilage') steps.push(mucilageSoak(state));
   else steps.push(cutStep(state, hangs), hotDipStep(state, hangs));
   if (species.sap === 'latex') steps.push(...latexSteps(state));
-  steps.push(...specialsBeforeDrink(state), drinkStep(state), lookBack(state), ...specialsAfterDrink(state), keepStep(state));
+  steps.push(
+    ...specialsBeforeDrink(state),
+    drinkStep(state),
+    lookBack(state),
+    ...specialsAfterDrink(state),
+    keepStep(state),
+  );
   return steps.filter((s): s is ProtocolStep => s !== null);
 }
 
@@ -117,4 +231,3 @@ export function composeProtocol(state: LotState): ProtocolStep[] {
 export function mayShareWater(a: PailWish, b: PailWish): boolean {
   return !a.alone && !b.alone && a.solution === b.solution && a.depth === b.depth;
 }
-

@@ -19,10 +19,30 @@ export function warmthWord(tempC: number): 'cold' | 'cool' | 'tepid' | 'warm' | 
   return tempC < 45 ? 'warm' : 'hot';
 }
 
-const lengthFigure = (cm: number, of: string): StepFigure => ({ value: `${cm} cm`, of, drawn: 'length', level: cm });
-const warmthFigure = (c: number, of: string): StepFigure => ({ value: `${c} °C`, of, drawn: 'warmth', level: c });
-const depthFigure = (cm: number, of: string): StepFigure => ({ value: `${cm} cm`, of, drawn: 'depth', level: cm / DEEP_PAIL_CM });
-const timeFigure = (seconds: number, of: string): StepFigure => ({ value: spokenTime(seconds), of, drawn: 'time', level: seconds });
+const lengthFigure = (cm: number, of: string): StepFigure => ({
+  value: `${cm} cm`,
+  of,
+  drawn: 'length',
+  level: cm,
+});
+const warmthFigure = (c: number, of: string): StepFigure => ({
+  value: `${c} °C`,
+  of,
+  drawn: 'warmth',
+  level: c,
+});
+const depthFigure = (cm: number, of: string): StepFigure => ({
+  value: `${cm} cm`,
+  of,
+  drawn: 'depth',
+  level: cm / DEEP_PAIL_CM,
+});
+const timeFigure = (seconds: number, of: string): StepFigure => ({
+  value: spokenTime(seconds),
+  of,
+  drawn: 'time',
+  level: seconds,
+});
 
 /** A clock's length as it is said: 30 s, 20 min, 4 h. */
 export function spokenTime(seconds: number): string {
@@ -36,7 +56,16 @@ type Part = Omit<ProtocolStep, 'kind' | 'mode' | 'because' | 'figures' | 'cautio
 /** A step of the kind; what is left out is a plain deed the species asks for. */
 export function step(kind: StepKind, part: Part): ProtocolStep {
   const waitSeconds = part.waitSeconds ?? 0;
-  return { kind, mode: waitSeconds > 0 ? 'wait' : 'hands', because: 'species', figures: [], caution: null, pail: null, ...part, waitSeconds };
+  return {
+    kind,
+    mode: waitSeconds > 0 ? 'wait' : 'hands',
+    because: 'species',
+    figures: [],
+    caution: null,
+    pail: null,
+    ...part,
+    waitSeconds,
+  };
 }
 
 export function unpackStep({ species, packing }: LotState): ProtocolStep {
@@ -58,12 +87,20 @@ export function unpackStep({ species, packing }: LotState): ProtocolStep {
       : bract
         ? 'The papery bract browns and binds the buds as they swell.'
         : 'A wet banded bunch grows mould.';
-  return step('unpack', { title: bract ? `${what}; slip off the papery bract` : what, reason, doneWord: 'Unpacked', caution: skinCaution(species) });
+  return step('unpack', {
+    title: bract ? `${what}; slip off the papery bract` : what,
+    reason,
+    doneWord: 'Unpacked',
+    caution: skinCaution(species),
+  });
 }
 
 const STRIP: Partial<Record<Species['foliage'], readonly [title: string, reason: string]>> = {
   waterline: ['Strip leaves below the waterline', 'Leaf under water rots and feeds what plugs the stem.'],
-  'lower-two': ['Take off the two lowest leaves', 'They would stand in the water; the rest carry the flower.'],
+  'lower-two': [
+    'Take off the two lowest leaves',
+    'They would stand in the water; the rest carry the flower.',
+  ],
   bare: ['Strip the stem bare', 'Its leaves wilt long before the flower does.'],
   'bare-or-keep': ['Snip the leaves off, do not tear', 'A torn leaf opens another wound for its sap.'],
 };
@@ -77,7 +114,15 @@ export function stripStep({ species }: LotState, depthCm: number): ProtocolStep 
 }
 
 /** Woody stems that are cut once up the middle as well; never hammered. */
-const SPLIT = new Set(['lilac', 'curly-willow', 'pussy-willow', 'magnolia-foliage', 'pieris', 'privet-berry', 'mimosa']);
+const SPLIT = new Set([
+  'lilac',
+  'curly-willow',
+  'pussy-willow',
+  'magnolia-foliage',
+  'pieris',
+  'privet-berry',
+  'mimosa',
+]);
 
 export function cutStep(state: LotState, hangs: boolean): ProtocolStep | null {
   const { species } = state;
@@ -85,7 +130,11 @@ export function cutStep(state: LotState, hangs: boolean): ProtocolStep | null {
   const underWater = species.key === 'peony' || hangs;
   const split = SPLIT.has(species.key);
   const sliver = species.cutCm < 1;
-  const secateurs = species.build === 'woody' && species.stemMm >= 6 && species.key !== 'rose' && species.key !== 'spray-rose';
+  const secateurs =
+    species.build === 'woody' &&
+    species.stemMm >= 6 &&
+    species.key !== 'rose' &&
+    species.key !== 'spray-rose';
   const where = underWater ? ', under water' : '';
   const title = sliver
     ? `A sliver off, ${species.cutCm} cm, straight across`
@@ -159,8 +208,15 @@ export function drinkStep(state: LotState): ProtocolStep {
   const alone = wish.alone ? ', in its own pail' : '';
   return step('drink', {
     title: `Into ${warmthWord(wish.tempC)} water${alone}`,
-    figures: [depthFigure(wish.depthCm, 'deep'), warmthFigure(wish.tempC, warmthWord(wish.tempC)), timeFigure(hours * HOUR, 'at least')],
-    reason: state.droop === 'firm' ? drinkReason(state.species) : `It came ${state.droop}: longer and deeper than a firm lot.`,
+    figures: [
+      depthFigure(wish.depthCm, 'deep'),
+      warmthFigure(wish.tempC, warmthWord(wish.tempC)),
+      timeFigure(hours * HOUR, 'at least'),
+    ],
+    reason:
+      state.droop === 'firm'
+        ? drinkReason(state.species)
+        : `It came ${state.droop}: longer and deeper than a firm lot.`,
     because,
     waitSeconds: hours * HOUR,
     doneWord: 'Standing in its pail',
@@ -171,7 +227,8 @@ export function drinkStep(state: LotState): ProtocolStep {
 function drinkReason(species: Species): string {
   if (species.depth === 'shallow') return 'Deep water softens a fleshy stem; a few centimetres are enough.';
   if (species.firstDrink === 'cold') return 'Cold slows the flower and firms the stem.';
-  if (species.firstDrink === 'warm') return 'Warm water moves faster and pushes the bubbles on: warm feet, cool heads.';
+  if (species.firstDrink === 'warm')
+    return 'Warm water moves faster and pushes the bubbles on: warm feet, cool heads.';
   return 'Tepid water is taken up fast without waking the flower.';
 }
 

@@ -15,11 +15,22 @@ export type Route = (typeof ROUTES)[number];
 
 /** Legs of a route in order, hours and °C; the last one takes what is left of the time. */
 const LEGS: Readonly<Record<Route, readonly (readonly [hours: number, tempC: number])[]>> = {
-  'highland farms by air': [[12, 4], [6, 16], [10, 6], [Infinity, 4]],
+  'highland farms by air': [
+    [12, 4],
+    [6, 16],
+    [10, 6],
+    [Infinity, 4],
+  ],
   'glasshouse by road': [[Infinity, 5]],
   'coast farms by road': [[Infinity, 6]],
-  'island farms by sea and air': [[6, 16], [Infinity, 8]],
-  'local field': [[6, 12], [Infinity, 8]],
+  'island farms by sea and air': [
+    [6, 16],
+    [Infinity, 8],
+  ],
+  'local field': [
+    [6, 12],
+    [Infinity, 8],
+  ],
 };
 const IN_A_BOX_PCT = 95;
 
@@ -57,15 +68,23 @@ export interface JourneyOutcome {
 
 /** Steps a middling stem of the species through the journey, from the cut to the door. */
 export function stepJourney(species: Species, stays: readonly Stay[]): JourneyOutcome {
-  const stem = middlingStemAfter({
-    species: species.key,
-    leafShare: 1,
-    arrival: { agedDays: 0, stage: idealArrivalStage(species), droop: 'firm' },
-    stays,
-    water: { start: 'clean', solution: 'plain', changeEveryDays: null, recutAtChange: false, leafBelow: 0 },
-    startHourOfDay: MODEL.lightOnHour,
-  }, stays.reduce((sum, s) => sum + (s.hours ?? 0), 0));
-  return { agedDays: stem.agedDays, waterContent: stem.waterContent, airShare: stem.airShare, chilled: stem.cause === 'chilled' };
+  const stem = middlingStemAfter(
+    {
+      species: species.key,
+      leafShare: 1,
+      arrival: { agedDays: 0, stage: idealArrivalStage(species), droop: 'firm' },
+      stays,
+      water: { start: 'clean', solution: 'plain', changeEveryDays: null, recutAtChange: false, leafBelow: 0 },
+      startHourOfDay: MODEL.lightOnHour,
+    },
+    stays.reduce((sum, s) => sum + (s.hours ?? 0), 0),
+  );
+  return {
+    agedDays: stem.agedDays,
+    waterContent: stem.waterContent,
+    airShare: stem.airShare,
+    chilled: stem.cause === 'chilled',
+  };
 }
 
 /** The droop that a water content looks like. */
@@ -78,7 +97,12 @@ export function droopOf(waterContent: number): Droop {
  * The arrival a forecast starts from: the journey's age and air, over-ruled by what was seen at
  * the dock (stage and droop), with the doubt of a cut date that somebody wrote down.
  */
-export function arrivalFromJourney(species: Species, outcome: JourneyOutcome, stage: number, droop: Droop): Arrival {
+export function arrivalFromJourney(
+  species: Species,
+  outcome: JourneyOutcome,
+  stage: number,
+  droop: Droop,
+): Arrival {
   return {
     agedDays: Math.max(outcome.agedDays, lifeUsedByStage(species, stage)),
     stage,

@@ -15,7 +15,11 @@ export interface LotHistory {
   readonly wetFromHour: number | null;
   readonly room: { readonly tempC: number; readonly humidityPct: number; readonly litHours: number };
   readonly bench: { readonly tempC: number; readonly humidityPct: number; readonly litHours: number };
-  readonly water: { readonly start: VesselStart; readonly solution: SolutionKey; readonly tempC: number } | null;
+  readonly water: {
+    readonly start: VesselStart;
+    readonly solution: SolutionKey;
+    readonly tempC: number;
+  } | null;
   readonly wasHotDipped: boolean;
   readonly isBare: boolean;
   readonly startHourOfDay: number;
@@ -31,12 +35,19 @@ export const TABLE_CHANGE_DAYS = 4;
  */
 export function forecastInputOf(history: LotHistory, seed: number, draws: number): LotInput {
   const here = Math.max(0, Math.floor(history.hoursHere));
-  const wetFrom = history.wetFromHour === null ? null : Math.min(here, Math.max(0, Math.floor(history.wetFromHour)));
+  const wetFrom =
+    history.wetFromHour === null ? null : Math.min(here, Math.max(0, Math.floor(history.wetFromHour)));
   const dryHours = wetFrom ?? here;
   const stays: Stay[] = [];
   if (dryHours > 0) stays.push({ hours: dryHours, ...history.bench, ethylenePpm: 0, wet: false });
   if (wetFrom !== null && here > wetFrom)
-    stays.push({ hours: here - wetFrom, ...history.room, ethylenePpm: 0, wet: true, ...(history.water ? { drinkTempC: history.water.tempC } : {}) });
+    stays.push({
+      hours: here - wetFrom,
+      ...history.room,
+      ethylenePpm: 0,
+      wet: true,
+      ...(history.water ? { drinkTempC: history.water.tempC } : {}),
+    });
   stays.push({ hours: null, ...TABLE, wet: true });
   const solution = history.water?.solution ?? rightSolution(history.species.foodKind);
   const events: CareEvent[] = [
@@ -53,7 +64,13 @@ export function forecastInputOf(history: LotHistory, seed: number, draws: number
     arrival: history.arrival,
     stays,
     countFromHour: here,
-    water: { start: history.water?.start ?? 'clean', solution, changeEveryDays: TABLE_CHANGE_DAYS, recutAtChange: true, leafBelow: 0 },
+    water: {
+      start: history.water?.start ?? 'clean',
+      solution,
+      changeEveryDays: TABLE_CHANGE_DAYS,
+      recutAtChange: true,
+      leafBelow: 0,
+    },
     events,
   };
 }

@@ -76,7 +76,12 @@ function summarise(stems: readonly Stem[], stagesByDay: number[][], countFromHou
     presentableShareByDay: presentableShareByDay(stems, countFromHour),
     endCauses: causeShares(stems),
     stageByDay: stagesByDay.map((stages) =>
-      stages.length === 0 ? null : quantileOfSorted(stages.sort((a, b) => a - b), 0.5),
+      stages.length === 0
+        ? null
+        : quantileOfSorted(
+            stages.sort((a, b) => a - b),
+            0.5,
+          ),
     ),
   };
 }

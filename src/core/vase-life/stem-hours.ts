@@ -102,8 +102,7 @@ export function stemHours(
         ? (0.8 / (24 * species.openDays20C)) * 2.5 ** tenths * (1 + 0.15 * (solution?.sugar ?? 0))
         : 0,
       demand: transpiring * airPull(air),
-      plugging:
-        (MODEL.plugByBacteriaPerHour * load) / (1 + load) + MODEL.woundClosingPerHour * 2 ** tenths,
+      plugging: (MODEL.plugByBacteriaPerHour * load) / (1 + load) + MODEL.woundClosingPerHour * 2 ** tenths,
       airHalfLifeH: airHalfLifeH(vesselHour.waterTempC),
       supplyFull: MODEL.supplyFull * (1 + 0.15 * (solution?.acid ?? 0)),
       cutCm: cutAt(hour, vesselHour, cuts),

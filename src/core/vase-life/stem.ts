@@ -38,10 +38,15 @@ export function lifeUsedByStage(species: Species, stage: number): number {
 }
 
 /** A stem drawn from its lot: its own life, ease of plugging and wilting point, its lot's luck in life. */
-export function drawStem(species: Species, arrival: Arrival, luck: RandomStream, lotNormal: number, ageNormal: number): Stem {
+export function drawStem(
+  species: Species,
+  arrival: Arrival,
+  luck: RandomStream,
+  lotNormal: number,
+  ageNormal: number,
+): Stem {
   const lifeDays =
-    species.lifeDays20C *
-    Math.exp(species.lifeSpread * luck.normal() + MODEL.lotLifeSpread * lotNormal);
+    species.lifeDays20C * Math.exp(species.lifeSpread * luck.normal() + MODEL.lotLifeSpread * lotNormal);
   const stated = Math.max(0, arrival.agedDays + (arrival.ageErrorSdDays ?? 0) * ageNormal);
   return {
     lifeDays,
@@ -75,8 +80,7 @@ function applyDeeds(stem: Stem, hour: StemHour): void {
 /** Ages the stem by the hour and returns the share of the hour at which it wore out, or null. */
 function age(stem: Stem, hour: StemHour, ethylenePpm: number, species: Species): number | null {
   const gas = ethyleneFactor(ethylenePpm, species.ethylene);
-  const thirst =
-    1 + MODEL.thirstGain * clamp((MODEL.thirstFromW - stem.waterContent) / 0.1, 0, 2);
+  const thirst = 1 + MODEL.thirstGain * clamp((MODEL.thirstFromW - stem.waterContent) / 0.1, 0, 2);
   const aged = hour.ageing * gas * thirst;
   const left = stem.lifeDays - stem.agedDays;
   stem.agedDays += aged;

@@ -2,8 +2,18 @@ import type { Knex } from 'knex';
 
 /** Tables in an order that foreign keys allow; all are under row-level security by shop. */
 const SHOP_TABLES = [
-  'person', 'room', 'pail', 'pail_fill', 'delivery', 'lot', 'protocol_step',
-  'record_entry', 'forecast', 'arrangement', 'arrangement_line', 'care_card',
+  'person',
+  'room',
+  'pail',
+  'pail_fill',
+  'delivery',
+  'lot',
+  'protocol_step',
+  'record_entry',
+  'forecast',
+  'arrangement',
+  'arrangement_line',
+  'care_card',
 ] as const;
 /** Tables whose rows stand as they were written. */
 const APPEND_ONLY = ['record_entry', 'forecast', 'care_card'] as const;
@@ -244,7 +254,9 @@ export async function up(knex: Knex): Promise<void> {
       grant select, insert on ${table} to hush_pail_app;`);
   }
   for (const table of APPEND_ONLY)
-    await knex.raw(`create trigger ${table}_stands before update or delete or truncate on ${table} for each statement execute function refuse_rewriting();`);
+    await knex.raw(
+      `create trigger ${table}_stands before update or delete or truncate on ${table} for each statement execute function refuse_rewriting();`,
+    );
   await knex.raw(`revoke insert on shop, person, room from hush_pail_app;
     grant update on pail, pail_fill, lot, protocol_step, arrangement to hush_pail_app;
     grant update (failed_attempts, locked_until) on person to hush_pail_app;`);

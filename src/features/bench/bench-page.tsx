@@ -2,51 +2,32 @@ import Link from 'next/link';
 import { DEPTH_CM } from '@/core/protocol/steps';
 import type { PailWish } from '@/core/protocol/types';
 import { mayShareWater } from '@/core/protocol/compose';
-import { speciesByKey, type Habit } from '@/core/species/species';
-import type { Droop } from '@/core/vase-life/types';
+import { speciesByKey } from '@/core/species/species';
 import { manyLotsInStock, type LotRow } from '@/data/lots';
 import { manyPails, type PailRow } from '@/data/pails';
 import { manyStepsInForce, type StepRow } from '@/data/steps';
 import { inMyShop } from '@/server/session';
 import { dryHoursLeft } from '@/server/shell-data';
 import css from './bench.module.css';
+import type { BenchCard, PailChoice } from './bench-card';
 import { StepCard } from './step-card';
 
-export interface PailChoice {
-  readonly id: string;
-  readonly name: string;
-  readonly litres: number;
-  /** Water of a like lot stands in it already. */
-  readonly shares: boolean;
-}
-
-/** One lot in hand: the step, and what follows it. */
-export interface BenchCard {
-  readonly lotId: string;
-  readonly lotNumber: number;
-  readonly name: string;
-  readonly variety: string | null;
-  readonly stems: number;
-  readonly habit: Habit;
-  readonly colour: string | null;
-  readonly stage: number;
-  readonly droop: Droop;
-  readonly pail: string | null;
-  readonly step: Pick<StepRow, 'id' | 'kind' | 'step' | 'status'> & { readonly dueAt: number | null };
-  readonly then: readonly string[];
-  readonly stepNo: number;
-  readonly stepCount: number;
-  readonly pails: readonly PailChoice[];
-}
-
-const openStep = (steps: readonly StepRow[]): StepRow | undefined => steps.find((s) => s.status === 'waiting' || s.status === 'running');
+const openStep = (steps: readonly StepRow[]): StepRow | undefined =>
+  steps.find((s) => s.status === 'waiting' || s.status === 'running');
 
 /** Pails a step may use: like water first, then clean ones, the fittest size first. */
 function pailsFor(wish: PailWish | null, pails: readonly PailRow[]): PailChoice[] {
   if (!wish) return [];
   const choices = pails.flatMap((p): PailChoice[] => {
-    const water = { solution: p.solution, depth: p.depth, alone: p.alone, tempC: p.fillTempC, depthCm: 0 } as PailWish;
-    if (p.state === 'filled' && mayShareWater(water, wish)) return [{ id: p.id, name: p.name, litres: p.litres ?? 0, shares: true }];
+    const water = {
+      solution: p.solution,
+      depth: p.depth,
+      alone: p.alone,
+      tempC: p.fillTempC,
+      depthCm: 0,
+    } as PailWish;
+    if (p.state === 'filled' && mayShareWater(water, wish))
+      return [{ id: p.id, name: p.name, litres: p.litres ?? 0, shares: true }];
     if (p.state !== 'sanitised') return [];
     const share = Math.min(0.6, DEPTH_CM[wish.depth] / p.heightCm);
     return [{ id: p.id, name: p.name, litres: Math.round(p.sizeL * share * 2) / 2, shares: false }];
@@ -60,17 +41,40 @@ function cardOf(lot: LotRow, steps: readonly StepRow[], pails: readonly PailRow[
   const { name, habit } = speciesByKey(lot.speciesKey);
   const at = steps.indexOf(current);
   return {
-    lotId: lot.id, lotNumber: lot.number, name, variety: lot.variety, stems: lot.stemsLeft, habit, colour: lot.colour,
-    stage: lot.stage, droop: lot.droop, pail: lot.pailName,
-    step: { id: current.id, kind: current.kind, step: current.step, status: current.status, dueAt: current.dueAt?.getTime() ?? null },
-    then: steps.slice(at + 1).filter((s) => s.status === 'waiting').map((s) => s.step.title),
-    stepNo: at + 1, stepCount: steps.length,
+    lotId: lot.id,
+    lotNumber: lot.number,
+    name,
+    variety: lot.variety,
+    stems: lot.stemsLeft,
+    habit,
+    colour: lot.colour,
+    stage: lot.stage,
+    droop: lot.droop,
+    pail: lot.pailName,
+    step: {
+      id: current.id,
+      kind: current.kind,
+      step: current.step,
+      status: current.status,
+      dueAt: current.dueAt?.getTime() ?? null,
+    },
+    then: steps
+      .slice(at + 1)
+      .filter((s) => s.status === 'waiting')
+      .map((s) => s.step.title),
+    stepNo: at + 1,
+    stepCount: steps.length,
     pails: current.status === 'waiting' ? pailsFor(current.step.pail, pails) : [],
   };
 }
 
 /** Which lot is in hand: the one asked for, then whoever bears least time dry; clocks that run need nobody. */
-function inOrder(lots: readonly LotRow[], cards: ReadonlyMap<string, BenchCard>, at: Date, asked: string | null): BenchCard[] {
+function inOrder(
+  lots: readonly LotRow[],
+  cards: ReadonlyMap<string, BenchCard>,
+  at: Date,
+  asked: string | null,
+): BenchCard[] {
   const rank = (lot: LotRow): number => {
     const card = cards.get(lot.id);
     if (lot.id === asked) return -1e9;
@@ -85,11 +89,21 @@ function inOrder(lots: readonly LotRow[], cards: ReadonlyMap<string, BenchCard>,
 export async function BenchPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const asked = typeof search.lot === 'string' ? search.lot : null;
   const cards = await inMyShop(async (trx, _me, at) => {
-    const [lots, steps, pails] = [await manyLotsInStock(trx), await manyStepsInForce(trx), await manyPails(trx)];
-    const made = new Map(lots.flatMap((lot) => {
-      const card = cardOf(lot, steps.filter((s) => s.lotId === lot.id), pails);
-      return card ? [[lot.id, card] as const] : [];
-    }));
+    const [lots, steps, pails] = [
+      await manyLotsInStock(trx),
+      await manyStepsInForce(trx),
+      await manyPails(trx),
+    ];
+    const made = new Map(
+      lots.flatMap((lot) => {
+        const card = cardOf(
+          lot,
+          steps.filter((s) => s.lotId === lot.id),
+          pails,
+        );
+        return card ? [[lot.id, card] as const] : [];
+      }),
+    );
     return inOrder(lots, made, at, asked);
   });
   const [first, second, ...rest] = cards;
@@ -97,14 +111,25 @@ export async function BenchPage({ search }: { search: Record<string, string | st
     return (
       <section>
         <h1>The bench is clear</h1>
-        <p style={{ margin: '14px 0 24px' }}>Every lot is in its water and in its place. The next van is booked in at the dock.</p>
-        <Link className="plain" href="/dock">To the dock</Link>
+        <p style={{ margin: '14px 0 24px' }}>
+          Every lot is in its water and in its place. The next van is booked in at the dock.
+        </p>
+        <Link className="plain" href="/dock">
+          To the dock
+        </Link>
       </section>
     );
   return (
     <div className={css.bench}>
       <StepCard key={first.step.id + first.step.status} card={first} inHand avoidPail={null} />
-      {second && <StepCard key={second.step.id + second.step.status} card={second} inHand={false} avoidPail={first.pails[0]?.id ?? null} />}
+      {second && (
+        <StepCard
+          key={second.step.id + second.step.status}
+          card={second}
+          inHand={false}
+          avoidPail={first.pails[0]?.id ?? null}
+        />
+      )}
       {rest.length > 0 && (
         <section className={css.rest} aria-label="After these">
           <h2>After these</h2>
@@ -112,8 +137,16 @@ export async function BenchPage({ search }: { search: Record<string, string | st
             {rest.map((c) => (
               <li key={c.lotId}>
                 <Link className={css.restRow} href={`/bench?lot=${c.lotId}`}>
-                  <span><strong>{c.name}</strong>{c.variety && ` ‘${c.variety}’`} <span className="soft">lot {c.lotNumber}, {c.stems}</span></span>
-                  <span className="soft">{c.step.status === 'running' ? 'its clock runs' : c.step.step.title.toLowerCase()}</span>
+                  <span>
+                    <strong>{c.name}</strong>
+                    {c.variety && ` ‘${c.variety}’`}{' '}
+                    <span className="soft">
+                      lot {c.lotNumber}, {c.stems}
+                    </span>
+                  </span>
+                  <span className="soft">
+                    {c.step.status === 'running' ? 'its clock runs' : c.step.step.title.toLowerCase()}
+                  </span>
                 </Link>
               </li>
             ))}

@@ -20,19 +20,39 @@ interface Poured {
 }
 
 /** Puts a lot into a pail: into the water that stands in it if they get along, else a fresh fill. */
-async function standIn({ trx, deed }: DeedContext, lot: LotRow, wish: PailWish, pailId: string, litres: number, overrideReason: string | null): Promise<Poured> {
+async function standIn(
+  { trx, deed }: DeedContext,
+  lot: LotRow,
+  wish: PailWish,
+  pailId: string,
+  litres: number,
+  overrideReason: string | null,
+): Promise<Poured> {
   const pail = await onePailForUpdate(trx, pailId);
   const pailWas = { state: pail.state, contact_until: pail.contactUntil };
   if (pail.fillId) {
-    const inIt = { solution: pail.solution, tempC: pail.fillTempC, depth: pail.depth, depthCm: 0, alone: pail.alone } as PailWish;
+    const inIt = {
+      solution: pail.solution,
+      tempC: pail.fillTempC,
+      depth: pail.depth,
+      depthCm: 0,
+      alone: pail.alone,
+    } as PailWish;
     if (!mayShareWater(inIt, wish))
-      throw new RefusedError(`Pail ${pail.name} holds water that does not suit this lot. Nothing was changed; choose a clean pail.`);
+      throw new RefusedError(
+        `Pail ${pail.name} holds water that does not suit this lot. Nothing was changed; choose a clean pail.`,
+      );
     await changeLot(trx, lot.id, { fill_id: pail.fillId });
     return { fillId: pail.fillId, opened: false, pailWas, words: `into pail ${pail.name}` };
   }
   const fillId = await fillPail(trx, deed.shopId, pail, { ...wish, litres, overrideReason }, deed.at);
   await changeLot(trx, lot.id, { fill_id: fillId });
-  return { fillId, opened: true, pailWas: { ...pailWas, id: pail.id }, words: `into pail ${pail.name}, ${litres} L` };
+  return {
+    fillId,
+    opened: true,
+    pailWas: { ...pailWas, id: pail.id },
+    words: `into pail ${pail.name}, ${litres} L`,
+  };
 }
 
 function endedChanges(step: StepRow, at: Date): Record<string, unknown> {
@@ -58,9 +78,14 @@ const tap = deedKind(
   async (context, { stepId, to, pailId, litres, reason }) => {
     const { trx, deed } = context;
     const step = await oneStepForUpdate(trx, stepId);
-    if (step.status === 'done' || step.status === 'skipped' || (to === 'running' && step.status === 'running'))
+    if (
+      step.status === 'done' ||
+      step.status === 'skipped' ||
+      (to === 'running' && step.status === 'running')
+    )
       throw new RefusedError('Somebody has done that already. Nothing was logged twice.');
-    if (to === 'skipped' && !reason) throw new RefusedError('A step is left out with a reason. Nothing was changed; choose one.');
+    if (to === 'skipped' && !reason)
+      throw new RefusedError('A step is left out with a reason. Nothing was changed; choose one.');
     const lot = await oneLotForUpdate(trx, step.lotId);
     const lotWas = { fill_id: lot.fillId, room_id: lot.roomId };
     const wish = step.step.pail;
@@ -74,7 +99,11 @@ const tap = deedKind(
       trx,
       stepId,
       isBegin
-        ? { status: 'running', started_at: deed.at, due_at: new Date(deed.at.getTime() + step.step.waitSeconds * 1000) }
+        ? {
+            status: 'running',
+            started_at: deed.at,
+            due_at: new Date(deed.at.getTime() + step.step.waitSeconds * 1000),
+          }
         : to === 'done'
           ? endedChanges(step, deed.at)
           : { status: 'skipped', ended_at: deed.at },

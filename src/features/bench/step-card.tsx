@@ -4,7 +4,7 @@ import { Beaker } from '@/drawing/beaker';
 import { Stem } from '@/drawing/stem';
 import { clockWords, useShopNow } from '@/shell/clock';
 import { useDeeds } from '@/shell/deeds';
-import type { BenchCard } from './bench-page';
+import type { BenchCard } from './bench-card';
 import css from './bench.module.css';
 import { PailPicker } from './pail-picker';
 
@@ -16,7 +16,8 @@ function Clock({ dueAt }: { dueAt: number }) {
   const { words, late } = clockWords(dueAt, now);
   return (
     <p className={css.clock}>
-      <span className={late ? 'big late' : 'big'}>{words}</span> <span className="soft">{late ? 'it is due' : 'to go'}</span>
+      <span className={late ? 'big late' : 'big'}>{words}</span>{' '}
+      <span className="soft">{late ? 'it is due' : 'to go'}</span>
     </p>
   );
 }
@@ -24,13 +25,30 @@ function Clock({ dueAt }: { dueAt: number }) {
 /** What the button says and what the tap means, by where the step is. */
 function suggestion(card: BenchCard, pailName: string | null): { words: string; to: 'running' | 'done' } {
   const { step, status } = card.step;
-  if (status === 'running') return { words: step.kind === 'hot-dip' ? 'Out of the hot water' : step.kind === 'sap-soak' ? 'Tipped out, rinsed' : 'It has had its time', to: 'done' };
+  if (status === 'running')
+    return {
+      words:
+        step.kind === 'hot-dip'
+          ? 'Out of the hot water'
+          : step.kind === 'sap-soak'
+            ? 'Tipped out, rinsed'
+            : 'It has had its time',
+      to: 'done',
+    };
   const into = step.pail && pailName ? `, pail ${pailName}` : '';
   return { words: `${step.doneWord}${into}`, to: step.waitSeconds > 0 ? 'running' : 'done' };
 }
 
 /** One lot, one step, said large, with its numbers, its reason, its caution and one thing to tap. */
-export function StepCard({ card, inHand, avoidPail }: { card: BenchCard; inHand: boolean; avoidPail: string | null }) {
+export function StepCard({
+  card,
+  inHand,
+  avoidPail,
+}: {
+  card: BenchCard;
+  inHand: boolean;
+  avoidPail: string | null;
+}) {
   const { tap, kept } = useDeeds();
   const { step, status, id, dueAt } = card.step;
   const [pailId, setPailId] = useState<string | null>(card.pails.find((p) => p.id !== avoidPail)?.id ?? null);
@@ -50,13 +68,22 @@ export function StepCard({ card, inHand, avoidPail }: { card: BenchCard; inHand:
     setBusy(false);
     if (!outcome.ok && outcome.why !== 'unavailable') setSaid(outcome.message);
   };
-  const done = () => void log({ to, ...(needsPail && pail ? { pailId: pail.id, litres: litres ?? pail.litres } : {}) }, words.toLowerCase());
+  const done = () =>
+    void log(
+      { to, ...(needsPail && pail ? { pailId: pail.id, litres: litres ?? pail.litres } : {}) },
+      words.toLowerCase(),
+    );
 
   return (
     <article className={css.card} aria-label={`${card.name}, lot ${card.lotNumber}`}>
       <header className={css.cardHead}>
-        <h2>{card.name}{card.variety && ` ‘${card.variety}’`}</h2>
-        <span className="soft">lot {card.lotNumber} · {card.stems} stems{card.pail ? ` · pail ${card.pail}` : ''}</span>
+        <h2>
+          {card.name}
+          {card.variety && ` ‘${card.variety}’`}
+        </h2>
+        <span className="soft">
+          lot {card.lotNumber} · {card.stems} stems{card.pail ? ` · pail ${card.pail}` : ''}
+        </span>
       </header>
       <div className={css.cardBody}>
         <div>
@@ -66,39 +93,112 @@ export function StepCard({ card, inHand, avoidPail }: { card: BenchCard; inHand:
             {step.figures.map((f) => (
               <li key={f.of + f.value}>
                 <Beaker figure={f} />
-                <span><strong>{f.value}</strong><span className="soft">{f.of}</span></span>
+                <span>
+                  <strong>{f.value}</strong>
+                  <span className="soft">{f.of}</span>
+                </span>
               </li>
             ))}
           </ul>
         </div>
         <div className={css.drawing}>
-          <Stem habit={card.habit} colour={card.colour} stage={card.stage} droop={card.droop} height={290} cutMark={step.kind === 'cut'} water={step.pail ? step.pail.depthCm / 24 : 0} />
+          <Stem
+            habit={card.habit}
+            colour={card.colour}
+            stage={card.stage}
+            droop={card.droop}
+            height={290}
+            cutMark={step.kind === 'cut'}
+            water={step.pail ? step.pail.depthCm / 24 : 0}
+          />
         </div>
       </div>
       <div className={css.why}>
-        <p className={css.reason}>{step.reason}{step.because === 'state' && <span className="soft"> Changed for the state it came in.</span>}{step.because === 'house' && <span className="soft"> House way.</span>}</p>
+        <p className={css.reason}>
+          {step.reason}
+          {step.because === 'state' && <span className="soft"> Changed for the state it came in.</span>}
+          {step.because === 'house' && <span className="soft"> House way.</span>}
+        </p>
         {step.caution && (
           <p className={css.caution}>
-            <svg viewBox="0 0 28 26" width={28} aria-hidden="true"><path d="M14 3 L26 23 H2Z M14 10 V16 M14 19.4 V20" fill="none" stroke="currentColor" strokeWidth={2.6} strokeLinejoin="round" strokeLinecap="round" /></svg>
+            <svg viewBox="0 0 28 26" width={28} aria-hidden="true">
+              <path
+                d="M14 3 L26 23 H2Z M14 10 V16 M14 19.4 V20"
+                fill="none"
+                stroke="currentColor"
+                strokeWidth={2.6}
+                strokeLinejoin="round"
+                strokeLinecap="round"
+              />
+            </svg>
             {step.caution}
           </p>
         )}
-        {needsPail && <PailPicker pails={card.pails} pailId={pailId} litres={litres ?? pail?.litres ?? 4} onPail={(p) => { setPailId(p); setLitres(null); }} onLitres={setLitres} />}
-        {said && <p className="said" role="alert">{said}</p>}
+        {needsPail && (
+          <PailPicker
+            pails={card.pails}
+            pailId={pailId}
+            litres={litres ?? pail?.litres ?? 4}
+            onPail={(p) => {
+              setPailId(p);
+              setLitres(null);
+            }}
+            onLitres={setLitres}
+          />
+        )}
+        {said && (
+          <p className="said" role="alert">
+            {said}
+          </p>
+        )}
       </div>
       <div>
-        <button type="button" className="deed" disabled={busy || isKept || (needsPail && !pail)} onClick={done} data-step-in-hand={inHand ? true : undefined}>
+        <button
+          type="button"
+          className="deed"
+          disabled={busy || isKept || (needsPail && !pail)}
+          onClick={done}
+          data-step-in-hand={inHand ? true : undefined}
+        >
           {isKept ? 'Kept here, not yet in the record' : busy ? 'Logging …' : words}
           {inHand && !isKept && <kbd>.</kbd>}
         </button>
         <div className={css.after}>
-          <span>{card.then[0] ? <>then <strong>{card.then[0].toLowerCase()}</strong></> : 'the last step of this lot'}<span className="soft"> · {card.stepNo} of {card.stepCount}</span></span>
-          {status === 'waiting' && <button type="button" className="quiet" aria-expanded={skipping} onClick={() => setSkipping(!skipping)}>not this …</button>}
+          <span>
+            {card.then[0] ? (
+              <>
+                then <strong>{card.then[0].toLowerCase()}</strong>
+              </>
+            ) : (
+              'the last step of this lot'
+            )}
+            <span className="soft">
+              {' '}
+              · {card.stepNo} of {card.stepCount}
+            </span>
+          </span>
+          {status === 'waiting' && (
+            <button
+              type="button"
+              className="quiet"
+              aria-expanded={skipping}
+              onClick={() => setSkipping(!skipping)}
+            >
+              not this …
+            </button>
+          )}
         </div>
         {skipping && (
           <div className={css.skip} role="group" aria-label="Leave this step out, because">
             {SKIP_REASONS.map((reason) => (
-              <button key={reason} type="button" className="plain" onClick={() => void log({ to: 'skipped', reason }, `left out: ${reason}`)}>{reason}</button>
+              <button
+                key={reason}
+                type="button"
+                className="plain"
+                onClick={() => void log({ to: 'skipped', reason }, `left out: ${reason}`)}
+              >
+                {reason}
+              </button>
             ))}
           </div>
         )}

@@ -13,7 +13,11 @@ export function BinForm({ lot }: { lot: LotView }) {
   const most = lot.stemsLeft;
   const bin = async (reason: (typeof BIN_REASONS)[number]) => {
     const count = Math.min(stems, most);
-    const outcome = await tap('dock/bin', { lotId: lot.id, stems: count, reason }, `bin ${count} of lot ${lot.number}, ${reason}`);
+    const outcome = await tap(
+      'dock/bin',
+      { lotId: lot.id, stems: count, reason },
+      `bin ${count} of lot ${lot.number}, ${reason}`,
+    );
     setSaid(outcome.ok ? `Binned ${count}: ${reason}. Z takes it back.` : outcome.message);
     if (outcome.ok) setStems(1);
   };
@@ -21,15 +25,37 @@ export function BinForm({ lot }: { lot: LotView }) {
     <details className={css.bin}>
       <summary>Bin some …</summary>
       <div className={css.binRow}>
-        <button type="button" className="plain" aria-label="One fewer" onClick={() => setStems((n) => Math.max(1, n - 1))}>−</button>
-        <output className={css.binCount} aria-label="Stems to bin">{Math.min(stems, most)}</output>
-        <button type="button" className="plain" aria-label="One more" onClick={() => setStems((n) => Math.min(most, n + 1))}>+</button>
+        <button
+          type="button"
+          className="plain"
+          aria-label="One fewer"
+          onClick={() => setStems((n) => Math.max(1, n - 1))}
+        >
+          −
+        </button>
+        <output className={css.binCount} aria-label="Stems to bin">
+          {Math.min(stems, most)}
+        </output>
+        <button
+          type="button"
+          className="plain"
+          aria-label="One more"
+          onClick={() => setStems((n) => Math.min(most, n + 1))}
+        >
+          +
+        </button>
         <span className="soft">of {most}, because:</span>
         {BIN_REASONS.map((reason) => (
-          <button key={reason} type="button" className="plain" onClick={() => void bin(reason)}>{reason}</button>
+          <button key={reason} type="button" className="plain" onClick={() => void bin(reason)}>
+            {reason}
+          </button>
         ))}
       </div>
-      {said && <p className="said" role="status">{said}</p>}
+      {said && (
+        <p className="said" role="status">
+          {said}
+        </p>
+      )}
     </details>
   );
 }

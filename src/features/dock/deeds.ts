@@ -13,9 +13,16 @@ import { deedKind } from '@/server/deeds';
 import { planFor } from '@/server/lot-forecasts';
 import { BIN_REASONS } from './words';
 
-const words = (max: number) => v.pipe(v.string(), v.trim(), v.maxLength(max, `is longer than ${max} characters`));
+const words = (max: number) =>
+  v.pipe(v.string(), v.trim(), v.maxLength(max, `is longer than ${max} characters`));
 const maybeWords = v.nullable(words(120));
-const count = (max: number) => v.pipe(v.number('must be a count'), v.integer('must be a whole number'), v.minValue(1, 'must be 1 or more'), v.maxValue(max, `must be ${max} or less`));
+const count = (max: number) =>
+  v.pipe(
+    v.number('must be a count'),
+    v.integer('must be a whole number'),
+    v.minValue(1, 'must be 1 or more'),
+    v.maxValue(max, `must be ${max} or less`),
+  );
 
 const bookLineSchema = v.object({
   line: v.pipe(v.number(), v.integer(), v.minValue(1)),
@@ -35,29 +42,54 @@ type BookLine = v.InferOutput<typeof bookLineSchema>;
 
 function newLot(line: BookLine, arrivedAt: Date): NewLot {
   const hours = hoursSinceCut(line.cutDate, arrivedAt);
-  if (hours < -24) throw new RefusedError(`Line ${line.line} was cut on ${line.cutDate}, which has not come yet. Nothing was booked in; correct its date.`);
-  if (hours > 60 * 24) throw new RefusedError(`Line ${line.line} was cut on ${line.cutDate}, over sixty days ago. Nothing was booked in; correct its date.`);
+  if (hours < -24)
+    throw new RefusedError(
+      `Line ${line.line} was cut on ${line.cutDate}, which has not come yet. Nothing was booked in; correct its date.`,
+    );
+  if (hours > 60 * 24)
+    throw new RefusedError(
+      `Line ${line.line} was cut on ${line.cutDate}, over sixty days ago. Nothing was booked in; correct its date.`,
+    );
   const packing = line.packing ?? '';
-  return { ...line, packing, ...firstGuess({ speciesKey: line.speciesKey, origin: line.origin, packing, hoursSinceCut: hours }) };
+  return {
+    ...line,
+    packing,
+    ...firstGuess({ speciesKey: line.speciesKey, origin: line.origin, packing, hoursSinceCut: hours }),
+  };
 }
 
 const bookIn = deedKind(
   v.object({
     supplier: v.pipe(words(120), v.minLength(1, 'is missing')),
     deliveryRef: v.pipe(words(60), v.minLength(1, 'is missing')),
-    lines: v.pipe(v.array(bookLineSchema), v.minLength(1, 'needs at least one line'), v.maxLength(2000, 'takes at most 2000 lines')),
+    lines: v.pipe(
+      v.array(bookLineSchema),
+      v.minLength(1, 'needs at least one line'),
+      v.maxLength(2000, 'takes at most 2000 lines'),
+    ),
   }),
   async ({ trx, deed }, note) => {
     if (await isBooked(trx, note.supplier, note.deliveryRef))
-      throw new RefusedError(`${note.deliveryRef} from ${note.supplier} is booked in already. Nothing was booked twice; its lots are on the dock.`);
+      throw new RefusedError(
+        `${note.deliveryRef} from ${note.supplier} is booked in already. Nothing was booked twice; its lots are on the dock.`,
+      );
     const bench = (await manyRooms(trx)).find((r) => r.kind === 'bench');
     if (!bench) throw new RefusedError('The shop has no bench set up. Nothing was booked in.');
-    return bookDelivery(trx, deed, { ...note, roomId: bench.id, arrivedAt: deed.at, lots: note.lines.map((l) => newLot(l, deed.at)) });
+    return bookDelivery(trx, deed, {
+      ...note,
+      roomId: bench.id,
+      arrivedAt: deed.at,
+      lots: note.lines.map((l) => newLot(l, deed.at)),
+    });
   },
 );
 
 const look = deedKind(
-  v.object({ lotId: v.pipe(v.string(), v.uuid()), stage: v.pipe(v.number(), v.minValue(0), v.maxValue(1.2)), droop: v.picklist(['firm', 'soft', 'hanging']) }),
+  v.object({
+    lotId: v.pipe(v.string(), v.uuid()),
+    stage: v.pipe(v.number(), v.minValue(0), v.maxValue(1.2)),
+    droop: v.picklist(['firm', 'soft', 'hanging']),
+  }),
   async ({ trx, deed }, { lotId, stage, droop }) => {
     const lot = await oneLotForUpdate(trx, lotId);
     const before = { stage: lot.stage, droop: lot.droop, looked_at: lot.lookedAt };
@@ -65,7 +97,9 @@ const look = deedKind(
     await insertPlan(trx, deed.shopId, lotId, lot.planNo + 1, planFor({ ...lot, stage, droop }), steps);
     await changeLot(trx, lotId, { stage, droop, looked_at: deed.at, plan_no: lot.planNo + 1 });
     await writeEntry(trx, deed, {
-      kind: 'look', subjectKind: 'lot', subjectId: lotId,
+      kind: 'look',
+      subjectKind: 'lot',
+      subjectId: lotId,
       words: `Looked at lot ${lot.number}, ${findSpecies(lot.speciesKey)?.name.toLowerCase() ?? ''}: stage ${stage}, ${droop}`,
       detail: { before, after: { stage, droop } },
     });

@@ -16,24 +16,39 @@ function Slip({ lots, chosenId }: { lots: readonly LotView[]; chosenId: string |
   return (
     <>
       {deliveries.map((delivery) => (
-        <section key={delivery.deliveryRef + delivery.supplier} className={css.slip} aria-label={`Delivery ${delivery.deliveryRef}`}>
+        <section
+          key={delivery.deliveryRef + delivery.supplier}
+          className={css.slip}
+          aria-label={`Delivery ${delivery.deliveryRef}`}
+        >
           <header>
             <h2>{delivery.deliveryRef}</h2>
             <span className="soft">{delivery.supplier}</span>
           </header>
           <ul className="rowlist">
-            {lots.filter((l) => l.deliveryRef === delivery.deliveryRef && l.supplier === delivery.supplier).map((l) => (
-              <li key={l.id}>
-                <Link href={`/dock?lot=${l.id}`} className={css.slipRow} aria-current={l.id === chosenId ? 'true' : undefined} scroll={false}>
-                  <span className={css.lotNo}>{l.number}</span>
-                  <span>
-                    <strong>{l.name}</strong> {l.variety && <span>‘{l.variety}’</span>}
-                    <span className="soft"> {l.stemsLeft}{l.stemsLeft === l.stemsBooked ? '' : ` of ${l.stemsBooked}`}</span>
-                  </span>
-                  <span className={l.looked ? 'soft' : css.toLook}>{l.looked ? l.droop : 'look'}</span>
-                </Link>
-              </li>
-            ))}
+            {lots
+              .filter((l) => l.deliveryRef === delivery.deliveryRef && l.supplier === delivery.supplier)
+              .map((l) => (
+                <li key={l.id}>
+                  <Link
+                    href={`/dock?lot=${l.id}`}
+                    className={css.slipRow}
+                    aria-current={l.id === chosenId ? 'true' : undefined}
+                    scroll={false}
+                  >
+                    <span className={css.lotNo}>{l.number}</span>
+                    <span>
+                      <strong>{l.name}</strong> {l.variety && <span>‘{l.variety}’</span>}
+                      <span className="soft">
+                        {' '}
+                        {l.stemsLeft}
+                        {l.stemsLeft === l.stemsBooked ? '' : ` of ${l.stemsBooked}`}
+                      </span>
+                    </span>
+                    <span className={l.looked ? 'soft' : css.toLook}>{l.looked ? l.droop : 'look'}</span>
+                  </Link>
+                </li>
+              ))}
           </ul>
         </section>
       ))}
@@ -42,22 +57,45 @@ function Slip({ lots, chosenId }: { lots: readonly LotView[]; chosenId: string |
 }
 
 function WhatItMeans({ lot }: { lot: LotView }) {
-  const scale = { pastDays: Math.max(4, Math.ceil(lot.daysSinceCut)), aheadDays: Math.max(8, Math.ceil(lot.daysLeft.p90) + 1) };
+  const scale = {
+    pastDays: Math.max(4, Math.ceil(lot.daysSinceCut)),
+    aheadDays: Math.max(8, Math.ceil(lot.daysLeft.p90) + 1),
+  };
   const words = daysInWords(lot.daysLeft);
   const used = Math.round((100 * lot.agedDays) / lot.lifeDays);
   return (
     <section className={css.means} aria-label="What it means">
-      <p><span className="big">{words}</span> <span className="soft">left on a table at 21 °C, kept well</span></p>
-      <LifeLine scale={scale} daysSinceCut={lot.daysSinceCut} daysSinceArrival={lot.daysSinceArrival} shareByDay={lot.shareByDay} {...lot.daysLeft} label={`Cut ${lot.daysSinceCut.toFixed(0)} days ago; ${words} left`} />
+      <p>
+        <span className="big">{words}</span> <span className="soft">left on a table at 21 °C, kept well</span>
+      </p>
+      <LifeLine
+        scale={scale}
+        daysSinceCut={lot.daysSinceCut}
+        daysSinceArrival={lot.daysSinceArrival}
+        shareByDay={lot.shareByDay}
+        {...lot.daysLeft}
+        label={`Cut ${lot.daysSinceCut.toFixed(0)} days ago; ${words} left`}
+      />
       <LifeAxis scale={scale} />
-      <p className="soft">About {used} % of a usual life is used. Figures of the {lot.basis === 'trade' ? 'trade' : 'working florists’ practice'}, the model’s own are estimates{lot.daysLeft.p90 > 2.2 * Math.max(1, lot.daysLeft.p10) ? '; a wide band: this kind is hard to tell' : ''}.</p>
+      <p className="soft">
+        About {used} % of a usual life is used. Figures of the{' '}
+        {lot.basis === 'trade' ? 'trade' : 'working florists’ practice'}, the model’s own are estimates
+        {lot.daysLeft.p90 > 2.2 * Math.max(1, lot.daysLeft.p10)
+          ? '; a wide band: this kind is hard to tell'
+          : ''}
+        .
+      </p>
     </section>
   );
 }
 
 /** What came, in what state: the note as a slip on the left, the stem being looked at on the right. */
 export async function DockPage({ search }: Props) {
-  const { lots, me, at } = await inMyShop(async (trx, me, at) => ({ lots: (await stockNow(trx, me, at)).map((s) => lotView(s, at)), me, at }));
+  const { lots, me, at } = await inMyShop(async (trx, me, at) => ({
+    lots: (await stockNow(trx, me, at)).map((s) => lotView(s, at)),
+    me,
+    at,
+  }));
   const asked = typeof search.lot === 'string' ? lots.find((l) => l.id === search.lot) : undefined;
   const chosen = asked ?? lots.find((l) => !l.looked) ?? lots.at(-1) ?? null;
   const isReading = search.read !== undefined || lots.length === 0;
@@ -68,7 +106,11 @@ export async function DockPage({ search }: Props) {
         {!isReading && <Slip lots={lots} chosenId={chosen?.id ?? null} />}
       </div>
       {chosen && !isReading && (
-        <LotLook key={chosen.id} lot={chosen} nextId={lots.find((l) => !l.looked && l.id !== chosen.id)?.id ?? null}>
+        <LotLook
+          key={chosen.id}
+          lot={chosen}
+          nextId={lots.find((l) => !l.looked && l.id !== chosen.id)?.id ?? null}
+        >
           <WhatItMeans lot={chosen} />
         </LotLook>
       )}

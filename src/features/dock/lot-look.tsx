@@ -10,10 +10,22 @@ import css from './dock.module.css';
 import { StemTouch } from './stem-touch';
 import { STAGES } from './words';
 
-const nearestStage = (stage: number): number => STAGES.reduce((best, s, i) => (Math.abs(s.stage - stage) < Math.abs((STAGES[best]?.stage ?? 9) - stage) ? i : best), 0);
+const nearestStage = (stage: number): number =>
+  STAGES.reduce(
+    (best, s, i) => (Math.abs(s.stage - stage) < Math.abs((STAGES[best]?.stage ?? 9) - stage) ? i : best),
+    0,
+  );
 
 /** One lot, drawn large: how open and how limp it is, set by touching the drawing. */
-export function LotLook({ lot, nextId, children }: { lot: LotView; nextId: string | null; children: ReactNode }) {
+export function LotLook({
+  lot,
+  nextId,
+  children,
+}: {
+  lot: LotView;
+  nextId: string | null;
+  children: ReactNode;
+}) {
   const router = useRouter();
   const { tap } = useDeeds();
   const [stageAt, setStageAt] = useState(nearestStage(lot.stage));
@@ -26,9 +38,18 @@ export function LotLook({ lot, nextId, children }: { lot: LotView; nextId: strin
 
   const log = async () => {
     setBusy(true);
-    const outcome = await tap('dock/look', { lotId: lot.id, stage: value, droop }, `look at lot ${lot.number}: ${stage.word}, ${droop}`);
+    const outcome = await tap(
+      'dock/look',
+      { lotId: lot.id, stage: value, droop },
+      `look at lot ${lot.number}: ${stage.word}, ${droop}`,
+    );
     setBusy(false);
-    if (!outcome.ok) return setSaid({ words: outcome.why === 'unavailable' ? 'Kept on this tablet, not yet in the record.' : outcome.message, well: false });
+    if (!outcome.ok)
+      return setSaid({
+        words:
+          outcome.why === 'unavailable' ? 'Kept on this tablet, not yet in the record.' : outcome.message,
+        well: false,
+      });
     setSaid({ words: `Logged: ${stage.word}, ${droop}. The plan on the bench fits it now.`, well: true });
     if (nextId) router.push(`/dock?lot=${nextId}`, { scroll: false });
   };
@@ -36,22 +57,46 @@ export function LotLook({ lot, nextId, children }: { lot: LotView; nextId: strin
   return (
     <section className={css.look} aria-label={`Lot ${lot.number}`}>
       <header>
-        <p className="soft">lot {lot.number} · {lot.stemsLeft} stems · {lot.deliveryRef}</p>
-        <h1>{lot.name}{lot.variety ? ` ‘${lot.variety}’` : ''}</h1>
+        <p className="soft">
+          lot {lot.number} · {lot.stemsLeft} stems · {lot.deliveryRef}
+        </p>
+        <h1>
+          {lot.name}
+          {lot.variety ? ` ‘${lot.variety}’` : ''}
+        </h1>
       </header>
       <div role="radiogroup" aria-label="How open" className={css.stages}>
         {STAGES.map((s, i) => (
-          <button key={s.word} type="button" role="radio" aria-checked={i === stageAt} className={`plain ${css.stage}`} onClick={() => setStageAt(i)}>
-            <span className={css.stageDrawing}><Stem habit={lot.habit} colour={lot.colour} stage={s.stage} droop="firm" height={84} closeUp /></span>
+          <button
+            key={s.word}
+            type="button"
+            role="radio"
+            aria-checked={i === stageAt}
+            className={`plain ${css.stage}`}
+            onClick={() => setStageAt(i)}
+          >
+            <span className={css.stageDrawing}>
+              <Stem habit={lot.habit} colour={lot.colour} stage={s.stage} droop="firm" height={84} closeUp />
+            </span>
             {s.word}
           </button>
         ))}
       </div>
       <div className={css.lookBody}>
-        <StemTouch habit={lot.habit} colour={lot.colour} stage={stage.stage} droop={droop} onDroop={setDroop} />
+        <StemTouch
+          habit={lot.habit}
+          colour={lot.colour}
+          stage={stage.stage}
+          droop={droop}
+          onDroop={setDroop}
+        />
         {children}
       </div>
-      {said && <p className={said.well ? 'said well' : 'said'} role="status">{said.words}</p>}
+      {said && (
+        <p className={said.well ? 'said well' : 'said'} role="status">
+          {said.words}
+        </p>
+      )}
       <button type="button" className="deed" onClick={() => void log()} disabled={busy} data-step-in-hand>
         {lot.looked ? 'Look again' : 'Looked at'}: {stage.word}, {droop}
         <kbd>Enter</kbd>

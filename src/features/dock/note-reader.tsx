@@ -6,7 +6,9 @@ import type { DeliveryNote } from '@/core/dock/types';
 import css from './dock.module.css';
 
 // The reader and its species list are only wanted once a file is there.
-const NotePreview = dynamic(() => import('./note-preview').then((m) => m.NotePreview), { loading: () => <p role="status">Reading the note …</p> });
+const NotePreview = dynamic(() => import('./note-preview').then((m) => m.NotePreview), {
+  loading: () => <p role="status">Reading the note …</p>,
+});
 
 interface Read {
   readonly note: DeliveryNote;
@@ -14,10 +16,15 @@ interface Read {
 }
 
 async function readFile(file: File): Promise<Read | string> {
-  const { NOTE_MAX_BYTES, UnreadableNoteError, decodeNote, readDeliveryNote } = await import('@/core/dock/read-note');
-  if (file.size > NOTE_MAX_BYTES) return `“${file.name}” is ${Math.round(file.size / 1e6)} MB; a delivery note is never more than 2 MB. Nothing was read or booked in. Choose the note’s CSV file.`;
+  const { NOTE_MAX_BYTES, UnreadableNoteError, decodeNote, readDeliveryNote } =
+    await import('@/core/dock/read-note');
+  if (file.size > NOTE_MAX_BYTES)
+    return `“${file.name}” is ${Math.round(file.size / 1e6)} MB; a delivery note is never more than 2 MB. Nothing was read or booked in. Choose the note’s CSV file.`;
   try {
-    return { note: readDeliveryNote(decodeNote(new Uint8Array(await file.arrayBuffer()))), fileName: file.name };
+    return {
+      note: readDeliveryNote(decodeNote(new Uint8Array(await file.arrayBuffer()))),
+      fileName: file.name,
+    };
   } catch (error) {
     if (error instanceof UnreadableNoteError) return error.message;
     return `“${file.name}” could not be read. Nothing was booked in; try choosing it again.`;
@@ -42,29 +49,67 @@ export function NoteReader({ demo, today }: { demo: boolean; today: string }) {
   };
   const takeDemo = async () => {
     const response = await fetch('/dock/demo-note').catch(() => null);
-    if (!response?.ok) return setProblem('The demo’s note could not be fetched. Nothing was booked in; try again.');
+    if (!response?.ok)
+      return setProblem('The demo’s note could not be fetched. Nothing was booked in; try again.');
     await take(new File([await response.blob()], `note-${today}.csv`));
   };
   const close = () => {
     setRead(null);
     router.push('/dock', { scroll: false });
   };
-  if (read && isOpen) return <NotePreview key={read.fileName} note={read.note} fileName={read.fileName} today={today} onClose={close} />;
+  if (read && isOpen)
+    return (
+      <NotePreview
+        key={read.fileName}
+        note={read.note}
+        fileName={read.fileName}
+        today={today}
+        onClose={close}
+      />
+    );
   return (
     <div
       className={css.drop}
       data-over={over || undefined}
-      onDragOver={(e) => { e.preventDefault(); setOver(true); }}
+      onDragOver={(e) => {
+        e.preventDefault();
+        setOver(true);
+      }}
       onDragLeave={() => setOver(false)}
-      onDrop={(e) => { e.preventDefault(); setOver(false); void take(e.dataTransfer.files[0]); }}
+      onDrop={(e) => {
+        e.preventDefault();
+        setOver(false);
+        void take(e.dataTransfer.files[0]);
+      }}
     >
       <strong>Van at the door?</strong>
       <div className={css.dropRow}>
-        <button type="button" className="plain" onClick={() => input.current?.click()}>Drop or choose its note</button>
-        {demo && <button type="button" className="quiet" onClick={() => void takeDemo()}>Demo: this morning’s note</button>}
+        <button type="button" className="plain" onClick={() => input.current?.click()}>
+          Drop or choose its note
+        </button>
+        {demo && (
+          <button type="button" className="quiet" onClick={() => void takeDemo()}>
+            Demo: this morning’s note
+          </button>
+        )}
       </div>
-      <input ref={input} type="file" accept=".csv,text/csv,text/plain" aria-label="Delivery note, CSV" className="visually-hidden" tabIndex={-1} onChange={(e) => { void take(e.target.files?.[0]); e.target.value = ''; }} />
-      {problem && <p className="said" role="alert">{problem}</p>}
+      <input
+        ref={input}
+        type="file"
+        accept=".csv,text/csv,text/plain"
+        aria-label="Delivery note, CSV"
+        className="visually-hidden"
+        tabIndex={-1}
+        onChange={(e) => {
+          void take(e.target.files?.[0]);
+          e.target.value = '';
+        }}
+      />
+      {problem && (
+        <p className="said" role="alert">
+          {problem}
+        </p>
+      )}
     </div>
   );
 }

@@ -11,13 +11,40 @@ const PLACES: readonly { droop: Droop; left: string; top: string; word: string }
 ];
 
 /** The drawn stem with three places its head can be: touch where it hangs. */
-export function StemTouch({ habit, colour, stage, droop, onDroop }: { habit: Habit; colour: string | null; stage: number; droop: Droop; onDroop: (droop: Droop) => void }) {
+export function StemTouch({
+  habit,
+  colour,
+  stage,
+  droop,
+  onDroop,
+}: {
+  habit: Habit;
+  colour: string | null;
+  stage: number;
+  droop: Droop;
+  onDroop: (droop: Droop) => void;
+}) {
   return (
     <div className={css.touch}>
-      <Stem habit={habit} colour={colour} stage={stage} droop={droop} height={400} title={`Stem, neck bent ${NECK_DEGREES[droop]} degrees`} />
+      <Stem
+        habit={habit}
+        colour={colour}
+        stage={stage}
+        droop={droop}
+        height={400}
+        title={`Stem, neck bent ${NECK_DEGREES[droop]} degrees`}
+      />
       <div role="radiogroup" aria-label="How limp">
         {PLACES.map((p) => (
-          <button key={p.droop} type="button" role="radio" aria-checked={p.droop === droop} className={css.headPlace} style={{ left: p.left, top: p.top }} onClick={() => onDroop(p.droop)}>
+          <button
+            key={p.droop}
+            type="button"
+            role="radio"
+            aria-checked={p.droop === droop}
+            className={css.headPlace}
+            style={{ left: p.left, top: p.top }}
+            onClick={() => onDroop(p.droop)}
+          >
             {p.word}
           </button>
         ))}

@@ -11,27 +11,55 @@ import { arrangementInput } from './forecast-input';
 
 const make = deedKind(
   v.object({
-    name: v.pipe(v.string(), v.trim(), v.minLength(1, 'is missing'), v.maxLength(80, 'is longer than 80 characters')),
+    name: v.pipe(
+      v.string(),
+      v.trim(),
+      v.minLength(1, 'is missing'),
+      v.maxLength(80, 'is longer than 80 characters'),
+    ),
     vesselKind: v.picklist(['vase', 'foam']),
-    litres: v.pipe(v.number('must be a number'), v.minValue(0.1, 'must be 0.1 L or more'), v.maxValue(50, 'must be 50 L or less')),
+    litres: v.pipe(
+      v.number('must be a number'),
+      v.minValue(0.1, 'must be 0.1 L or more'),
+      v.maxValue(50, 'must be 50 L or less'),
+    ),
     lines: v.pipe(
-      v.array(v.object({ lotId: v.pipe(v.string(), v.uuid()), stems: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(300)) })),
+      v.array(
+        v.object({
+          lotId: v.pipe(v.string(), v.uuid()),
+          stems: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(300)),
+        }),
+      ),
       v.minLength(1, 'needs at least one stem'),
       v.maxLength(40),
     ),
   }),
   async ({ trx, deed, me }, { name, vesselKind, litres, lines }) => {
-    if (new Set(lines.map((l) => l.lotId)).size !== lines.length) throw new RefusedError('A lot stands twice in the recipe. Nothing was made.');
+    if (new Set(lines.map((l) => l.lotId)).size !== lines.length)
+      throw new RefusedError('A lot stands twice in the recipe. Nothing was made.');
     const stock = await stockNow(trx, me, deed.at);
     const chosen = lines.map(({ lotId, stems }) => {
       const found = stock.find((s) => s.lot.id === lotId);
-      if (!found) throw new RefusedError('One of those lots is used up. Nothing was taken; the stock beside it is fresh now.');
+      if (!found)
+        throw new RefusedError(
+          'One of those lots is used up. Nothing was taken; the stock beside it is fresh now.',
+        );
       return { speciesKey: found.lot.speciesKey, arrival: found.arrival, stems };
     });
     const input = arrangementInput(chosen, { kind: vesselKind, litres }, me.shop.promiseConfidence);
     const result = predictArrangement(input);
-    const solution = vesselKind === 'foam' ? 'plain' : sharedSolution(chosen.map((c) => speciesByKey(c.speciesKey)));
-    return { arrangementId: await makeArrangement(trx, deed, { name, vesselKind, litres, solution, lines, forecast: { modelVersion: result.modelVersion, input, result } }) };
+    const solution =
+      vesselKind === 'foam' ? 'plain' : sharedSolution(chosen.map((c) => speciesByKey(c.speciesKey)));
+    return {
+      arrangementId: await makeArrangement(trx, deed, {
+        name,
+        vesselKind,
+        litres,
+        solution,
+        lines,
+        forecast: { modelVersion: result.modelVersion, input, result },
+      }),
+    };
   },
 );
 

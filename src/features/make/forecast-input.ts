@@ -13,7 +13,11 @@ const SEED = 7;
 const DRAWS = 120;
 
 /** The forecast an arrangement gets: on a table at home, kept as customers keep flowers. */
-export function arrangementInput(lines: readonly ChosenLine[], vessel: Vessel, confidence: number): ArrangementInput {
+export function arrangementInput(
+  lines: readonly ChosenLine[],
+  vessel: Vessel,
+  confidence: number,
+): ArrangementInput {
   return {
     seed: SEED,
     draws: DRAWS,

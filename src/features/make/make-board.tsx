@@ -13,13 +13,25 @@ import { VesselDrawing } from './vessel-drawing';
 
 /** A name from what is in it, for who types none: its three most numerous kinds. */
 function namedAfter(chosen: readonly { lot: LotView; stems: number }[]): string {
-  const kinds = [...chosen].sort((a, b) => b.stems - a.stems).map((c) => c.lot.name.split(',')[0]?.toLowerCase() ?? '');
+  const kinds = [...chosen]
+    .sort((a, b) => b.stems - a.stems)
+    .map((c) => c.lot.name.split(',')[0]?.toLowerCase() ?? '');
   const words = [...new Set(kinds)].slice(0, 3).join(', ');
   return words.charAt(0).toUpperCase() + words.slice(1);
 }
 
 /** Stems beside the vessel, the vessel in the middle, what will become of it to the right. */
-export function MakeBoard({ lots, dry, confidence, now }: { lots: readonly LotView[]; dry: number; confidence: number; now: number }) {
+export function MakeBoard({
+  lots,
+  dry,
+  confidence,
+  now,
+}: {
+  lots: readonly LotView[];
+  dry: number;
+  confidence: number;
+  now: number;
+}) {
   const router = useRouter();
   const { send } = useDeeds();
   const [recipe, setRecipe] = useState<Readonly<Record<string, number>>>({});
@@ -35,18 +47,36 @@ export function MakeBoard({ lots, dry, confidence, now }: { lots: readonly LotVi
     return stems > 0 ? [{ lot, stems }] : [];
   });
   const count = chosen.reduce((n, c) => n + c.stems, 0);
-  const input = count === 0 ? null : arrangementInput(chosen.map((c) => ({ speciesKey: c.lot.speciesKey, arrival: c.lot.arrival, stems: c.stems })), { kind, litres }, confidence);
+  const input =
+    count === 0
+      ? null
+      : arrangementInput(
+          chosen.map((c) => ({ speciesKey: c.lot.speciesKey, arrival: c.lot.arrival, stems: c.stems })),
+          { kind, litres },
+          confidence,
+        );
   const live = useForecast(input);
   const called = name.trim() || namedAfter(chosen);
 
   const make = async () => {
     setBusy(true);
     setProblem(null);
-    const outcome = await send('make/make', { name: called, vesselKind: kind, litres, lines: chosen.map((c) => ({ lotId: c.lot.id, stems: c.stems })) }, actionKey);
+    const outcome = await send(
+      'make/make',
+      {
+        name: called,
+        vesselKind: kind,
+        litres,
+        lines: chosen.map((c) => ({ lotId: c.lot.id, stems: c.stems })),
+      },
+      actionKey,
+    );
     setBusy(false);
     if (!outcome.ok) {
       if (outcome.why !== 'unavailable') router.refresh();
-      return setProblem(`${outcome.message}${outcome.why === 'unavailable' ? ' Nothing was taken; the recipe stays here. Try again in a moment.' : ''}`);
+      return setProblem(
+        `${outcome.message}${outcome.why === 'unavailable' ? ' Nothing was taken; the recipe stays here. Try again in a moment.' : ''}`,
+      );
     }
     const value = outcome.value as { arrangementId?: string; subjectId?: string } | null;
     setActionKey(v4());
@@ -55,26 +85,82 @@ export function MakeBoard({ lots, dry, confidence, now }: { lots: readonly LotVi
 
   return (
     <div className={css.make}>
-      <StockList lots={lots} dry={dry} recipe={recipe} onTake={(id, stems) => setRecipe({ ...recipe, [id]: stems })} />
+      <StockList
+        lots={lots}
+        dry={dry}
+        recipe={recipe}
+        onTake={(id, stems) => setRecipe({ ...recipe, [id]: stems })}
+      />
       <section className={css.vessel} aria-label="The vessel">
         <VesselDrawing kind={kind} chosen={chosen} litres={litres} />
         <div className={css.vesselTaps}>
-        <div className={css.row} role="radiogroup" aria-label="Vessel">
-          <button type="button" role="radio" aria-checked={kind === 'vase'} className="plain" onClick={() => setKind('vase')}>Vase</button>
-          <button type="button" role="radio" aria-checked={kind === 'foam'} className="plain" onClick={() => setKind('foam')}>Foam</button>
-        </div>
-        <div className={css.row}>
-          <button type="button" className="plain" aria-label="Less water" onClick={() => setLitres(Math.max(0.5, litres - 0.5))}>−</button>
-          <output aria-label="Litres"><strong>{litres} L</strong></output>
-          <button type="button" className="plain" aria-label="More water" onClick={() => setLitres(Math.min(12, litres + 0.5))}>+</button>
-        </div>
+          <div className={css.row} role="radiogroup" aria-label="Vessel">
+            <button
+              type="button"
+              role="radio"
+              aria-checked={kind === 'vase'}
+              className="plain"
+              onClick={() => setKind('vase')}
+            >
+              Vase
+            </button>
+            <button
+              type="button"
+              role="radio"
+              aria-checked={kind === 'foam'}
+              className="plain"
+              onClick={() => setKind('foam')}
+            >
+              Foam
+            </button>
+          </div>
+          <div className={css.row}>
+            <button
+              type="button"
+              className="plain"
+              aria-label="Less water"
+              onClick={() => setLitres(Math.max(0.5, litres - 0.5))}
+            >
+              −
+            </button>
+            <output aria-label="Litres">
+              <strong>{litres} L</strong>
+            </output>
+            <button
+              type="button"
+              className="plain"
+              aria-label="More water"
+              onClick={() => setLitres(Math.min(12, litres + 0.5))}
+            >
+              +
+            </button>
+          </div>
         </div>
       </section>
       <section className={css.right} aria-label="How long it lasts">
         <ForecastPanel live={live} names={chosen.map((c) => c.lot.name)} confidence={confidence} now={now} />
-        {problem && <p className="said" role="alert">{problem}</p>}
-        <label className={css.name}>Called<input className={css.input} value={name} maxLength={80} placeholder={called || 'foyer tray, 6'} onChange={(e) => setName(e.target.value)} /></label>
-        <button type="button" className="deed" disabled={busy || count === 0} onClick={() => void make()} data-step-in-hand>
+        {problem && (
+          <p className="said" role="alert">
+            {problem}
+          </p>
+        )}
+        <label className={css.name}>
+          Called
+          <input
+            className={css.input}
+            value={name}
+            maxLength={80}
+            placeholder={called || 'foyer tray, 6'}
+            onChange={(e) => setName(e.target.value)}
+          />
+        </label>
+        <button
+          type="button"
+          className="deed"
+          disabled={busy || count === 0}
+          onClick={() => void make()}
+          data-step-in-hand
+        >
           {busy ? 'Making …' : count === 0 ? 'Take stems from the left' : `Make it of ${count} stems`}
           {count > 0 && <kbd>.</kbd>}
         </button>

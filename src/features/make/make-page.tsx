@@ -3,7 +3,7 @@ import { lotView, stockNow } from '@/server/stock';
 import { MakeBoard } from './make-board';
 
 /** What goes in, does it get along, how long will it last. */
-export async function MakePage(_props: { search: Record<string, string | string[] | undefined> }) {
+export async function MakePage() {
   const { lots, confidence, date } = await inMyShop(async (trx, me, at) => ({
     lots: (await stockNow(trx, me, at)).map((s) => lotView(s, at)),
     confidence: me.shop.promiseConfidence,

@@ -13,14 +13,19 @@ interface Props {
 
 /** The stock that stands in water, first to fade first, each as a life line on one scale. */
 export function StockList({ lots, dry, recipe, onTake }: Props) {
-  const scale = { pastDays: Math.max(3, ...lots.map((l) => Math.ceil(l.daysSinceCut))), aheadDays: Math.min(28, Math.max(8, ...lots.map((l) => Math.ceil(l.daysLeft.p90)))) };
+  const scale = {
+    pastDays: Math.max(3, ...lots.map((l) => Math.ceil(l.daysSinceCut))),
+    aheadDays: Math.min(28, Math.max(8, ...lots.map((l) => Math.ceil(l.daysLeft.p90)))),
+  };
   return (
     <section className={css.stock} aria-label="From stock">
       <header className={css.stockHead}>
         <h2>From stock</h2>
         <span className="soft">first to fade, first</span>
       </header>
-      {lots.length === 0 && <p>Nothing stands in water yet. Lots come here once the bench has put them in a pail.</p>}
+      {lots.length === 0 && (
+        <p>Nothing stands in water yet. Lots come here once the bench has put them in a pail.</p>
+      )}
       <ul className="rowlist">
         {lots.map((lot) => {
           const taken = Math.min(recipe[lot.id] ?? 0, lot.stemsLeft);
@@ -29,23 +34,59 @@ export function StockList({ lots, dry, recipe, onTake }: Props) {
             <li key={lot.id} className={css.lot}>
               <div className={css.lotLine}>
                 <div className={css.lotHead}>
-                  <span><strong>{lot.name}</strong>{lot.variety && ` ‘${lot.variety}’`}</span>
-                  <span className="soft">{lot.stemsLeft - taken} in pail {lot.pail}</span>
+                  <span>
+                    <strong>{lot.name}</strong>
+                    {lot.variety && ` ‘${lot.variety}’`}
+                  </span>
+                  <span className="soft">
+                    {lot.stemsLeft - taken} in pail {lot.pail}
+                  </span>
                 </div>
-                <LifeLine scale={scale} daysSinceCut={lot.daysSinceCut} daysSinceArrival={lot.daysSinceArrival} shareByDay={lot.shareByDay} {...lot.daysLeft} label={`${lot.name}: ${words} left`} />
+                <LifeLine
+                  scale={scale}
+                  daysSinceCut={lot.daysSinceCut}
+                  daysSinceArrival={lot.daysSinceArrival}
+                  shareByDay={lot.shareByDay}
+                  {...lot.daysLeft}
+                  label={`${lot.name}: ${words} left`}
+                />
                 <span className="soft">{words}</span>
               </div>
               <div className={css.take}>
-                <button type="button" className="plain" aria-label={`One ${lot.name} fewer`} disabled={taken === 0} onClick={() => onTake(lot.id, taken - 1)}>−</button>
-                <output aria-label={`${lot.name} taken`}><strong>{taken}</strong></output>
-                <button type="button" className="plain" aria-label={`One more ${lot.name}`} disabled={taken >= lot.stemsLeft} onClick={() => onTake(lot.id, taken + 1)}>+</button>
+                <button
+                  type="button"
+                  className="plain"
+                  aria-label={`One ${lot.name} fewer`}
+                  disabled={taken === 0}
+                  onClick={() => onTake(lot.id, taken - 1)}
+                >
+                  −
+                </button>
+                <output aria-label={`${lot.name} taken`}>
+                  <strong>{taken}</strong>
+                </output>
+                <button
+                  type="button"
+                  className="plain"
+                  aria-label={`One more ${lot.name}`}
+                  disabled={taken >= lot.stemsLeft}
+                  onClick={() => onTake(lot.id, taken + 1)}
+                >
+                  +
+                </button>
               </div>
             </li>
           );
         })}
       </ul>
       {lots.length > 0 && <LifeAxis scale={scale} />}
-      {dry > 0 && <p className={css.dry}><Link href="/bench">{dry} more {dry === 1 ? 'lot is' : 'lots are'} still on the bench</Link></p>}
+      {dry > 0 && (
+        <p className={css.dry}>
+          <Link href="/bench">
+            {dry} more {dry === 1 ? 'lot is' : 'lots are'} still on the bench
+          </Link>
+        </p>
+      )}
     </section>
   );
 }

@@ -36,5 +36,9 @@ export function useForecast(input: ArrangementInput | null): Live {
     };
   }, [key]);
   const isDone = key !== null && done?.key === key;
-  return { forecast: isDone ? done.forecast : null, isWorking: key !== null && !isDone, failed: isDone && done.forecast === null };
+  return {
+    forecast: isDone ? done.forecast : null,
+    isWorking: key !== null && !isDone,
+    failed: isDone && done.forecast === null,
+  };
 }

@@ -15,10 +15,20 @@ export function VesselDrawing({ kind, litres, chosen }: Props) {
   const stems = chosen.flatMap(({ lot, stems: n }) => Array.from({ length: n }, () => lot)).slice(0, SHOWN);
   const mouthY = kind === 'vase' ? 330 : 400;
   const level = kind === 'vase' ? 350 + Math.max(0, 70 - litres * 26) : 0;
-  const words = chosen.length === 0 ? 'An empty vessel' : `${kind} with ${chosen.map((c) => `${c.stems} ${c.lot.name}`).join(', ')}`;
+  const words =
+    chosen.length === 0
+      ? 'An empty vessel'
+      : `${kind} with ${chosen.map((c) => `${c.stems} ${c.lot.name}`).join(', ')}`;
   return (
     <svg viewBox="0 0 300 500" width="100%" role="img" aria-label={words}>
-      {kind === 'vase' && <path d={`M${104 + (level - 330) / 14} ${level} H${196 - (level - 330) / 14} L188 478 H112Z`} fill="var(--water)" stroke="var(--blue)" strokeWidth={2} />}
+      {kind === 'vase' && (
+        <path
+          d={`M${104 + (level - 330) / 14} ${level} H${196 - (level - 330) / 14} L188 478 H112Z`}
+          fill="var(--water)"
+          stroke="var(--blue)"
+          strokeWidth={2}
+        />
+      )}
       {stems.map((lot, i) => {
         // Rows of a fan from the back; the middle of each row stands highest.
         const inRow = stems.length <= 5 ? stems.length : 5;
@@ -29,23 +39,59 @@ export function VesselDrawing({ kind, litres, chosen }: Props) {
         const Head = HEADS[lot.habit];
         return (
           <g key={`${lot.id}${i}`}>
-            <path d={`M${150 + at * 40} ${kind === 'vase' ? 470 : mouthY} Q${150 + at * 70} 320 ${x} ${y}`} fill="none" stroke="var(--leaf)" strokeWidth={4} />
+            <path
+              d={`M${150 + at * 40} ${kind === 'vase' ? 470 : mouthY} Q${150 + at * 70} 320 ${x} ${y}`}
+              fill="none"
+              stroke="var(--leaf)"
+              strokeWidth={4}
+            />
             <g transform={`translate(${x} ${y}) rotate(${at * 42}) scale(0.72)`}>
-              <Head open={Math.min(1, Math.max(0.1, lot.arrival.stage))} blown={lot.arrival.stage > 1} colour={petalColour(lot.colour)} />
+              <Head
+                open={Math.min(1, Math.max(0.1, lot.arrival.stage))}
+                blown={lot.arrival.stage > 1}
+                colour={petalColour(lot.colour)}
+              />
             </g>
           </g>
         );
       })}
       {kind === 'vase' ? (
         <>
-          <path d="M104 330 L112 480 H188 L196 330" fill="none" stroke="var(--ink)" strokeWidth={3} strokeLinejoin="round" />
+          <path
+            d="M104 330 L112 480 H188 L196 330"
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth={3}
+            strokeLinejoin="round"
+          />
           <path d="M98 330 H202" stroke="var(--ink)" strokeWidth={4.5} strokeLinecap="round" />
         </>
       ) : (
         <>
-          <path d="M96 398 H204 V446 H96Z" fill="var(--leaf)" fillOpacity={0.55} stroke="var(--ink)" strokeWidth={2} />
-          {[0, 1, 2, 3, 4, 5, 6, 7].map((i) => <circle key={i} cx={108 + i * 12.5} cy={412 + (i % 3) * 12} r={1.8} fill="var(--ink)" fillOpacity={0.5} />)}
-          <path d="M72 436 L84 478 H216 L228 436" fill="var(--sheet)" stroke="var(--ink)" strokeWidth={3} strokeLinejoin="round" />
+          <path
+            d="M96 398 H204 V446 H96Z"
+            fill="var(--leaf)"
+            fillOpacity={0.55}
+            stroke="var(--ink)"
+            strokeWidth={2}
+          />
+          {[0, 1, 2, 3, 4, 5, 6, 7].map((i) => (
+            <circle
+              key={i}
+              cx={108 + i * 12.5}
+              cy={412 + (i % 3) * 12}
+              r={1.8}
+              fill="var(--ink)"
+              fillOpacity={0.5}
+            />
+          ))}
+          <path
+            d="M72 436 L84 478 H216 L228 436"
+            fill="var(--sheet)"
+            stroke="var(--ink)"
+            strokeWidth={3}
+            strokeLinejoin="round"
+          />
           <path d="M66 436 H234" stroke="var(--ink)" strokeWidth={4.5} strokeLinecap="round" />
         </>
       )}

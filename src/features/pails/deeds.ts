@@ -9,26 +9,60 @@ import { deedKind } from '@/server/deeds';
 
 const id = v.pipe(v.string(), v.uuid());
 
-const WASH = { scrubbed: 'Scrubbed', contact: 'In the solution', sanitised: 'Sanitised, upside down' } as const;
+const WASH = {
+  scrubbed: 'Scrubbed',
+  contact: 'In the solution',
+  sanitised: 'Sanitised, upside down',
+} as const;
 const CONTACT_MS = 10 * 60_000;
-const MAY_FOLLOW: Record<string, readonly string[]> = { scrubbed: ['dirty'], contact: ['scrubbed'], sanitised: ['contact'] };
+const MAY_FOLLOW: Record<string, readonly string[]> = {
+  scrubbed: ['dirty'],
+  contact: ['scrubbed'],
+  sanitised: ['contact'],
+};
 
-const wash = deedKind(v.object({ pailId: id, to: v.picklist(['scrubbed', 'contact', 'sanitised']) }), async ({ trx, deed }, { pailId, to }) => {
-  const pail = await onePailForUpdate(trx, pailId);
-  if (!MAY_FOLLOW[to]?.includes(pail.state)) throw new RefusedError(`Pail ${pail.name} is ${pail.state} now, so that step is not its next. Nothing was changed.`);
-  if (to === 'sanitised' && pail.contactUntil && deed.at < pail.contactUntil && pail.contactUntil.getTime() - deed.at.getTime() > CONTACT_MS / 2)
-    throw new RefusedError(`Pail ${pail.name} has stood under five minutes in the solution. Nothing was changed; wait for its clock.`);
-  await changePail(trx, pailId, { state: to, contact_until: to === 'contact' ? new Date(deed.at.getTime() + CONTACT_MS) : null, ...(to === 'sanitised' ? { sanitised_at: deed.at } : {}) });
-  await writeEntry(trx, deed, {
-    kind: 'wash', subjectKind: 'pail', subjectId: pailId, words: `Pail ${pail.name}: ${WASH[to].toLowerCase()}`,
-    detail: { pailWas: { state: pail.state, contact_until: pail.contactUntil, sanitised_at: pail.sanitisedAt } },
-  });
-});
+const wash = deedKind(
+  v.object({ pailId: id, to: v.picklist(['scrubbed', 'contact', 'sanitised']) }),
+  async ({ trx, deed }, { pailId, to }) => {
+    const pail = await onePailForUpdate(trx, pailId);
+    if (!MAY_FOLLOW[to]?.includes(pail.state))
+      throw new RefusedError(
+        `Pail ${pail.name} is ${pail.state} now, so that step is not its next. Nothing was changed.`,
+      );
+    if (
+      to === 'sanitised' &&
+      pail.contactUntil &&
+      deed.at < pail.contactUntil &&
+      pail.contactUntil.getTime() - deed.at.getTime() > CONTACT_MS / 2
+    )
+      throw new RefusedError(
+        `Pail ${pail.name} has stood under five minutes in the solution. Nothing was changed; wait for its clock.`,
+      );
+    await changePail(trx, pailId, {
+      state: to,
+      contact_until: to === 'contact' ? new Date(deed.at.getTime() + CONTACT_MS) : null,
+      ...(to === 'sanitised' ? { sanitised_at: deed.at } : {}),
+    });
+    await writeEntry(trx, deed, {
+      kind: 'wash',
+      subjectKind: 'pail',
+      subjectId: pailId,
+      words: `Pail ${pail.name}: ${WASH[to].toLowerCase()}`,
+      detail: {
+        pailWas: { state: pail.state, contact_until: pail.contactUntil, sanitised_at: pail.sanitisedAt },
+      },
+    });
+  },
+);
 
 const fill = deedKind(
   v.object({
     pailId: id,
-    litres: v.pipe(v.number('must be a number'), v.minValue(0.2, 'must be 0.2 L or more'), v.maxValue(100, 'must be 100 L or less')),
+    litres: v.pipe(
+      v.number('must be a number'),
+      v.minValue(0.2, 'must be 0.2 L or more'),
+      v.maxValue(100, 'must be 100 L or less'),
+    ),
     solution: v.picklist(SOLUTION_KEYS),
     tempC: v.pipe(v.number('must be a number'), v.minValue(1), v.maxValue(60)),
     depth: v.picklist(Object.keys(DEPTH_CM) as (keyof typeof DEPTH_CM)[]),
@@ -36,9 +70,17 @@ const fill = deedKind(
   }),
   async ({ trx, deed }, { pailId, overrideReason, ...filling }) => {
     const pail = await onePailForUpdate(trx, pailId);
-    const fillId = await fillPail(trx, deed.shopId, pail, { ...filling, alone: false, overrideReason: overrideReason || null }, deed.at);
+    const fillId = await fillPail(
+      trx,
+      deed.shopId,
+      pail,
+      { ...filling, alone: false, overrideReason: overrideReason || null },
+      deed.at,
+    );
     await writeEntry(trx, deed, {
-      kind: 'fill', subjectKind: 'pail', subjectId: pailId,
+      kind: 'fill',
+      subjectKind: 'pail',
+      subjectId: pailId,
       words: `Pail ${pail.name}: ${filling.litres} L, ${SOLUTIONS[filling.solution].name.toLowerCase()}, ${filling.tempC} °C${overrideReason ? `. Not sanitised: ${overrideReason}` : ''}`,
       detail: { fillId, pailWas: { state: pail.state, contact_until: pail.contactUntil } },
     });
@@ -49,23 +91,54 @@ const tipOut = deedKind(v.object({ pailId: id }), async ({ trx, deed }, { pailId
   const pail = await onePailForUpdate(trx, pailId);
   const standing = (await manyLotsByFill(trx)).filter((l) => l.fillId === pail.fillId);
   if (standing.length > 0)
-    throw new RefusedError(`Lot ${standing.map((l) => l.number).join(', ')} still stands in pail ${pail.name}. Nothing was tipped out; turn it over into a clean pail first.`);
+    throw new RefusedError(
+      `Lot ${standing.map((l) => l.number).join(', ')} still stands in pail ${pail.name}. Nothing was tipped out; turn it over into a clean pail first.`,
+    );
   await emptyPail(trx, pail, deed.at);
-  await writeEntry(trx, deed, { kind: 'tip-out', subjectKind: 'pail', subjectId: pailId, words: `Pail ${pail.name}: tipped out` });
+  await writeEntry(trx, deed, {
+    kind: 'tip-out',
+    subjectKind: 'pail',
+    subjectId: pailId,
+    words: `Pail ${pail.name}: tipped out`,
+  });
 });
 
-const turnOver = deedKind(v.object({ pailId: id, toPailId: id }), async ({ trx, deed }, { pailId, toPailId }) => {
-  const [first, second] = [pailId, toPailId].sort();
-  // Always in the same order, so that two people turning pails over cannot block each other.
-  await onePailForUpdate(trx, first ?? pailId);
-  await onePailForUpdate(trx, second ?? toPailId);
-  const [from, to] = [await onePailForUpdate(trx, pailId), await onePailForUpdate(trx, toPailId)];
-  if (!from.fillId || !from.solution || !from.depth) throw new RefusedError(`Pail ${from.name} has no water in it. Nothing was changed.`);
-  const litres = Math.min(from.litres ?? 4, to.sizeL);
-  const fillId = await fillPail(trx, deed.shopId, to, { solution: from.solution as never, depth: from.depth as never, tempC: 12, litres, alone: from.alone ?? false, overrideReason: null }, deed.at);
-  await trx('lot').where({ fill_id: from.fillId }).update({ fill_id: fillId, version: trx.raw('version + 1') });
-  await emptyPail(trx, from, deed.at);
-  await writeEntry(trx, deed, { kind: 'turn-over', subjectKind: 'pail', subjectId: pailId, words: `Turned pail ${from.name} over into pail ${to.name}, ${litres} L fresh` });
-});
+const turnOver = deedKind(
+  v.object({ pailId: id, toPailId: id }),
+  async ({ trx, deed }, { pailId, toPailId }) => {
+    const [first, second] = [pailId, toPailId].sort();
+    // Always in the same order, so that two people turning pails over cannot block each other.
+    await onePailForUpdate(trx, first ?? pailId);
+    await onePailForUpdate(trx, second ?? toPailId);
+    const [from, to] = [await onePailForUpdate(trx, pailId), await onePailForUpdate(trx, toPailId)];
+    if (!from.fillId || !from.solution || !from.depth)
+      throw new RefusedError(`Pail ${from.name} has no water in it. Nothing was changed.`);
+    const litres = Math.min(from.litres ?? 4, to.sizeL);
+    const fillId = await fillPail(
+      trx,
+      deed.shopId,
+      to,
+      {
+        solution: from.solution as never,
+        depth: from.depth as never,
+        tempC: 12,
+        litres,
+        alone: from.alone ?? false,
+        overrideReason: null,
+      },
+      deed.at,
+    );
+    await trx('lot')
+      .where({ fill_id: from.fillId })
+      .update({ fill_id: fillId, version: trx.raw('version + 1') });
+    await emptyPail(trx, from, deed.at);
+    await writeEntry(trx, deed, {
+      kind: 'turn-over',
+      subjectKind: 'pail',
+      subjectId: pailId,
+      words: `Turned pail ${from.name} over into pail ${to.name}, ${litres} L fresh`,
+    });
+  },
+);
 
 export const pailDeeds = { wash, fill, 'tip-out': tipOut, 'turn-over': turnOver };

@@ -4,16 +4,32 @@ import { DEPTH_CM } from '@/core/protocol/steps';
 import { SOLUTION_KEYS, SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
 import { clockWords, useShopNow } from '@/shell/clock';
 import { useDeeds } from '@/shell/deeds';
-import type { PailView } from './pails-page';
+import type { PailView } from './pail-view';
 import css from './pails.module.css';
 
-const SANITISER_CAUTION = 'Never near acid, vinegar or flower food: poisonous gas. Gloves, eyes covered, window open; dose as the label says.';
+const SANITISER_CAUTION =
+  'Never near acid, vinegar or flower food: poisonous gas. Gloves, eyes covered, window open; dose as the label says.';
 const OFFERED: readonly SolutionKey[] = SOLUTION_KEYS.slice(0, 5);
 const DEPTHS = DEPTH_CM;
 const WASH_STEP = {
-  dirty: { to: 'scrubbed', words: 'Scrubbed', what: 'Scrub the slime off first: chlorine spent on it is not left for bacteria.', caution: null },
-  scrubbed: { to: 'contact', words: 'In the solution, start ten minutes', what: '200 ppm, as the label says, ten minutes of contact.', caution: SANITISER_CAUTION },
-  contact: { to: 'sanitised', words: 'Out, drained, upside down', what: 'Drain it, turn it upside down: the sign that it may be used.', caution: SANITISER_CAUTION },
+  dirty: {
+    to: 'scrubbed',
+    words: 'Scrubbed',
+    what: 'Scrub the slime off first: chlorine spent on it is not left for bacteria.',
+    caution: null,
+  },
+  scrubbed: {
+    to: 'contact',
+    words: 'In the solution, start ten minutes',
+    what: '200 ppm, as the label says, ten minutes of contact.',
+    caution: SANITISER_CAUTION,
+  },
+  contact: {
+    to: 'sanitised',
+    words: 'Out, drained, upside down',
+    what: 'Drain it, turn it upside down: the sign that it may be used.',
+    caution: SANITISER_CAUTION,
+  },
 } as const;
 
 function ago(at: number | null, now: number | null): string {
@@ -32,25 +48,91 @@ function FillForm({ pail, act }: { pail: PailView; act: Act }) {
   const [reason, setReason] = useState('');
   const clean = pail.state === 'sanitised';
   const cm = (litres / pail.sizeL) * pail.heightCm;
-  const depth = (Object.keys(DEPTHS) as (keyof typeof DEPTHS)[]).reduce((best, d) => (Math.abs(DEPTHS[d] - cm) < Math.abs(DEPTHS[best] - cm) ? d : best));
-  const fill = () => void act('pails/fill', { pailId: pail.id, litres, solution, tempC, depth, ...(clean ? {} : { overrideReason: reason }) }, `fill pail ${pail.name}`);
+  const depth = (Object.keys(DEPTHS) as (keyof typeof DEPTHS)[]).reduce((best, d) =>
+    Math.abs(DEPTHS[d] - cm) < Math.abs(DEPTHS[best] - cm) ? d : best,
+  );
+  const fill = () =>
+    void act(
+      'pails/fill',
+      { pailId: pail.id, litres, solution, tempC, depth, ...(clean ? {} : { overrideReason: reason }) },
+      `fill pail ${pail.name}`,
+    );
   return (
     <div className={css.fill}>
       <div role="radiogroup" aria-label="In the water" className={css.row}>
-        {OFFERED.map((s) => <button key={s} type="button" role="radio" aria-checked={s === solution} className="plain" onClick={() => setSolution(s)}>{SOLUTIONS[s].name}</button>)}
+        {OFFERED.map((s) => (
+          <button
+            key={s}
+            type="button"
+            role="radio"
+            aria-checked={s === solution}
+            className="plain"
+            onClick={() => setSolution(s)}
+          >
+            {SOLUTIONS[s].name}
+          </button>
+        ))}
       </div>
       <div className={css.row}>
-        <button type="button" className="plain" aria-label="Half a litre less" onClick={() => setLitres(Math.max(0.5, litres - 0.5))}>−</button>
-        <output aria-label="Litres"><strong>{litres} L</strong> <span className="soft">about {Math.round(cm)} cm</span></output>
-        <button type="button" className="plain" aria-label="Half a litre more" onClick={() => setLitres(Math.min(pail.sizeL, litres + 0.5))}>+</button>
+        <button
+          type="button"
+          className="plain"
+          aria-label="Half a litre less"
+          onClick={() => setLitres(Math.max(0.5, litres - 0.5))}
+        >
+          −
+        </button>
+        <output aria-label="Litres">
+          <strong>{litres} L</strong> <span className="soft">about {Math.round(cm)} cm</span>
+        </output>
+        <button
+          type="button"
+          className="plain"
+          aria-label="Half a litre more"
+          onClick={() => setLitres(Math.min(pail.sizeL, litres + 0.5))}
+        >
+          +
+        </button>
       </div>
       <div role="radiogroup" aria-label="How warm" className={css.row}>
-        {([[6, 'cold'], [22, 'tepid'], [40, 'warm']] as const).map(([c, word]) => <button key={c} type="button" role="radio" aria-checked={c === tempC} className="plain" onClick={() => setTempC(c)}>{word}, {c} °C</button>)}
+        {(
+          [
+            [6, 'cold'],
+            [22, 'tepid'],
+            [40, 'warm'],
+          ] as const
+        ).map(([c, word]) => (
+          <button
+            key={c}
+            type="button"
+            role="radio"
+            aria-checked={c === tempC}
+            className="plain"
+            onClick={() => setTempC(c)}
+          >
+            {word}, {c} °C
+          </button>
+        ))}
       </div>
       {!clean && (
-        <label>It is not sanitised. Fill it all the same, because:<input className={css.input} value={reason} maxLength={200} onChange={(e) => setReason(e.target.value)} /></label>
+        <label>
+          It is not sanitised. Fill it all the same, because:
+          <input
+            className={css.input}
+            value={reason}
+            maxLength={200}
+            onChange={(e) => setReason(e.target.value)}
+          />
+        </label>
       )}
-      <button type="button" className={clean ? 'deed' : 'plain'} onClick={fill} disabled={!clean && reason.trim() === ''}>{clean ? `Fill pail ${pail.name}` : 'Fill it unsanitised'}</button>
+      <button
+        type="button"
+        className={clean ? 'deed' : 'plain'}
+        onClick={fill}
+        disabled={!clean && reason.trim() === ''}
+      >
+        {clean ? `Fill pail ${pail.name}` : 'Fill it unsanitised'}
+      </button>
     </div>
   );
 }
@@ -60,19 +142,55 @@ function Filled({ pail, clean, act }: { pail: PailView; clean: readonly PailView
   const due = pail.dueInHours;
   return (
     <>
-      <p><span className="big">{pail.clarity}</span> <span className="soft">by the model</span></p>
-      <p>{pail.litres} L {pail.solution?.toLowerCase()}, filled {ago(pail.filledAt, now)} at {pail.tempC} °C.</p>
-      <p className={due !== null && due < 24 ? 'late' : undefined}>{due === null ? 'Its water keeps for weeks at this cold.' : due === 0 ? 'Due for a change now.' : `Due for a change in ${due < 48 ? `${due} h` : `${Math.floor(due / 24)} days`}.`}</p>
-      {pail.lots.map((l) => <p key={l.id}><strong>{l.words}</strong></p>)}
+      <p>
+        <span className="big">{pail.clarity}</span> <span className="soft">by the model</span>
+      </p>
+      <p>
+        {pail.litres} L {pail.solution?.toLowerCase()}, filled {ago(pail.filledAt, now)} at {pail.tempC} °C.
+      </p>
+      <p className={due !== null && due < 24 ? 'late' : undefined}>
+        {due === null
+          ? 'Its water keeps for weeks at this cold.'
+          : due === 0
+            ? 'Due for a change now.'
+            : `Due for a change in ${due < 48 ? `${due} h` : `${Math.floor(due / 24)} days`}.`}
+      </p>
+      {pail.lots.map((l) => (
+        <p key={l.id}>
+          <strong>{l.words}</strong>
+        </p>
+      ))}
       {pail.lots.length === 0 ? (
-        <button type="button" className="deed" onClick={() => void act('pails/tip-out', { pailId: pail.id }, `tip out pail ${pail.name}`)} data-step-in-hand>Tip out <kbd>.</kbd></button>
+        <button
+          type="button"
+          className="deed"
+          onClick={() => void act('pails/tip-out', { pailId: pail.id }, `tip out pail ${pail.name}`)}
+          data-step-in-hand
+        >
+          Tip out <kbd>.</kbd>
+        </button>
       ) : clean.length === 0 ? (
         <p className="said">No pail stands clean to turn it over into.</p>
       ) : (
         <div>
           <p className="soft">Turn over into fresh water, pail:</p>
           <div className={css.row}>
-            {clean.slice(0, 6).map((to) => <button key={to.id} type="button" className="plain" onClick={() => void act('pails/turn-over', { pailId: pail.id, toPailId: to.id }, `turn pail ${pail.name} over into ${to.name}`)}>{to.name}</button>)}
+            {clean.slice(0, 6).map((to) => (
+              <button
+                key={to.id}
+                type="button"
+                className="plain"
+                onClick={() =>
+                  void act(
+                    'pails/turn-over',
+                    { pailId: pail.id, toPailId: to.id },
+                    `turn pail ${pail.name} over into ${to.name}`,
+                  )
+                }
+              >
+                {to.name}
+              </button>
+            ))}
           </div>
         </div>
       )}
@@ -87,19 +205,45 @@ export function PailInHand({ pail, clean }: { pail: PailView; clean: readonly Pa
   const [said, setSaid] = useState<string | null>(null);
   const act: Act = async (deed, body, words) => {
     const outcome = await tap(deed, body, words);
-    setSaid(outcome.ok ? null : outcome.why === 'unavailable' ? 'Kept on this tablet, not yet in the record.' : outcome.message);
+    setSaid(
+      outcome.ok
+        ? null
+        : outcome.why === 'unavailable'
+          ? 'Kept on this tablet, not yet in the record.'
+          : outcome.message,
+    );
   };
-  const wash = pail.state === 'dirty' || pail.state === 'scrubbed' || pail.state === 'contact' ? WASH_STEP[pail.state] : null;
+  const wash =
+    pail.state === 'dirty' || pail.state === 'scrubbed' || pail.state === 'contact'
+      ? WASH_STEP[pail.state]
+      : null;
   return (
     <section className={css.hand} aria-label={`Pail ${pail.name}`}>
       <h2>Pail {pail.name}</h2>
-      <p className="soft">{pail.sizeL} L, {pail.heightCm} cm tall. Sanitised {ago(pail.sanitisedAt, now)}.</p>
+      <p className="soft">
+        {pail.sizeL} L, {pail.heightCm} cm tall. Sanitised {ago(pail.sanitisedAt, now)}.
+      </p>
       {wash && (
         <>
           <p>{wash.what}</p>
-          {pail.contactUntil !== null && now !== null && <p className="big">{clockWords(pail.contactUntil, now).words}</p>}
+          {pail.contactUntil !== null && now !== null && (
+            <p className="big">{clockWords(pail.contactUntil, now).words}</p>
+          )}
           {wash.caution && <p className="late">{wash.caution}</p>}
-          <button type="button" className="deed" onClick={() => void act('pails/wash', { pailId: pail.id, to: wash.to }, `pail ${pail.name}: ${wash.words.toLowerCase()}`)} data-step-in-hand>{wash.words} <kbd>.</kbd></button>
+          <button
+            type="button"
+            className="deed"
+            onClick={() =>
+              void act(
+                'pails/wash',
+                { pailId: pail.id, to: wash.to },
+                `pail ${pail.name}: ${wash.words.toLowerCase()}`,
+              )
+            }
+            data-step-in-hand
+          >
+            {wash.words} <kbd>.</kbd>
+          </button>
         </>
       )}
       {pail.state === 'filled' && <Filled pail={pail} clean={clean} act={act} />}
@@ -110,7 +254,11 @@ export function PailInHand({ pail, clean }: { pail: PailView; clean: readonly Pa
           <FillForm pail={pail} act={act} />
         </details>
       )}
-      {said && <p className="said" role="alert">{said}</p>}
+      {said && (
+        <p className="said" role="alert">
+          {said}
+        </p>
+      )}
     </section>
   );
 }

@@ -3,11 +3,14 @@ import { useState } from 'react';
 import { petalColour } from '@/drawing/colours';
 import { Pail } from '@/drawing/pail';
 import { PailInHand } from './pail-in-hand';
-import type { PailView } from './pails-page';
+import type { PailView } from './pail-view';
 import css from './pails.module.css';
 
 const RACKS: readonly { readonly name: string; readonly holds: (pail: PailView) => boolean }[] = [
-  { name: 'under the bench, to wash', holds: (p) => p.state === 'dirty' || p.state === 'scrubbed' || p.state === 'contact' },
+  {
+    name: 'under the bench, to wash',
+    holds: (p) => p.state === 'dirty' || p.state === 'scrubbed' || p.state === 'contact',
+  },
   { name: 'ready, upside down', holds: (p) => p.state === 'sanitised' },
   { name: 'with water', holds: (p) => p.state === 'filled' },
 ];
@@ -29,13 +32,19 @@ function tagWords(pail: PailView): string {
 }
 
 function strokes(pail: PailView): string[] {
-  return pail.lots.flatMap((l) => Array.from({ length: Math.min(9, Math.ceil(l.stems / 5)) }, () => petalColour(l.colour)));
+  return pail.lots.flatMap((l) =>
+    Array.from({ length: Math.min(9, Math.ceil(l.stems / 5)) }, () => petalColour(l.colour)),
+  );
 }
 
 /** The racks drawn as they stand; a tap on a pail says what to do with it. */
 export function PailRacks({ pails, chosenId }: { pails: readonly PailView[]; chosenId: string | null }) {
   const [chosen, setChosen] = useState<string | null>(chosenId);
-  const inHand = pails.find((p) => p.id === chosen) ?? pails.find((p) => p.state === 'contact') ?? pails.find((p) => p.state === 'scrubbed' || p.state === 'dirty') ?? pails[0];
+  const inHand =
+    pails.find((p) => p.id === chosen) ??
+    pails.find((p) => p.state === 'contact') ??
+    pails.find((p) => p.state === 'scrubbed' || p.state === 'dirty') ??
+    pails[0];
   const ready = pails.filter((p) => p.state === 'sanitised');
   return (
     <div className={css.pails}>
@@ -49,9 +58,23 @@ export function PailRacks({ pails, chosenId }: { pails: readonly PailView[]; cho
               <div className={css.shelf}>
                 {on.length === 0 && <p className="soft">none</p>}
                 {on.map((p) => (
-                  <button key={p.id} type="button" className={css.pail} aria-pressed={p.id === inHand?.id} onClick={() => setChosen(p.id)}>
-                    <Pail sizeL={p.sizeL} state={p.state} litres={p.litres} clarity={p.clarity} stems={strokes(p)} />
-                    <span className={css.tag}><strong>{p.name}</strong> <span className="soft">{tagWords(p)}</span></span>
+                  <button
+                    key={p.id}
+                    type="button"
+                    className={css.pail}
+                    aria-pressed={p.id === inHand?.id}
+                    onClick={() => setChosen(p.id)}
+                  >
+                    <Pail
+                      sizeL={p.sizeL}
+                      state={p.state}
+                      litres={p.litres}
+                      clarity={p.clarity}
+                      stems={strokes(p)}
+                    />
+                    <span className={css.tag}>
+                      <strong>{p.name}</strong> <span className="soft">{tagWords(p)}</span>
+                    </span>
                   </button>
                 ))}
               </div>
@@ -59,7 +82,13 @@ export function PailRacks({ pails, chosenId }: { pails: readonly PailView[]; cho
           );
         })}
       </div>
-      {inHand && <PailInHand key={inHand.id + inHand.state} pail={inHand} clean={ready.filter((p) => p.id !== inHand.id)} />}
+      {inHand && (
+        <PailInHand
+          key={inHand.id + inHand.state}
+          pail={inHand}
+          clean={ready.filter((p) => p.id !== inHand.id)}
+        />
+      )}
     </div>
   );
 }

@@ -1,30 +1,18 @@
 import { speciesByKey } from '@/core/species/species';
 import { SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
-import { clarity, freshWater, hoursUntilDue, waterAnHourLater, type VesselWater } from '@/core/water/vessel-water';
+import {
+  clarity,
+  freshWater,
+  hoursUntilDue,
+  waterAnHourLater,
+  type VesselWater,
+} from '@/core/water/vessel-water';
 import { manyLotsInStock, type LotRow } from '@/data/lots';
 import { manyPails, type PailRow } from '@/data/pails';
 import { manyRooms } from '@/data/rooms';
 import { inMyShop } from '@/server/session';
 import { PailRacks } from './pail-racks';
-
-/** A pail as its rack shows it. */
-export interface PailView {
-  readonly id: string;
-  readonly name: string;
-  readonly sizeL: number;
-  readonly heightCm: number;
-  readonly state: PailRow['state'];
-  readonly litres: number;
-  readonly clarity: 'clear' | 'hazy' | 'cloudy';
-  /** Hours until the predicted count is past its limit; null when that is far off or there is no water. */
-  readonly dueInHours: number | null;
-  readonly solution: string | null;
-  readonly tempC: number | null;
-  readonly filledAt: number | null;
-  readonly sanitisedAt: number | null;
-  readonly contactUntil: number | null;
-  readonly lots: readonly { readonly id: string; readonly words: string; readonly colour: string | null; readonly stems: number }[];
-}
+import type { PailView } from './pail-view';
 
 const HOUR_MS = 3_600_000;
 
@@ -40,13 +28,25 @@ function waterNow(pail: PailRow, roomTempC: number, at: Date): VesselWater | nul
 function viewOf(pail: PailRow, lots: readonly LotRow[], roomTempC: number, at: Date): PailView {
   const water = waterNow(pail, roomTempC, at);
   return {
-    id: pail.id, name: pail.name, sizeL: pail.sizeL, heightCm: pail.heightCm, state: pail.state, litres: pail.litres ?? 0,
+    id: pail.id,
+    name: pail.name,
+    sizeL: pail.sizeL,
+    heightCm: pail.heightCm,
+    state: pail.state,
+    litres: pail.litres ?? 0,
     clarity: water ? clarity(water.bacteriaLog10) : 'clear',
     dueInHours: water ? hoursUntilDue(water, roomTempC, 0) : null,
     solution: pail.solution ? SOLUTIONS[pail.solution as SolutionKey].name : null,
-    tempC: pail.fillTempC, filledAt: pail.filledAt?.getTime() ?? null, sanitisedAt: pail.sanitisedAt?.getTime() ?? null,
+    tempC: pail.fillTempC,
+    filledAt: pail.filledAt?.getTime() ?? null,
+    sanitisedAt: pail.sanitisedAt?.getTime() ?? null,
     contactUntil: pail.contactUntil?.getTime() ?? null,
-    lots: lots.map((l) => ({ id: l.id, words: `${speciesByKey(l.speciesKey).name}${l.variety ? ` ‘${l.variety}’` : ''}, lot ${l.number}, ${l.stemsLeft} stems`, colour: l.colour, stems: l.stemsLeft })),
+    lots: lots.map((l) => ({
+      id: l.id,
+      words: `${speciesByKey(l.speciesKey).name}${l.variety ? ` ‘${l.variety}’` : ''}, lot ${l.number}, ${l.stemsLeft} stems`,
+      colour: l.colour,
+      stems: l.stemsLeft,
+    })),
   };
 }
 

@@ -4,16 +4,24 @@ import { Document, Font, Page, StyleSheet, Text, View, renderToBuffer } from '@r
 import type { IssuedCard } from '@/data/arrangements';
 import { dayWords, sentenceDate } from './card-words';
 
-const font = (pkg: string, file: string): string => path.join(process.cwd(), 'node_modules', '@fontsource', pkg, 'files', file);
+const font = (pkg: string, file: string): string =>
+  path.join(process.cwd(), 'node_modules', '@fontsource', pkg, 'files', file);
 
 Font.register({
   family: 'Body',
   fonts: [
     { src: font('atkinson-hyperlegible-next', 'atkinson-hyperlegible-next-latin-400-normal.woff') },
-    { src: font('atkinson-hyperlegible-next', 'atkinson-hyperlegible-next-latin-700-normal.woff'), fontWeight: 700 },
+    {
+      src: font('atkinson-hyperlegible-next', 'atkinson-hyperlegible-next-latin-700-normal.woff'),
+      fontWeight: 700,
+    },
   ],
 });
-Font.register({ family: 'Heading', src: font('fraunces', 'fraunces-latin-600-normal.woff'), fontWeight: 600 });
+Font.register({
+  family: 'Heading',
+  src: font('fraunces', 'fraunces-latin-600-normal.woff'),
+  fontWeight: 600,
+});
 Font.registerHyphenationCallback((word) => [word]);
 
 const INK = '#1c2b33';
@@ -21,12 +29,25 @@ const styles = StyleSheet.create({
   page: { padding: 17, fontFamily: 'Body', fontSize: 7.6, lineHeight: 1.26, color: INK },
   shop: { fontSize: 7, color: '#465760' },
   name: { fontFamily: 'Heading', fontWeight: 600, fontSize: 14, lineHeight: 1.15, marginTop: 1 },
-  contents: { fontSize: 7, color: '#465760', paddingBottom: 4, marginBottom: 4, borderBottom: `1pt solid ${INK}` },
+  contents: {
+    fontSize: 7,
+    color: '#465760',
+    paddingBottom: 4,
+    marginBottom: 4,
+    borderBottom: `1pt solid ${INK}`,
+  },
   line: { flexDirection: 'row', marginBottom: 2.6 },
   number: { width: 11, fontWeight: 700 },
   text: { flex: 1 },
   bold: { fontWeight: 700 },
-  dates: { flexDirection: 'row', justifyContent: 'space-between', marginTop: 3, paddingVertical: 4, borderTop: `0.6pt solid ${INK}`, borderBottom: `0.6pt solid ${INK}` },
+  dates: {
+    flexDirection: 'row',
+    justifyContent: 'space-between',
+    marginTop: 3,
+    paddingVertical: 4,
+    borderTop: `0.6pt solid ${INK}`,
+    borderBottom: `0.6pt solid ${INK}`,
+  },
   date: { fontFamily: 'Heading', fontWeight: 600, fontSize: 10 },
   small: { fontSize: 6.9, marginTop: 3 },
   caution: { fontSize: 6.9, marginTop: 2, fontWeight: 700, color: '#8a3520' },
@@ -36,21 +57,30 @@ function Line({ number, date, text }: { number: number; date: string | null; tex
   return (
     <View style={styles.line}>
       <Text style={styles.number}>{number}</Text>
-      <Text style={styles.text}>{date && <Text style={styles.bold}>{dayWords(date)}: </Text>}{text}</Text>
+      <Text style={styles.text}>
+        {date && <Text style={styles.bold}>{dayWords(date)}: </Text>}
+        {text}
+      </Text>
     </View>
   );
 }
 
 function CardDocument({ issued }: { issued: IssuedCard }) {
   const { card } = issued;
-  const dates = [['Something to pull', card.dates.firstFade], ['Still a gift until', card.dates.stillAGift], ['Last stand', card.dates.lastStand]] as const;
+  const dates = [
+    ['Something to pull', card.dates.firstFade],
+    ['Still a gift until', card.dates.stillAGift],
+    ['Last stand', card.dates.lastStand],
+  ] as const;
   return (
     <Document title={`Care card: ${issued.arrangementName}`} author={issued.shopName} language="en">
       <Page size="A6" style={styles.page}>
         <Text style={styles.shop}>{issued.shopName}</Text>
         <Text style={styles.name}>{issued.arrangementName}</Text>
         <Text style={styles.contents}>{issued.contents.join(', ')}</Text>
-        {card.lines.map((l, i) => <Line key={l.key} number={i + 1} date={l.date} text={l.text} />)}
+        {card.lines.map((l, i) => (
+          <Line key={l.key} number={i + 1} date={l.date} text={l.text} />
+        ))}
         <View style={styles.dates}>
           {dates.map(([word, date]) => (
             <View key={word}>
@@ -59,9 +89,19 @@ function CardDocument({ issued }: { issued: IssuedCard }) {
             </View>
           ))}
         </View>
-        {card.rescue && <Text style={styles.small}>{card.rescue} {card.skip}</Text>}
-        {card.cautions.map((c) => <Text key={c} style={styles.caution}>{c}</Text>)}
-        <Text style={styles.small}>We promise {card.promise} from {sentenceDate(issued.date)}. Not veterinary or medical advice.</Text>
+        {card.rescue && (
+          <Text style={styles.small}>
+            {card.rescue} {card.skip}
+          </Text>
+        )}
+        {card.cautions.map((c) => (
+          <Text key={c} style={styles.caution}>
+            {c}
+          </Text>
+        ))}
+        <Text style={styles.small}>
+          We promise {card.promise} from {sentenceDate(issued.date)}. Not veterinary or medical advice.
+        </Text>
       </Page>
     </Document>
   );

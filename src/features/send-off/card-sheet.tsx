@@ -14,17 +14,39 @@ export function CardSheet({ issued }: { issued: IssuedCard }) {
       </header>
       <ol className={css.lines}>
         {card.lines.map((l) => (
-          <li key={l.key}>{l.date && <strong>{dayWords(l.date)}: </strong>}{l.text}</li>
+          <li key={l.key}>
+            {l.date && <strong>{dayWords(l.date)}: </strong>}
+            {l.text}
+          </li>
         ))}
       </ol>
       <dl className={css.cardDates}>
-        <div><dt>Something to pull</dt><dd>{dayWords(card.dates.firstFade)}</dd></div>
-        <div><dt>Still a gift until</dt><dd>{dayWords(card.dates.stillAGift)}</dd></div>
-        <div><dt>Last stand</dt><dd>{dayWords(card.dates.lastStand)}</dd></div>
+        <div>
+          <dt>Something to pull</dt>
+          <dd>{dayWords(card.dates.firstFade)}</dd>
+        </div>
+        <div>
+          <dt>Still a gift until</dt>
+          <dd>{dayWords(card.dates.stillAGift)}</dd>
+        </div>
+        <div>
+          <dt>Last stand</dt>
+          <dd>{dayWords(card.dates.lastStand)}</dd>
+        </div>
       </dl>
-      {card.rescue && <p className={css.rescue}>{card.rescue} {card.skip}</p>}
-      <ul className={css.cautions}>{card.cautions.map((c) => <li key={c}>{c}</li>)}</ul>
-      <footer>We promise {card.promise} from {sentenceDate(issued.date)}. Not veterinary or medical advice.</footer>
+      {card.rescue && (
+        <p className={css.rescue}>
+          {card.rescue} {card.skip}
+        </p>
+      )}
+      <ul className={css.cautions}>
+        {card.cautions.map((c) => (
+          <li key={c}>{c}</li>
+        ))}
+      </ul>
+      <footer>
+        We promise {card.promise} from {sentenceDate(issued.date)}. Not veterinary or medical advice.
+      </footer>
     </article>
   );
 }

@@ -2,10 +2,22 @@ const at = (isoDate: string): Date => new Date(`${isoDate}T12:00:00Z`);
 
 /** "Fri 27 Nov": a day on the card. */
 export function dayWords(isoDate: string): string {
-  return new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' }).format(at(isoDate)).replace(',', '');
+  return new Intl.DateTimeFormat('en-GB', {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    timeZone: 'UTC',
+  })
+    .format(at(isoDate))
+    .replace(',', '');
 }
 
 /** "24 November 2026": a date in a sentence. */
 export function sentenceDate(isoDate: string): string {
-  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' }).format(at(isoDate));
+  return new Intl.DateTimeFormat('en-GB', {
+    day: 'numeric',
+    month: 'long',
+    year: 'numeric',
+    timeZone: 'UTC',
+  }).format(at(isoDate));
 }

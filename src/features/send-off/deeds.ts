@@ -4,7 +4,14 @@ import { composeCard } from '@/core/care/compose-card';
 import type { ArrangementForecast } from '@/core/arrangement/types';
 import { speciesByKey } from '@/core/species/species';
 import type { SolutionKey } from '@/core/water/solutions';
-import { issueCard, manyArrangementLines, maybeArrangement, type ArrangementLineRow, type ArrangementRow, type IssuedCard } from '@/data/arrangements';
+import {
+  issueCard,
+  manyArrangementLines,
+  maybeArrangement,
+  type ArrangementLineRow,
+  type ArrangementRow,
+  type IssuedCard,
+} from '@/data/arrangements';
 import { RefusedError } from '@/data/errors';
 import { inZone } from '@/server/clock';
 import { deedKind } from '@/server/deeds';
@@ -13,7 +20,12 @@ const CHANGE_DAYS = 4;
 const DAY_MS = 86_400_000;
 
 /** The card an arrangement gets today: what it has waited in the shop comes off its days. */
-export function cardFor(arrangement: ArrangementRow, lines: readonly ArrangementLineRow[], shop: { name: string; timeZone: string }, at: Date): IssuedCard {
+export function cardFor(
+  arrangement: ArrangementRow,
+  lines: readonly ArrangementLineRow[],
+  shop: { name: string; timeZone: string },
+  at: Date,
+): IssuedCard {
   const forecast = arrangement.result as ArrangementForecast;
   const waited = (at.getTime() - arrangement.madeAt.getTime()) / DAY_MS;
   const left = (days: number): number => Math.max(0, days - waited);
@@ -22,20 +34,37 @@ export function cardFor(arrangement: ArrangementRow, lines: readonly Arrangement
   const vessel = { kind: arrangement.vesselKind, litres: arrangement.litres };
   const { date } = inZone(at, shop.timeZone);
   const card = composeCard({
-    vessel, species, solution: arrangement.solution as SolutionKey, changeEveryDays: CHANGE_DAYS, date,
+    vessel,
+    species,
+    solution: arrangement.solution as SolutionKey,
+    changeEveryDays: CHANGE_DAYS,
+    date,
     promiseDays: Math.floor(left(forecast.giftDaysAtConfidence)),
     firstToFade: speciesByKey(first?.speciesKey ?? species[0]?.key ?? '').name.split(',')[0] ?? '',
-    daysTo: { firstFade: left(forecast.firstFade.p50), stillAGift: left(forecast.stillAGift.p50), lastStand: left(forecast.lastStand.p50) },
+    daysTo: {
+      firstFade: left(forecast.firstFade.p50),
+      stillAGift: left(forecast.stillAGift.p50),
+      lastStand: left(forecast.lastStand.p50),
+    },
   });
-  const contents = lines.map((l) => `${l.stems} ${speciesByKey(l.speciesKey).name.split(',')[0]?.toLowerCase()}${l.variety ? ` ‘${l.variety}’` : ''}`);
+  const contents = lines.map(
+    (l) =>
+      `${l.stems} ${speciesByKey(l.speciesKey).name.split(',')[0]?.toLowerCase()}${l.variety ? ` ‘${l.variety}’` : ''}`,
+  );
   return { arrangementName: arrangement.name, shopName: shop.name, vessel, date, contents, card };
 }
 
-const issue = deedKind(v.object({ arrangementId: v.pipe(v.string(), v.uuid()) }), async ({ trx, deed, me }, { arrangementId }) => {
-  const arrangement = await maybeArrangement(trx, arrangementId);
-  if (!arrangement || arrangement.takenApartAt) throw new RefusedError('That arrangement was taken apart. No card was issued.');
-  const lines = await manyArrangementLines(trx, arrangementId);
-  return { cardId: await issueCard(trx, deed, arrangementId, cardFor(arrangement, lines, me.shop, deed.at)) };
-});
+const issue = deedKind(
+  v.object({ arrangementId: v.pipe(v.string(), v.uuid()) }),
+  async ({ trx, deed, me }, { arrangementId }) => {
+    const arrangement = await maybeArrangement(trx, arrangementId);
+    if (!arrangement || arrangement.takenApartAt)
+      throw new RefusedError('That arrangement was taken apart. No card was issued.');
+    const lines = await manyArrangementLines(trx, arrangementId);
+    return {
+      cardId: await issueCard(trx, deed, arrangementId, cardFor(arrangement, lines, me.shop, deed.at)),
+    };
+  },
+);
 
 export const sendOffDeeds = { issue };

@@ -15,9 +15,27 @@ export function IssueButton({ arrangementId, again }: { arrangementId: string; a
   };
   return (
     <>
-      {problem && <p className="said" role="alert">{problem}</p>}
-      <button type="button" className={again ? 'plain' : 'deed'} disabled={busy} onClick={() => void issue()} data-step-in-hand={again ? undefined : true}>
-        {busy ? 'Writing …' : again ? 'Issue anew, dated today' : <>Issue this card <kbd>.</kbd></>}
+      {problem && (
+        <p className="said" role="alert">
+          {problem}
+        </p>
+      )}
+      <button
+        type="button"
+        className={again ? 'plain' : 'deed'}
+        disabled={busy}
+        onClick={() => void issue()}
+        data-step-in-hand={again ? undefined : true}
+      >
+        {busy ? (
+          'Writing …'
+        ) : again ? (
+          'Issue anew, dated today'
+        ) : (
+          <>
+            Issue this card <kbd>.</kbd>
+          </>
+        )}
       </button>
     </>
   );

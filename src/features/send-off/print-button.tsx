@@ -1,5 +1,9 @@
 'use client';
 
 export function PrintButton() {
-  return <button type="button" className="plain" onClick={() => print()}>Print</button>;
+  return (
+    <button type="button" className="plain" onClick={() => print()}>
+      Print
+    </button>
+  );
 }

@@ -13,8 +13,12 @@ export async function PrintPage({ cardId }: { cardId: string }) {
     <main className={css.printPage}>
       <div className={`${css.actions} ${css.printTools}`}>
         <PrintButton />
-        <a className="plain" href={`/card/${cardId}/pdf`}>A6 PDF</a>
-        <Link className="plain" href="/send-off">Back</Link>
+        <a className="plain" href={`/card/${cardId}/pdf`}>
+          A6 PDF
+        </a>
+        <Link className="plain" href="/send-off">
+          Back
+        </Link>
       </div>
       <CardSheet issued={issued} />
     </main>

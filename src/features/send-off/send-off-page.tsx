@@ -1,7 +1,12 @@
 import Link from 'next/link';
 import { daysInWords } from '@/drawing/life-line';
 import type { ArrangementForecast } from '@/core/arrangement/types';
-import { manyArrangementLines, manyArrangements, manyNewestCards, maybeArrangement } from '@/data/arrangements';
+import {
+  manyArrangementLines,
+  manyArrangements,
+  manyNewestCards,
+  maybeArrangement,
+} from '@/data/arrangements';
 import { inMyShop } from '@/server/session';
 import { CardSheet } from './card-sheet';
 import { cardFor } from './deeds';
@@ -10,10 +15,17 @@ import css from './send-off.module.css';
 
 /** What do we tell the customer: the card itself, as it will print. */
 export async function SendOffPage({ search }: { search: Record<string, string | string[] | undefined> }) {
-  const asked = typeof search.arrangement === 'string' && /^[0-9a-f-]{36}$/.test(search.arrangement) ? search.arrangement : null;
+  const asked =
+    typeof search.arrangement === 'string' && /^[0-9a-f-]{36}$/.test(search.arrangement)
+      ? search.arrangement
+      : null;
   const { made, cards, chosen, draft } = await inMyShop(async (trx, me, at) => {
     const made = await manyArrangements(trx, 30);
-    const chosen = (asked ? await maybeArrangement(trx, asked) : undefined) ?? made.find((a) => !a.cardId) ?? made[0] ?? null;
+    const chosen =
+      (asked ? await maybeArrangement(trx, asked) : undefined) ??
+      made.find((a) => !a.cardId) ??
+      made[0] ??
+      null;
     const cards = await manyNewestCards(trx, 12);
     const draft = chosen && cardFor(chosen, await manyArrangementLines(trx, chosen.id), me.shop, at);
     return { made, cards, chosen, draft };
@@ -22,8 +34,12 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
     return (
       <section>
         <h1>Nothing has been made yet</h1>
-        <p style={{ margin: '14px 0 24px' }}>A card is written for an arrangement: for its stems, its vessel and its days.</p>
-        <Link className="plain" href="/make">Make one</Link>
+        <p style={{ margin: '14px 0 24px' }}>
+          A card is written for an arrangement: for its stems, its vessel and its days.
+        </p>
+        <Link className="plain" href="/make">
+          Make one
+        </Link>
       </section>
     );
   const issued = cards.find((c) => c.id === chosen.cardId);
@@ -34,10 +50,19 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
         <ul className="rowlist">
           {made.map((a) => (
             <li key={a.id}>
-              <Link className={css.row} href={`/send-off?arrangement=${a.id}`} aria-current={a.id === chosen.id ? 'true' : undefined}>
+              <Link
+                className={css.row}
+                href={`/send-off?arrangement=${a.id}`}
+                aria-current={a.id === chosen.id ? 'true' : undefined}
+              >
                 <strong>{a.name}</strong>
-                <span className={a.cardId ? 'soft' : css.todo}>{a.cardId ? 'card issued' : 'no card yet'}</span>
-                <span className="soft">{a.stems} stems, {a.vesselKind}, still a gift {daysInWords((a.result as ArrangementForecast).stillAGift)}</span>
+                <span className={a.cardId ? 'soft' : css.todo}>
+                  {a.cardId ? 'card issued' : 'no card yet'}
+                </span>
+                <span className="soft">
+                  {a.stems} stems, {a.vesselKind}, still a gift{' '}
+                  {daysInWords((a.result as ArrangementForecast).stillAGift)}
+                </span>
               </Link>
             </li>
           ))}
@@ -47,14 +72,20 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
         <CardSheet issued={issued?.card ?? draft} />
         {issued ? (
           <div className={css.actions}>
-            <Link className="deed" href={`/card/${issued.id}`}>Print it</Link>
-            <a className="plain" href={`/card/${issued.id}/pdf`}>A6 PDF</a>
+            <Link className="deed" href={`/card/${issued.id}`}>
+              Print it
+            </Link>
+            <a className="plain" href={`/card/${issued.id}/pdf`}>
+              A6 PDF
+            </a>
             <IssueButton arrangementId={chosen.id} again />
           </div>
         ) : (
           <IssueButton arrangementId={chosen.id} again={false} />
         )}
-        <p className="soft">{issued ? 'Kept as it was issued; print it again at will.' : 'A draft, as it would print today.'}</p>
+        <p className="soft">
+          {issued ? 'Kept as it was issued; print it again at will.' : 'A draft, as it would print today.'}
+        </p>
       </section>
     </div>
   );

@@ -18,8 +18,16 @@ const FREE_TRIES = 5;
 const FIRST_LOCK_MS = 60_000;
 const LONGEST_LOCK_MS = 30 * 60_000;
 
-const handSchema = v.object({ shopId: v.pipe(v.string(), v.uuid()), personId: v.pipe(v.string(), v.uuid()), pin: v.pipe(v.string(), v.regex(/^\d{4}$/, 'A PIN is four digits.')) });
-const managerSchema = v.object({ shopId: v.pipe(v.string(), v.uuid()), login: v.pipe(v.string(), v.trim(), v.toLowerCase(), v.minLength(1, 'Who signs in?'), v.maxLength(60)), password: v.pipe(v.string(), v.minLength(1, 'The password is missing.'), v.maxLength(200)) });
+const handSchema = v.object({
+  shopId: v.pipe(v.string(), v.uuid()),
+  personId: v.pipe(v.string(), v.uuid()),
+  pin: v.pipe(v.string(), v.regex(/^\d{4}$/, 'A PIN is four digits.')),
+});
+const managerSchema = v.object({
+  shopId: v.pipe(v.string(), v.uuid()),
+  login: v.pipe(v.string(), v.trim(), v.toLowerCase(), v.minLength(1, 'Who signs in?'), v.maxLength(60)),
+  password: v.pipe(v.string(), v.minLength(1, 'The password is missing.'), v.maxLength(200)),
+});
 
 /** Locks for longer with every wrong guess past the free ones: four digits would not bear guessing. */
 function lockAfter(failed: number, at: Date): Date | null {
@@ -30,18 +38,26 @@ function lockAfter(failed: number, at: Date): Date | null {
 // Compared against when nobody has that name, so that an answer takes as long either way.
 const NOBODY = hash('nobody has this password');
 
-async function signIn(shopId: string, by: { id: string } | { login: string }, secret: string, role: PersonRow['role']): Promise<SignInState> {
+async function signIn(
+  shopId: string,
+  by: { id: string } | { login: string },
+  secret: string,
+  role: PersonRow['role'],
+): Promise<SignInState> {
   const at = now();
   const found = await inShop(database(), shopId, async (trx) => {
     const person = await maybePersonForSignIn(trx, by);
-    if (person?.locked_until && person.locked_until > at) return { locked: Math.ceil((person.locked_until.getTime() - at.getTime()) / 60_000) };
+    if (person?.locked_until && person.locked_until > at)
+      return { locked: Math.ceil((person.locked_until.getTime() - at.getTime()) / 60_000) };
     const isRight = (await verify(person?.secret_hash ?? (await NOBODY), secret)) && person?.role === role;
     if (person && !isRight) await countFailedSignIn(trx, person, lockAfter(person.failed_attempts + 1, at));
     if (person && isRight) await clearFailedSignIns(trx, person.id);
     return { person: isRight ? person : undefined };
   });
-  if ('locked' in found) return { message: `Too many wrong tries. Try again in ${found.locked} min, or ask the manager.` };
-  if (!found.person) return { message: role === 'hand' ? 'That PIN is not right.' : 'Name and password do not go together.' };
+  if ('locked' in found)
+    return { message: `Too many wrong tries. Try again in ${found.locked} min, or ask the manager.` };
+  if (!found.person)
+    return { message: role === 'hand' ? 'That PIN is not right.' : 'Name and password do not go together.' };
   const seal = await session();
   Object.assign(seal, { shopId, personId: found.person.id, epoch: found.person.session_epoch });
   await seal.save();

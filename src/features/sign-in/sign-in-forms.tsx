@@ -14,43 +14,112 @@ interface Props {
 const START: SignInState = { message: null };
 const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0'];
 
-function PinPad({ shop, hand, hint, onBack }: { shop: Props['shop']; hand: Props['hands'][number]; hint: Props['hint']; onBack: () => void }) {
+function PinPad({
+  shop,
+  hand,
+  hint,
+  onBack,
+}: {
+  shop: Props['shop'];
+  hand: Props['hands'][number];
+  hint: Props['hint'];
+  onBack: () => void;
+}) {
   const [state, act, busy] = useActionState(signInHand, START);
   const [pin, setPin] = useState('');
   return (
-    <form action={(form) => { setPin(''); act(form); }} className={css.pad}>
+    <form
+      action={(form) => {
+        setPin('');
+        act(form);
+      }}
+      className={css.pad}
+    >
       <h2>{hand.name}, your PIN</h2>
       <input type="hidden" name="shopId" value={shop.id} />
       <input type="hidden" name="personId" value={hand.id} />
-      <label className="visually-hidden" htmlFor="pin">Four-digit PIN</label>
-      <input id="pin" name="pin" className={css.pin} type="password" inputMode="numeric" autoComplete="off" maxLength={4} autoFocus value={pin} onChange={(e) => setPin(e.target.value.replace(/\D/g, ''))} />
+      <label className="visually-hidden" htmlFor="pin">
+        Four-digit PIN
+      </label>
+      <input
+        id="pin"
+        name="pin"
+        className={css.pin}
+        type="password"
+        inputMode="numeric"
+        autoComplete="off"
+        maxLength={4}
+        autoFocus
+        value={pin}
+        onChange={(e) => setPin(e.target.value.replace(/\D/g, ''))}
+      />
       <div className={css.digits}>
         {DIGITS.map((d) => (
-          <button key={d} type="button" className="plain" onClick={() => setPin((p) => (p + d).slice(0, 4))}>{d}</button>
+          <button key={d} type="button" className="plain" onClick={() => setPin((p) => (p + d).slice(0, 4))}>
+            {d}
+          </button>
         ))}
-        <button type="button" className="plain" onClick={() => setPin((p) => p.slice(0, -1))}>Rub out</button>
+        <button type="button" className="plain" onClick={() => setPin((p) => p.slice(0, -1))}>
+          Rub out
+        </button>
       </div>
-      {state.message && <p className="said" role="alert">{state.message}</p>}
-      <button className="deed" disabled={busy || pin.length !== 4}>{busy ? 'Looking …' : 'To the bench'}</button>
-      <button type="button" className="quiet" onClick={onBack}>Not {hand.name}</button>
+      {state.message && (
+        <p className="said" role="alert">
+          {state.message}
+        </p>
+      )}
+      <button className="deed" disabled={busy || pin.length !== 4}>
+        {busy ? 'Looking …' : 'To the bench'}
+      </button>
+      <button type="button" className="quiet" onClick={onBack}>
+        Not {hand.name}
+      </button>
       {hint && <p className="soft">This is the demo shop: every hand’s PIN is {hint.pin}.</p>}
     </form>
   );
 }
 
-function ManagerForm({ shop, hint, onBack }: { shop: Props['shop']; hint: Props['hint']; onBack: () => void }) {
+function ManagerForm({
+  shop,
+  hint,
+  onBack,
+}: {
+  shop: Props['shop'];
+  hint: Props['hint'];
+  onBack: () => void;
+}) {
   const [state, act, busy] = useActionState(signInManager, START);
   const [login, setLogin] = useState('');
   return (
     <form action={act} className={css.pad}>
       <h2>Manager</h2>
       <input type="hidden" name="shopId" value={shop.id} />
-      <TextInput name="login" label="Name" size="lg" autoComplete="username" value={login} onChange={(e) => setLogin(e.target.value)} autoFocus />
+      <TextInput
+        name="login"
+        label="Name"
+        size="lg"
+        autoComplete="username"
+        value={login}
+        onChange={(e) => setLogin(e.target.value)}
+        autoFocus
+      />
       <PasswordInput name="password" label="Password" size="lg" autoComplete="current-password" />
-      {state.message && <p className="said" role="alert">{state.message}</p>}
-      <button className="deed" disabled={busy}>{busy ? 'Looking …' : 'Sign in'}</button>
-      <button type="button" className="quiet" onClick={onBack}>Back to the names</button>
-      {hint && <p className="soft">This is the demo shop: “{hint.login}” with “{hint.password}”.</p>}
+      {state.message && (
+        <p className="said" role="alert">
+          {state.message}
+        </p>
+      )}
+      <button className="deed" disabled={busy}>
+        {busy ? 'Looking …' : 'Sign in'}
+      </button>
+      <button type="button" className="quiet" onClick={onBack}>
+        Back to the names
+      </button>
+      {hint && (
+        <p className="soft">
+          This is the demo shop: “{hint.login}” with “{hint.password}”.
+        </p>
+      )}
     </form>
   );
 }
@@ -76,9 +145,13 @@ export function SignInForms({ shop, hands, hint }: Props) {
           <div className={css.pad}>
             <h2>Who is at the bench?</h2>
             {hands.map((h) => (
-              <button key={h.id} type="button" className={`plain ${css.name}`} onClick={() => setWho(h.id)}>{h.name}</button>
+              <button key={h.id} type="button" className={`plain ${css.name}`} onClick={() => setWho(h.id)}>
+                {h.name}
+              </button>
             ))}
-            <button type="button" className="quiet" onClick={() => setWho('manager')}>Manager, by password</button>
+            <button type="button" className="quiet" onClick={() => setWho('manager')}>
+              Manager, by password
+            </button>
             {hint && <p className="soft">This is the demo shop: tap a name, PIN {hint.pin}.</p>}
           </div>
         )}

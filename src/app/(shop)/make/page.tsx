@@ -3,8 +3,6 @@ import { MakePage } from '@/features/make/make-page';
 
 export const metadata: Metadata = { title: 'Make' };
 
-type Search = Promise<Record<string, string | string[] | undefined>>;
-
-export default async function Page({ searchParams }: { searchParams: Search }) {
-  return <MakePage search={await searchParams} />;
+export default function Page() {
+  return <MakePage />;
 }

@@ -6,5 +6,7 @@ import { maybeInMyShop } from '@/server/session';
 export async function GET(): Promise<Response> {
   const isDemo = await maybeInMyShop((_trx, me) => Promise.resolve(me.shop.demo));
   if (!isDemo) return new Response('Not here.', { status: 404 });
-  return new Response(demoNoteCsv(now()), { headers: { 'content-type': 'text/csv; charset=utf-8', 'cache-control': 'no-store' } });
+  return new Response(demoNoteCsv(now()), {
+    headers: { 'content-type': 'text/csv; charset=utf-8', 'cache-control': 'no-store' },
+  });
 }

@@ -1,11 +1,18 @@
 import { cardPdf } from '@/features/send-off/card-pdf';
 import { issuedCard } from '@/features/send-off/issued-card';
 
-export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+export async function GET(
+  _request: Request,
+  { params }: { params: Promise<{ id: string }> },
+): Promise<Response> {
   const { id } = await params;
   const issued = await issuedCard(id);
   if (!issued) return new Response('There is no such card in this shop.', { status: 404 });
   return new Response(await cardPdf(issued), {
-    headers: { 'content-type': 'application/pdf', 'content-disposition': `inline; filename="care-card-${id.slice(-6)}.pdf"`, 'cache-control': 'private, no-store' },
+    headers: {
+      'content-type': 'application/pdf',
+      'content-disposition': `inline; filename="care-card-${id.slice(-6)}.pdf"`,
+      'cache-control': 'private, no-store',
+    },
   });
 }

@@ -8,10 +8,18 @@ import { answerDeed } from '@/server/answer-deed';
 import type { DeedKind } from '@/server/deeds';
 
 const DEEDS: Readonly<Record<string, Readonly<Record<string, DeedKind>>>> = {
-  bench: benchDeeds, dock: dockDeeds, make: makeDeeds, pails: pailDeeds, record: recordDeeds, 'send-off': sendOffDeeds,
+  bench: benchDeeds,
+  dock: dockDeeds,
+  make: makeDeeds,
+  pails: pailDeeds,
+  record: recordDeeds,
+  'send-off': sendOffDeeds,
 };
 
-export async function POST(request: Request, { params }: { params: Promise<{ kind: string; name: string }> }): Promise<Response> {
+export async function POST(
+  request: Request,
+  { params }: { params: Promise<{ kind: string; name: string }> },
+): Promise<Response> {
   const { kind, name } = await params;
   const kinds = Object.hasOwn(DEEDS, kind) ? DEEDS[kind] : undefined;
   return answerDeed(request, kinds && Object.hasOwn(kinds, name) ? kinds[name] : undefined);

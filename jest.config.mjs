@@ -1,0 +1,42 @@
+const shared = {
+  transform: {
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      {
+        jsc: {
+          target: 'es2022',
+          parser: { syntax: 'typescript', tsx: true },
+          transform: { react: { runtime: 'automatic' } },
+        },
+        module: { type: 'commonjs' },
+      },
+    ],
+  },
+  moduleNameMapper: {
+    '^@/(.*)$': '<rootDir>/src/$1',
+    '\\.module\\.css$': '<rootDir>/tests/support/no-styles.cjs',
+  },
+  // Packages that ship modules only; the rest of node_modules is left as it is.
+  transformIgnorePatterns: ['node_modules/(?!(d3-.*|internmap|uuid|valibot)/)'],
+  modulePathIgnorePatterns: ['<rootDir>/.next/', '<rootDir>/.hush-pail/'],
+};
+shared.transform['^.+/node_modules/.+\\.js$'] = shared.transform['^.+\\.tsx?$'];
+
+const config = {
+  projects: [
+    {
+      ...shared,
+      displayName: 'unit',
+      testEnvironment: 'node',
+      testMatch: ['<rootDir>/src/{core,drawing,shell}/**/*.test.ts', '<rootDir>/tests/unit/**/*.test.ts'],
+    },
+    {
+      ...shared,
+      displayName: 'database',
+      testEnvironment: 'node',
+      testMatch: ['<rootDir>/src/data/**/*.test.ts', '<rootDir>/src/demo/**/*.test.ts'],
+    },
+  ],
+};
+
+export default config;
