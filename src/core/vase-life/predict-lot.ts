@@ -50,47 +50,62 @@ export function predictLot(input: LotInput): LotForecast {
   const steps = hoursToStep(countFromHour);
   const air = airByHour(input.stays, steps, input.startHourOfDay ?? DEFAULT_START_HOUR_OF_DAY);
   const line = stemHours(species, vesselHours(air, input.water, events), input.leafShare, events);
-  const stagesByDay: number[][] = Array.from({ length: HORIZON_DAYS + 1 }, () => []);
+  const dayOfHour = new Map(DAYS.map((day) => [Math.floor(countFromHour + day * 24), day]));
   const stems: Stem[] = [];
+  /** Stage of each stem at the start of each day it was stepped to. */
+  const stages: number[][] = [];
   for (let draw = 0; draw < input.draws; draw++) {
     const luck = randomStream(input.seed, draw);
     const stem = drawStem(species, input.arrival, luck, luck.normal(), luck.normal());
-    stems.push(stem);
+    const stageOn: number[] = [];
     for (let hour = 0; hour < steps && stem.endHour === null; hour++) {
-      const day = (hour - countFromHour) / 24;
-      if (day >= 0 && Number.isInteger(day)) stagesByDay[day]?.push(stem.stage);
+      const day = dayOfHour.get(hour);
+      if (day !== undefined) stageOn[day] = stem.stage;
       const shared = line.hours[hour];
       if (!shared) break;
       stepStem(stem, species, shared, hour, shared.ethylenePpm, line.chilledAtHour);
     }
-    if (stem.endHour === null) stagesByDay[HORIZON_DAYS]?.push(stem.stage);
+    stageOn[HORIZON_DAYS] ??= stem.stage;
+    stems.push(stem);
+    stages.push(stageOn);
   }
-  return summarise(stems, stagesByDay, countFromHour);
+  return summarise(stems, stages, countFromHour);
 }
 
-function summarise(stems: readonly Stem[], stagesByDay: number[][], countFromHour: number): LotForecast {
+const DAYS: readonly number[] = Array.from({ length: HORIZON_DAYS + 1 }, (_, day) => day);
+
+function isPresentableOn(stem: Stem, day: number, countFromHour: number): boolean {
+  return stem.endHour === null || stem.endHour > countFromHour + day * 24;
+}
+
+function medianStage(
+  stems: readonly Stem[],
+  stages: readonly number[][],
+  day: number,
+  countFromHour: number,
+): number | null {
+  const standing = stems.flatMap((stem, at) =>
+    isPresentableOn(stem, day, countFromHour) ? (stages[at]?.[day] ?? []) : [],
+  );
+  if (standing.length === 0) return null;
+  return quantileOfSorted(
+    standing.sort((a, b) => a - b),
+    0.5,
+  );
+}
+
+function summarise(stems: readonly Stem[], stages: readonly number[][], countFromHour: number): LotForecast {
   return {
     modelVersion: MODEL_VERSION,
     horizonDays: HORIZON_DAYS,
     daysLeft: quantilesOf(stems.map((s) => daysLeftOf(s, countFromHour))),
     presentableShareByDay: presentableShareByDay(stems, countFromHour),
     endCauses: causeShares(stems),
-    stageByDay: stagesByDay.map((stages) =>
-      stages.length === 0
-        ? null
-        : quantileOfSorted(
-            stages.sort((a, b) => a - b),
-            0.5,
-          ),
-    ),
+    stageByDay: DAYS.map((day) => medianStage(stems, stages, day, countFromHour)),
   };
 }
 
 /** Share of stems still presentable at the start of each day, day 0 to the horizon. */
 export function presentableShareByDay(stems: readonly Stem[], countFromHour: number): number[] {
-  return Array.from({ length: HORIZON_DAYS + 1 }, (_, day) => {
-    const at = countFromHour + day * 24;
-    const standing = stems.filter((s) => s.endHour === null || s.endHour > at).length;
-    return standing / stems.length;
-  });
+  return DAYS.map((day) => stems.filter((s) => isPresentableOn(s, day, countFromHour)).length / stems.length);
 }

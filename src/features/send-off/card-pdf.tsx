@@ -26,7 +26,7 @@ Font.registerHyphenationCallback((word) => [word]);
 
 const INK = '#1c2b33';
 const styles = StyleSheet.create({
-  page: { padding: 17, fontFamily: 'Body', fontSize: 7.6, lineHeight: 1.26, color: INK },
+  page: { padding: 17, fontFamily: 'Body', fontSize: 8.7, lineHeight: 1.24, color: INK },
   shop: { fontSize: 7, color: '#465760' },
   name: { fontFamily: 'Heading', fontWeight: 600, fontSize: 14, lineHeight: 1.15, marginTop: 1 },
   contents: {
@@ -49,8 +49,8 @@ const styles = StyleSheet.create({
     borderBottom: `0.6pt solid ${INK}`,
   },
   date: { fontFamily: 'Heading', fontWeight: 600, fontSize: 10 },
-  small: { fontSize: 6.9, marginTop: 3 },
-  caution: { fontSize: 6.9, marginTop: 2, fontWeight: 700, color: '#8a3520' },
+  small: { fontSize: 7.6, marginTop: 3 },
+  caution: { fontSize: 7.6, marginTop: 2, fontWeight: 700, color: '#8a3520' },
 });
 
 function Line({ number, date, text }: { number: number; date: string | null; text: string }) {
