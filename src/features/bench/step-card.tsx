@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Beaker } from '@/drawing/beaker';
 import { Stem } from '@/drawing/stem';
 import { clockWords, useShopNow } from '@/shell/clock';
@@ -7,6 +7,19 @@ import { useDeeds } from '@/shell/deeds';
 import type { BenchCard } from './bench-card';
 import css from './bench.module.css';
 import { PailPicker } from './pail-picker';
+
+/** Longer than the second tap of a double tap takes to follow the first. */
+const SETTLE_MS = 400;
+
+/** False for a moment after a new step has come under the finger: a double tap must not log it too. */
+function useSettled(): boolean {
+  const [settled, setSettled] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(true), SETTLE_MS);
+    return () => clearTimeout(timer);
+  }, []);
+  return settled;
+}
 
 const SKIP_REASONS = ['not needed', 'done before it came', 'no time', 'nothing to do it with'] as const;
 
@@ -57,6 +70,7 @@ export function StepCard({
   const [said, setSaid] = useState<string | null>(null);
   const [skipping, setSkipping] = useState(false);
   const pail = card.pails.find((p) => p.id === pailId) ?? null;
+  const settled = useSettled();
   const isKept = kept.some((k) => (k.body as { stepId?: string }).stepId === id);
   const needsPail = step.pail !== null && status === 'waiting';
   const { words, to } = suggestion(card, pail?.name ?? null);
@@ -156,7 +170,8 @@ export function StepCard({
         <button
           type="button"
           className="deed"
-          disabled={busy || isKept || (needsPail && !pail)}
+          disabled={busy || isKept || !settled || (needsPail && !pail)}
+          data-settling={settled ? undefined : true}
           onClick={done}
           data-step-in-hand={inHand ? true : undefined}
         >

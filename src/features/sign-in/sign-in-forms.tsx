@@ -90,8 +90,15 @@ function ManagerForm({
 }) {
   const [state, act, busy] = useActionState(signInManager, START);
   const [login, setLogin] = useState('');
+  const [password, setPassword] = useState('');
   return (
-    <form action={act} className={css.pad}>
+    <form
+      action={(form) => {
+        setPassword('');
+        act(form);
+      }}
+      className={css.pad}
+    >
       <h2>Manager</h2>
       <input type="hidden" name="shopId" value={shop.id} />
       <TextInput
@@ -103,7 +110,14 @@ function ManagerForm({
         onChange={(e) => setLogin(e.target.value)}
         autoFocus
       />
-      <PasswordInput name="password" label="Password" size="lg" autoComplete="current-password" />
+      <PasswordInput
+        name="password"
+        label="Password"
+        size="lg"
+        autoComplete="current-password"
+        value={password}
+        onChange={(e) => setPassword(e.target.value)}
+      />
       {state.message && (
         <p className="said" role="alert">
           {state.message}

@@ -1,0 +1,82 @@
+import { expect, test } from '@playwright/test';
+import { bookNote, expectNothingSerious, signInAs } from '../support/shop-floor';
+
+test('keys alone are enough: sign in, go about, log a step, take it back', async ({ page }) => {
+  await page.goto('/sign-in');
+  await page.getByRole('button', { name: 'Bram' }).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('2468');
+  await page.keyboard.press('Enter');
+  await page.waitForURL('**/bench');
+  await bookNote(page, 'KEYS-1', ['Stock,Halyard,2,10']);
+
+  await page.keyboard.press('2');
+  await page.waitForURL('**/bench');
+  const card = page.locator('article').first();
+  await expect(card.getByText('1 of')).toBeVisible();
+  const before = await card.getByRole('heading', { level: 1 }).textContent();
+  await page.keyboard.press('.');
+  await expect(page.getByText(/^Your last: Lot \d+, .* Done$/)).toBeVisible();
+  await expect(page.locator('article').first().getByText('2 of')).toBeVisible();
+  await page.keyboard.press('z');
+  await expect(page.getByText(/^Taken back: Lot/)).toBeVisible();
+  await expect(page.locator('article').first().getByRole('heading', { level: 1 })).toHaveText(before ?? '');
+
+  await page.keyboard.press('n');
+  await expect(page.getByRole('complementary', { name: 'Next' })).toBeFocused();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  for (const [key, path] of [
+    ['3', 'pails'],
+    ['4', 'rooms'],
+    ['5', 'make'],
+    ['6', 'send-off'],
+    ['7', 'desk'],
+    ['1', 'dock'],
+  ] as const) {
+    await page.keyboard.press(key);
+    await page.waitForURL(`**/${path}`);
+  }
+  await page.getByRole('radio', { name: 'soft' }).focus();
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('radio', { name: 'soft' })).toBeChecked();
+});
+
+for (const [name, options] of [
+  ['in the dark', { colorScheme: 'dark', viewport: { width: 1280, height: 800 } }],
+  ['on a phone', { colorScheme: 'light', viewport: { width: 360, height: 760 } }],
+] as const)
+  test(`every place is sound ${name}, and nothing runs off its side`, async ({ browser }) => {
+    const context = await browser.newContext(options);
+    const page = await context.newPage();
+    await signInAs(page, 'Tove');
+    for (const path of ['/dock', '/bench', '/pails', '/rooms', '/make', '/send-off', '/desk']) {
+      await page.goto(path);
+      await expect(page.getByRole('main')).toBeVisible();
+      await expectNothingSerious(page);
+      expect(
+        await page.evaluate(
+          () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+        ),
+      ).toBe(0);
+    }
+    await context.close();
+  });
+
+test('a wrong PIN says so, and guessing is locked', async ({ page }) => {
+  await page.goto('/sign-in');
+  await expectNothingSerious(page);
+  await page.getByRole('button', { name: 'Manager, by password' }).click();
+  await page.getByLabel('Name').fill('ilse');
+  for (let i = 0; i < 5; i++) {
+    await page.getByLabel('Password', { exact: true }).fill(`wrong ${i}`);
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByLabel('Password', { exact: true })).toHaveValue('');
+    await expect(page.getByRole('button', { name: 'Sign in' })).toBeEnabled();
+    await expect(page.getByRole('alert').filter({ hasText: 'do not go together' })).toBeVisible();
+  }
+  await page.getByLabel('Password', { exact: true }).fill('slow water');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByText(/Too many wrong tries/)).toBeVisible();
+});

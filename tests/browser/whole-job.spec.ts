@@ -1,0 +1,122 @@
+import { expect, test } from '@playwright/test';
+import { CLEAN_NOTE, expectNothingSerious, readNote, signInAs, takeInHand } from '../support/shop-floor';
+
+test('from the delivery note to a printed card', async ({ page }) => {
+  const faults: string[] = [];
+  page.on('pageerror', (error) => faults.push(error.message));
+  const slip = page.getByRole('region', { name: 'Delivery QN-4471' });
+  await signInAs(page, 'Wen');
+
+  await test.step('book in the clean note, one line corrected', async () => {
+    await readNote(page, CLEAN_NOTE);
+    await expect(page.getByRole('heading', { name: '16 lines read' })).toBeVisible();
+    await expect(page.getByLabel('Stems of line 14')).toHaveValue('23');
+    await page.getByLabel('Stems of line 14').fill('24');
+    const species = page.getByRole('combobox', { name: 'Species of line 12' });
+    await species.click();
+    await page.getByRole('option', { name: 'Spray chrysanthemum' }).click();
+    await expectNothingSerious(page);
+    await page.getByRole('button', { name: 'Book in 16 lots, 799 stems' }).click();
+    await expect(slip.getByRole('listitem')).toHaveCount(16);
+    await expect(slip.getByRole('link', { name: /Spray chrysanthemum ‘Ripple’/ })).toBeVisible();
+  });
+
+  await test.step('look at the roses: touch the stem, bin the broken', async () => {
+    await slip.getByRole('link', { name: /Rose ‘Pale Ferry’/ }).click();
+    await expect(page.getByRole('heading', { name: 'Rose ‘Pale Ferry’' })).toBeVisible();
+    await page.getByRole('radio', { name: 'half open' }).click();
+    await page.getByRole('radio', { name: 'hanging' }).click();
+    await expectNothingSerious(page);
+    await page.getByText('Bin some …').click();
+    await page.getByRole('button', { name: 'One more' }).click();
+    await page.getByRole('button', { name: 'broken' }).click();
+    await expect(page.getByText('Binned 2: broken')).toBeVisible();
+    await page.getByRole('button', { name: /Looked at: half open, hanging/ }).click();
+    await expect(page.getByRole('link', { name: /Rose ‘Pale Ferry’ 158 of 160 hanging/ })).toBeVisible();
+  });
+
+  await test.step('the bench tells a hanging rose from a firm one, and logs each tap', async () => {
+    await takeInHand(page, /Rose ‘Pale Ferry’/);
+    const card = page.getByRole('article', { name: /^Rose, lot/ });
+    for (const done of ['Unpacked', 'Stripped', 'Handholds clear'])
+      await card.getByRole('button', { name: done }).click();
+    await expect(card.getByRole('heading', { level: 1 })).toContainText('under water');
+    await expect(card.getByText('Changed for the state it came in.')).toBeVisible();
+    await card.getByRole('button', { name: 'Cut' }).click();
+    await expect(card.getByText('never glass')).toBeVisible();
+    await card.getByRole('button', { name: 'In the hot water' }).click();
+    await expect(card.getByText('to go')).toBeVisible();
+    await expect(
+      page.getByRole('complementary', { name: 'Next' }).getByText(/hot tap water until they cool: over/),
+    ).toBeVisible();
+    await page.reload();
+    await expect(card.getByText('to go')).toBeVisible();
+    await card.getByRole('button', { name: 'Out of the hot water' }).click();
+    await expect(card.getByRole('heading', { level: 1 })).toContainText('in its own pail');
+    await expectNothingSerious(page);
+    await card.getByRole('radio', { name: '12', exact: true }).click();
+    await card.getByRole('button', { name: 'Standing in its pail, pail 12' }).click();
+    await expect(card.getByText(/pail 12/)).toBeVisible();
+    await expect(card.getByText('to go')).toBeVisible();
+  });
+
+  await test.step('the last tap is taken back by another entry, and done again', async () => {
+    await page.getByRole('button', { name: 'Take back' }).click();
+    await expect(page.getByText(/^Taken back: Lot/)).toBeVisible();
+    const card = page.getByRole('article', { name: /^Rose, lot/ });
+    await card.getByRole('radio', { name: '12', exact: true }).click();
+    await card.getByRole('button', { name: 'Standing in its pail, pail 12' }).click();
+    await expect(card.getByText('to go')).toBeVisible();
+    await page.goto('/desk');
+    await expect(
+      page.getByRole('listitem').filter({ hasText: 'pail 12' }).filter({ hasText: '(taken back)' }),
+    ).toHaveCount(1);
+    await expectNothingSerious(page);
+  });
+
+  await test.step('the pail knows when it was filled, and with what', async () => {
+    await page.goto('/pails');
+    await page.getByRole('button', { name: /^12 / }).click();
+    const pail = page.getByRole('region', { name: 'Pail 12' });
+    await expect(pail.getByText(/L flower food, filled within the hour at 40 °C/)).toBeVisible();
+    await expect(pail.getByText(/Rose ‘Pale Ferry’/)).toBeVisible();
+    await expectNothingSerious(page);
+  });
+
+  await test.step('make an arrangement; the stock goes down', async () => {
+    await page.goto('/make');
+    for (const [kind, stems] of [
+      ['Rose', 3],
+      ['Oriental lily', 2],
+      ['Gerbera', 2],
+    ] as const)
+      for (let i = 0; i < stems; i++)
+        await page
+          .getByRole('button', { name: `One more ${kind}`, exact: true })
+          .last()
+          .click();
+    await expect(page.getByText(/ends it first/)).toBeVisible();
+    await expect(page.getByRole('img', { name: /the promise stands at day \d/ })).toBeVisible();
+    await expectNothingSerious(page);
+    await page.getByLabel('Called').fill('Foyer, opening night');
+    await page.getByRole('button', { name: 'Make it of 7 stems' }).click();
+    await page.waitForURL('**/send-off?**');
+  });
+
+  await test.step('issue the card, print it, fetch its PDF', async () => {
+    const card = page.getByRole('region', { name: 'The card' });
+    await expect(card.getByText(/can kill a cat/)).toBeVisible();
+    await expect(card.getByText(/one dose for 1.5 L/)).toBeVisible();
+    await expect(card.getByText(/Sat 28 Nov:/)).toBeVisible();
+    await expectNothingSerious(page);
+    await page.getByRole('button', { name: 'Issue this card' }).click();
+    const pdfLink = page.getByRole('link', { name: 'A6 PDF' });
+    const pdf = await page.request.get((await pdfLink.getAttribute('href')) ?? '');
+    expect(pdf.headers()['content-type']).toBe('application/pdf');
+    expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
+    await page.getByRole('link', { name: 'Print it' }).click();
+    await expect(page.getByRole('heading', { name: 'Foyer, opening night' })).toBeVisible();
+    await expectNothingSerious(page);
+  });
+  expect(faults).toEqual([]);
+});

@@ -1,0 +1,93 @@
+import { randomUUID } from 'node:crypto';
+import type { Knex } from 'knex';
+import { firstGuess } from '@/core/dock/first-guess';
+import { connect, inShop, type Trx } from '@/data/connection';
+import { bookDelivery } from '@/data/deliveries';
+import { migrate } from '@/data/migrate';
+import type { Deed } from '@/data/record';
+import { loadDemo } from '@/demo/load';
+
+const SERVER = process.env.HUSH_PAIL_TEST_DATABASE;
+const AT = new Date('2026-11-24T06:50:00Z');
+
+export interface TestShop {
+  readonly owner: Knex;
+  /** Connected as the role the application has. */
+  readonly app: Knex;
+  readonly shopId: string;
+  readonly personId: string;
+  readonly benchId: string;
+  readonly deed: (key?: string) => Deed;
+  readonly inside: <T>(work: (trx: Trx) => Promise<T>) => Promise<T>;
+  /** Books one lot in and answers its id. */
+  readonly bookLot: (stems: number, deliveryRef?: string) => Promise<string>;
+  readonly close: () => Promise<void>;
+}
+
+/** A fresh database of its own with the demo shop in it. */
+export async function freshShop(): Promise<TestShop> {
+  if (!SERVER) throw new Error('Database tests run through "npm test", which starts their server.');
+  const name = `t_${randomUUID().replaceAll('-', '')}`;
+  const server = connect(`${SERVER}/postgres`, 1);
+  await server.raw(
+    `do $$ begin create role hush_pail_app login nosuperuser nobypassrls; exception when duplicate_object or unique_violation then null; end $$`,
+  );
+  await server.raw('create database ??', [name]);
+  await server.destroy();
+  const owner = connect(`${SERVER}/${name}`, 4);
+  await owner.raw('grant usage on schema public to hush_pail_app');
+  await migrate(owner);
+  await loadDemo(owner, AT);
+  const appUrl = new URL(`${SERVER}/${name}`);
+  appUrl.username = 'hush_pail_app';
+  const app = connect(appUrl.href, 8);
+  const shop = (await owner('shop').first<{ id: string }>('id')) as { id: string };
+  const person = (await owner('person').where({ name: 'Wen' }).first<{ id: string }>('id')) as { id: string };
+  const bench = (await owner('room').where({ kind: 'bench' }).first<{ id: string }>('id')) as { id: string };
+  const deed = (key: string = randomUUID()): Deed => ({
+    shopId: shop.id,
+    personId: person.id,
+    actionKey: key,
+    at: AT,
+  });
+  const inside: TestShop['inside'] = (work) => inShop(app, shop.id, work);
+  const bookLot: TestShop['bookLot'] = async (stems, deliveryRef = randomUUID()) => {
+    const { lotIds } = await inside((trx) =>
+      bookDelivery(trx, deed(), {
+        supplier: 'Norrholt Growers',
+        deliveryRef,
+        roomId: bench.id,
+        arrivedAt: AT,
+        lots: [
+          {
+            line: 1,
+            speciesKey: 'tulip',
+            variety: 'Harbour mix',
+            colour: 'mixed',
+            lengthCm: 40,
+            headsMin: null,
+            stems,
+            cutDate: '2026-11-22',
+            origin: null,
+            packing: 'dry crate',
+            unitPrice: 0.3,
+            currency: 'EUR',
+            ...firstGuess({ speciesKey: 'tulip', origin: null, packing: 'dry crate', hoursSinceCut: 40 }),
+          },
+        ],
+      }),
+    );
+    return lotIds[0] ?? '';
+  };
+  return {
+    owner,
+    app,
+    shopId: shop.id,
+    personId: person.id,
+    benchId: bench.id,
+    deed,
+    inside,
+    bookLot,
+    close: async () => void (await Promise.all([app.destroy(), owner.destroy()])),
+  };
+}

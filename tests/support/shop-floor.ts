@@ -1,0 +1,58 @@
+import path from 'node:path';
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, type Page } from '@playwright/test';
+
+export const CLEAN_NOTE = path.join(import.meta.dirname, '../fixtures/delivery-note-clean.csv');
+
+/** Signs a hand in by name and PIN, as on the shared tablet. */
+export async function signInAs(page: Page, name: string): Promise<void> {
+  await page.goto('/sign-in');
+  await page.getByRole('button', { name, exact: true }).click();
+  await page.getByLabel('Four-digit PIN').fill('2468');
+  await page.getByRole('button', { name: 'To the bench' }).click();
+  await page.waitForURL('**/bench');
+}
+
+/** Chooses a note at the dock and waits for its preview. */
+export async function readNote(
+  page: Page,
+  file: Parameters<ReturnType<Page['getByLabel']>['setInputFiles']>[0],
+): Promise<void> {
+  await page.goto('/dock');
+  await page.getByLabel('Delivery note, CSV').setInputFiles(file);
+}
+
+/** A small note of our own, so that a test has lots that no other test touches. */
+export function noteOf(
+  ref: string,
+  lines: readonly string[],
+): { name: string; mimeType: string; buffer: Buffer } {
+  const heading =
+    'delivery_ref,supplier,line,product,variety,bunches,stems_per_bunch,cut_date,origin,packing';
+  const rows = lines.map(
+    (l, i) => `${ref},Norrholt Growers,${i + 1},${l},2026-11-22,glasshouse by road,dry box`,
+  );
+  return { name: `${ref}.csv`, mimeType: 'text/csv', buffer: Buffer.from([heading, ...rows].join('\n')) };
+}
+
+export async function bookNote(page: Page, ref: string, lines: readonly string[]): Promise<void> {
+  await readNote(page, noteOf(ref, lines));
+  await page.getByRole('button', { name: /Book in \d+ lots/ }).click();
+  await expect(page.getByRole('region', { name: `Delivery ${ref}` })).toBeVisible();
+}
+
+/** Opens the bench with the lot of that name in hand. */
+export async function takeInHand(page: Page, name: RegExp): Promise<void> {
+  await page.goto('/dock');
+  const href = await page.getByRole('link', { name }).first().getAttribute('href');
+  await page.goto((href ?? '').replace('/dock', '/bench'));
+}
+
+/** Nothing serious or critical by axe on the page as it stands. */
+export async function expectNothingSerious(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  const grave = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+  expect(grave.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`)).toEqual([]);
+}
