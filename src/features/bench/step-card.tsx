@@ -10,10 +10,11 @@ import { PailPicker } from './pail-picker';
 
 /** Longer than the second tap of a double tap takes to follow the first. */
 const SETTLE_MS = 400;
+let lastTapAt = -SETTLE_MS;
 
-/** False for a moment after a new step has come under the finger: a double tap must not log it too. */
+/** False for a moment after a tap has brought a new step under the finger: a double tap must not log it too. */
 function useSettled(): boolean {
-  const [settled, setSettled] = useState(false);
+  const [settled, setSettled] = useState(() => performance.now() - lastTapAt > SETTLE_MS);
   useEffect(() => {
     const timer = setTimeout(() => setSettled(true), SETTLE_MS);
     return () => clearTimeout(timer);
@@ -76,6 +77,7 @@ export function StepCard({
   const { words, to } = suggestion(card, pail?.name ?? null);
 
   const log = async (body: Record<string, unknown>, about: string) => {
+    lastTapAt = performance.now();
     setBusy(true);
     setSaid(null);
     const outcome = await tap('bench/tap', { stepId: id, ...body }, `lot ${card.lotNumber}, ${about}`);
