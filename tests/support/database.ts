@@ -41,9 +41,9 @@ export async function freshShop(): Promise<TestShop> {
   const appUrl = new URL(`${SERVER}/${name}`);
   appUrl.username = 'hush_pail_app';
   const app = connect(appUrl.href, 8);
-  const shop = (await owner('shop').first<{ id: string }>('id')) as { id: string };
-  const person = (await owner('person').where({ name: 'Wen' }).first<{ id: string }>('id')) as { id: string };
-  const bench = (await owner('room').where({ kind: 'bench' }).first<{ id: string }>('id')) as { id: string };
+  const shop = await owner('shop').first<{ id: string }>('id');
+  const person = await owner('person').where({ name: 'Wen' }).first<{ id: string }>('id');
+  const bench = await owner('room').where({ kind: 'bench' }).first<{ id: string }>('id');
   const deed = (key: string = randomUUID()): Deed => ({
     shopId: shop.id,
     personId: person.id,
@@ -88,6 +88,8 @@ export async function freshShop(): Promise<TestShop> {
     deed,
     inside,
     bookLot,
-    close: async () => void (await Promise.all([app.destroy(), owner.destroy()])),
+    close: async () => {
+      await Promise.all([app.destroy(), owner.destroy()]);
+    },
   };
 }

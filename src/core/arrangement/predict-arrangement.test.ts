@@ -56,7 +56,7 @@ test('a flower that ends gases its sensitive neighbours: many roses shorten a ca
         care: undefined,
         water,
         lines: [line('carnation', 2), line(other, 40)],
-      } as Partial<ArrangementInput>),
+      }),
     ).lines[0]?.daysLeft.p50 ?? 0;
   expect(beside('rose')).toBeLessThan(beside('statice') - 0.5);
 });
@@ -69,7 +69,7 @@ test('foam takes neither a change nor a recut', () => {
     recutAtChange: true,
     leafBelow: 0,
   } as const;
-  const { care: _care, ...rest } = input();
+  const rest = { ...input(), care: undefined };
   const foam = predictArrangement({ ...rest, water, vessel: { kind: 'foam', litres: 1 } });
   expect(foam.stillAGift.p50).toBeLessThan(predictArrangement({ ...rest, water }).stillAGift.p50);
 });

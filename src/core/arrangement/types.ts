@@ -25,8 +25,8 @@ export interface ArrangementInput {
   readonly countFromHour?: number;
   /** Chance with which the promise is to be kept, 0 to 1. */
   readonly confidence: number;
-  readonly water?: WaterPlan;
-  readonly care?: Care;
+  readonly water?: WaterPlan | undefined;
+  readonly care?: Care | undefined;
 }
 
 export interface LineForecast {

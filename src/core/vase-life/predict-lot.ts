@@ -65,7 +65,7 @@ export function predictLot(input: LotInput): LotForecast {
       if (!shared) break;
       stepStem(stem, species, shared, hour, shared.ethylenePpm, line.chilledAtHour);
     }
-    stageOn[HORIZON_DAYS] ??= stem.stage;
+    if (stageOn.length <= HORIZON_DAYS) stageOn[HORIZON_DAYS] = stem.stage;
     stems.push(stem);
     stages.push(stageOn);
   }
