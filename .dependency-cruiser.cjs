@@ -19,9 +19,10 @@ module.exports = {
       name: 'server-on-core-data-shell-types',
       ...from('^src/server', { path: '^src/(features|app|drawing|workers|demo)' }),
     },
+    { name: 'shell-below-server', ...from('^src/shell', { path: '^src/(server|data|features|app)' }) },
     {
-      name: 'shell-takes-types-of-server',
-      ...from('^src/shell', { path: '^src/(server|data|features|app)', dependencyTypesNot: ['type-only'] }),
+      name: 'server-takes-types-of-shell',
+      ...from('^src/server', { path: '^src/shell', dependencyTypesNot: ['type-only'] }),
     },
     { name: 'features-not-of-app', ...from('^src/features', { path: '^src/app' }) },
     {

@@ -154,3 +154,8 @@ export async function manyLotsByFill(
     stemsLeft: 'stems_left',
   });
 }
+
+export async function isOpenFill(trx: Trx, fillId: string): Promise<boolean> {
+  const open: unknown = await trx('pail_fill').where({ id: fillId }).whereNull('emptied_at').first('id');
+  return open !== undefined;
+}

@@ -1,5 +1,6 @@
 import 'server-only';
-import type { DeedKind, Outcome } from './deeds';
+import type { Outcome } from '@/shell/outcome';
+import type { DeedKind } from './deeds';
 
 const MAX_BODY_BYTES = 2_000_000;
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/i;

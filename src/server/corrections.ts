@@ -1,7 +1,7 @@
 import 'server-only';
 import { RefusedError } from '@/data/errors';
 import { changeLot, oneLotForUpdate, returnStems } from '@/data/lots';
-import { changePail, manyLotsByFill, unfillPail } from '@/data/pails';
+import { changePail, isOpenFill, manyLotsByFill, unfillPail } from '@/data/pails';
 import { manyNewestEntries, maybeLastStandingEntry, writeEntry, type Entry } from '@/data/record';
 import { changeStep, insertPlan, manyStepsOfLot } from '@/data/steps';
 import type { DeedContext } from './deeds';
@@ -26,6 +26,10 @@ async function undoStep({ trx, deed }: DeedContext, entry: Entry): Promise<void>
         'Another lot stands in that water by now. Nothing was changed; take that one back first.',
       );
   }
+  if (typeof lotWas.fill_id === 'string' && !(await isOpenFill(trx, lotWas.fill_id)))
+    throw new RefusedError(
+      'The water it stood in before was tipped out since. Nothing was changed; put it into a pail.',
+    );
   await changeStep(trx, stepId, stepWas);
   await changeLot(trx, entry.subjectId, lotWas);
   if (poured?.opened) {

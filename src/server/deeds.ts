@@ -1,23 +1,14 @@
 import 'server-only';
 import * as v from 'valibot';
 import { problemsOf } from '@/core/door/check';
-import { BrokenContractError, type FieldProblem } from '@/core/errors';
+import { BrokenContractError } from '@/core/errors';
 import type { Trx } from '@/data/connection';
 import { DataError, RefusedError, type DataFault } from '@/data/errors';
 import { maybeSubjectDone, type Deed } from '@/data/record';
 import { now } from './clock';
+import type { Outcome } from '@/shell/outcome';
 import { log } from './log';
 import { maybeInMyShop, type SignedIn } from './session';
-
-/** What a deed answers: done (perhaps by an earlier tap), or why not and what to do. */
-export type Outcome =
-  | { readonly ok: true; readonly value: unknown }
-  | {
-      readonly ok: false;
-      readonly why: 'refused' | 'unavailable' | 'signed-out' | 'invalid' | 'broken';
-      readonly message: string;
-      readonly problems?: readonly FieldProblem[];
-    };
 
 export interface DeedContext {
   readonly trx: Trx;

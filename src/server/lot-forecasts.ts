@@ -2,6 +2,8 @@ import 'server-only';
 import { composeProtocol } from '@/core/protocol/compose';
 import type { ProtocolStep } from '@/core/protocol/types';
 import { speciesByKey } from '@/core/species/species';
+import { MODEL } from '@/core/vase-life/constants';
+import { isWetPacked } from '@/core/vase-life/journey';
 import { forecastInputOf } from '@/core/vase-life/lot-history';
 import { predictLot } from '@/core/vase-life/predict-lot';
 import type { LotForecast, LotInput } from '@/core/vase-life/types';
@@ -29,6 +31,14 @@ function cachedForecast(input: LotInput): LotForecast {
 
 const HOUR_MS = 3_600_000;
 
+/** When the lot first stood in water here; a wet pack stands in it from the door. Null while it is dry. */
+export function wetSince(lot: LotRow, steps: readonly StepRow[]): Date | null {
+  if (isWetPacked(lot.packing)) return lot.arrivedAt;
+  if (!lot.filledAt) return null;
+  const drinks = steps.flatMap((s) => (s.step.pail && s.startedAt ? [s.startedAt.getTime()] : []));
+  return new Date(Math.min(lot.filledAt.getTime(), ...drinks));
+}
+
 /** What a lot's forecast starts from: its state on arrival and its hours here. */
 export function lotInputNow(
   lot: LotRow,
@@ -44,9 +54,12 @@ export function lotInputNow(
     humidityPct: r?.humidityPct ?? 60,
     litHours: r?.litHours ?? 12,
   });
+  const hourOf = (when: Date): number => Math.max(0, when.getTime() - lot.arrivedAt.getTime()) / HOUR_MS;
+  const wetFrom = wetSince(lot, steps);
   const done = (kind: string) =>
     steps.some((s) => s.kind === kind && s.status !== 'waiting' && s.status !== 'skipped');
   const species = speciesByKey(lot.speciesKey);
+  const inPack = { start: 'rinsed', solution: 'plain', tempC: air(bench).tempC } as const;
   return forecastInputOf(
     {
       species,
@@ -55,12 +68,11 @@ export function lotInputNow(
         stage: lot.stage,
         droop: lot.droop,
         airShare: lot.airShare,
-        ageErrorSdDays: 0.7,
+        ageErrorSdDays: MODEL.cutDateErrorSdDays,
       },
-      hoursHere: (at.getTime() - lot.arrivedAt.getTime()) / HOUR_MS,
-      wetFromHour: lot.filledAt
-        ? Math.max(0, lot.filledAt.getTime() - lot.arrivedAt.getTime()) / HOUR_MS
-        : null,
+      hoursHere: hourOf(at),
+      wetFromHour: wetFrom && hourOf(wetFrom),
+      changedAtHour: wetFrom && lot.filledAt && lot.filledAt > wetFrom ? hourOf(lot.filledAt) : null,
       room: air(room),
       bench: air(bench),
       water: lot.filledAt
@@ -69,7 +81,7 @@ export function lotInputNow(
             solution: (lot.fillSolution ?? 'plain') as SolutionKey,
             tempC: lot.fillTempC ?? 20,
           }
-        : null,
+        : wetFrom && inPack,
       wasHotDipped: done('hot-dip'),
       isBare: done('strip') && species.foliage.startsWith('bare'),
       startHourOfDay: inZone(lot.arrivedAt, timeZone).hour,

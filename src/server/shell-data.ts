@@ -1,5 +1,6 @@
 import 'server-only';
 import { speciesByKey } from '@/core/species/species';
+import { isWetPacked } from '@/core/vase-life/journey';
 import type { Trx } from '@/data/connection';
 import { manyArrangements } from '@/data/arrangements';
 import { manyLotsInStock, type LotRow } from '@/data/lots';
@@ -29,6 +30,11 @@ export function dryHoursLeft(lot: LotRow, at: Date): number {
   return speciesByKey(lot.speciesKey).dryHours - (at.getTime() - lot.arrivedAt.getTime()) / HOUR_MS;
 }
 
+/** Whether a lot is out of water: in no pail, and not in a pack that holds some. */
+export function standsDry(lot: LotRow): boolean {
+  return !lot.fillId && !isWetPacked(lot.packing);
+}
+
 function runningItems(lots: readonly LotRow[], steps: readonly StepRow[]): NextItem[] {
   return steps.flatMap((step) => {
     const lot = lots.find((l) => l.id === step.lotId);
@@ -56,7 +62,7 @@ export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<Shell
     (e) => e.personId === me.personId && e.corrects === null && !e.corrected && canCorrect(e.kind),
   );
   const unlooked = lots.filter((l) => !l.lookedAt);
-  const dry = lots.filter((l) => !l.fillId);
+  const dry = lots.filter(standsDry);
   const late = dry.filter((l) => dryHoursLeft(l, at) < 0);
   const running = runningItems(lots, steps);
   const over = running.filter((r) => (r.dueAt ?? 0) < at.getTime());

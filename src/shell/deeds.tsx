@@ -11,7 +11,7 @@ import {
   type ReactNode,
 } from 'react';
 import { v4 } from 'uuid';
-import type { Outcome } from '@/server/deeds';
+import type { Outcome } from './outcome';
 
 interface KeptTap {
   readonly key: string;

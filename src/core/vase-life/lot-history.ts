@@ -13,6 +13,8 @@ export interface LotHistory {
   readonly hoursHere: number;
   /** Hour it went into water; null while it stands dry. */
   readonly wetFromHour: number | null;
+  /** Hour its water was last changed since; null when it has not been. */
+  readonly changedAtHour: number | null;
   readonly room: { readonly tempC: number; readonly humidityPct: number; readonly litHours: number };
   readonly bench: { readonly tempC: number; readonly humidityPct: number; readonly litHours: number };
   readonly water: {
@@ -54,6 +56,12 @@ export function forecastInputOf(history: LotHistory, seed: number, draws: number
     { atHour: here, type: 'change', solution: rightSolution(history.species.foodKind) },
     { atHour: here, type: 'cut', cm: 2 },
   ];
+  if (history.changedAtHour !== null && history.water)
+    events.push({
+      atHour: Math.min(here, history.changedAtHour),
+      type: 'change',
+      solution: history.water.solution,
+    });
   if (history.wasHotDipped) events.push({ atHour: dryHours, type: 'hot-dip' });
   return {
     species: history.species.key,

@@ -7,7 +7,7 @@ import { manyLotsInStock, type LotRow } from '@/data/lots';
 import { manyPails, type PailRow } from '@/data/pails';
 import { manyStepsInForce, type StepRow } from '@/data/steps';
 import { inMyShop } from '@/server/session';
-import { dryHoursLeft } from '@/server/shell-data';
+import { dryHoursLeft, standsDry } from '@/server/shell-data';
 import css from './bench.module.css';
 import type { BenchCard, PailChoice } from './bench-card';
 import { StepCard } from './step-card';
@@ -80,7 +80,7 @@ function inOrder(
     if (lot.id === asked) return -1e9;
     const due = card?.step.dueAt ?? null;
     if (card?.step.status === 'running') return due !== null && due <= at.getTime() ? -1e6 : 1e6;
-    return (lot.fillId ? 1000 : 0) + dryHoursLeft(lot, at);
+    return (lot.fillId ? 1000 : standsDry(lot) ? 0 : 500) + dryHoursLeft(lot, at);
   };
   return [...lots].sort((a, b) => rank(a) - rank(b)).flatMap((lot) => cards.get(lot.id) ?? []);
 }

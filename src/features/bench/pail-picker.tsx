@@ -1,4 +1,6 @@
 'use client';
+import { Choices } from '@/shell/choices';
+import { Stepper } from '@/shell/stepper';
 import type { PailChoice } from './bench-card';
 import css from './bench.module.css';
 
@@ -23,43 +25,33 @@ export function PailPicker({ pails, pailId, litres, onPail, onLitres }: Props) {
   ];
   return (
     <div className={css.pick}>
-      <div role="radiogroup" aria-label="Into pail" className={css.pickPails}>
-        {shown.map((p) => (
-          <button
-            key={p.id}
-            type="button"
-            role="radio"
-            aria-checked={p.id === pailId}
-            className="plain"
-            onClick={() => onPail(p.id)}
-          >
-            {p.name}
-            {p.shares && <span className="soft"> with others</span>}
-          </button>
-        ))}
-      </div>
+      <Choices
+        label="Into pail"
+        value={pailId}
+        onChange={onPail}
+        options={shown.map((p) => ({
+          value: p.id,
+          words: (
+            <>
+              {p.name}
+              {p.shares && <span className="soft"> with others</span>}
+            </>
+          ),
+        }))}
+      />
       {chosen && !chosen.shares && (
-        <div className={css.pickLitres}>
-          <button
-            type="button"
-            className="plain"
-            aria-label="Half a litre less"
-            onClick={() => onLitres(Math.max(0.5, litres - 0.5))}
-          >
-            −
-          </button>
-          <output aria-label="Litres">
-            <strong>{litres} L</strong>
-          </output>
-          <button
-            type="button"
-            className="plain"
-            aria-label="Half a litre more"
-            onClick={() => onLitres(Math.min(20, litres + 0.5))}
-          >
-            +
-          </button>
-        </div>
+        <Stepper
+          label="Litres"
+          fewer="Half a litre less"
+          more="Half a litre more"
+          value={litres}
+          min={0.5}
+          max={20}
+          by={0.5}
+          onChange={onLitres}
+        >
+          <strong>{litres} L</strong>
+        </Stepper>
       )}
     </div>
   );

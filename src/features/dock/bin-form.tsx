@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { useDeeds } from '@/shell/deeds';
+import { Stepper } from '@/shell/stepper';
 import type { LotView } from '@/server/stock';
 import css from './dock.module.css';
 import { BIN_REASONS } from './words';
@@ -25,25 +26,17 @@ export function BinForm({ lot }: { lot: LotView }) {
     <details className={css.bin}>
       <summary>Bin some …</summary>
       <div className={css.binRow}>
-        <button
-          type="button"
-          className="plain"
-          aria-label="One fewer"
-          onClick={() => setStems((n) => Math.max(1, n - 1))}
+        <Stepper
+          label="Stems to bin"
+          fewer="One fewer"
+          more="One more"
+          value={Math.min(stems, most)}
+          min={1}
+          max={most}
+          onChange={setStems}
         >
-          −
-        </button>
-        <output className={css.binCount} aria-label="Stems to bin">
-          {Math.min(stems, most)}
-        </output>
-        <button
-          type="button"
-          className="plain"
-          aria-label="One more"
-          onClick={() => setStems((n) => Math.min(most, n + 1))}
-        >
-          +
-        </button>
+          <strong>{Math.min(stems, most)}</strong>
+        </Stepper>
         <span className="soft">of {most}, because:</span>
         {BIN_REASONS.map((reason) => (
           <button key={reason} type="button" className="plain" onClick={() => void bin(reason)}>

@@ -3,6 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
 import type { Droop } from '@/core/vase-life/types';
 import { Stem } from '@/drawing/stem';
+import { Choices } from '@/shell/choices';
 import { useDeeds } from '@/shell/deeds';
 import type { LotView } from '@/server/stock';
 import { BinForm } from './bin-form';
@@ -65,23 +66,31 @@ export function LotLook({
           {lot.variety ? ` ‘${lot.variety}’` : ''}
         </h1>
       </header>
-      <div role="radiogroup" aria-label="How open" className={css.stages}>
-        {STAGES.map((s, i) => (
-          <button
-            key={s.word}
-            type="button"
-            role="radio"
-            aria-checked={i === stageAt}
-            className={`plain ${css.stage}`}
-            onClick={() => setStageAt(i)}
-          >
-            <span className={css.stageDrawing}>
-              <Stem habit={lot.habit} colour={lot.colour} stage={s.stage} droop="firm" height={84} closeUp />
-            </span>
-            {s.word}
-          </button>
-        ))}
-      </div>
+      <Choices
+        label="How open"
+        value={stageAt}
+        onChange={setStageAt}
+        className={css.stages}
+        optionClass={`plain ${css.stage}`}
+        options={STAGES.map((s, i) => ({
+          value: i,
+          words: (
+            <>
+              <span className={css.stageDrawing}>
+                <Stem
+                  habit={lot.habit}
+                  colour={lot.colour}
+                  stage={s.stage}
+                  droop="firm"
+                  height={84}
+                  closeUp
+                />
+              </span>
+              {s.word}
+            </>
+          ),
+        }))}
+      />
       <div className={css.lookBody}>
         <StemTouch
           habit={lot.habit}

@@ -2,12 +2,13 @@
 import type { Habit } from '@/core/species/species';
 import type { Droop } from '@/core/vase-life/types';
 import { NECK_DEGREES, Stem } from '@/drawing/stem';
+import { Choices } from '@/shell/choices';
 import css from './dock.module.css';
 
-const PLACES: readonly { droop: Droop; left: string; top: string; word: string }[] = [
-  { droop: 'firm', left: '16%', top: '6%', word: 'firm' },
-  { droop: 'soft', left: '94%', top: '8%', word: 'soft' },
-  { droop: 'hanging', left: '92%', top: '66%', word: 'hanging' },
+const PLACES: readonly { droop: Droop; left: string; top: string }[] = [
+  { droop: 'firm', left: '16%', top: '6%' },
+  { droop: 'soft', left: '94%', top: '8%' },
+  { droop: 'hanging', left: '92%', top: '66%' },
 ];
 
 /** The drawn stem with three places its head can be: touch where it hangs. */
@@ -34,21 +35,13 @@ export function StemTouch({
         height={400}
         title={`Stem, neck bent ${NECK_DEGREES[droop]} degrees`}
       />
-      <div role="radiogroup" aria-label="How limp">
-        {PLACES.map((p) => (
-          <button
-            key={p.droop}
-            type="button"
-            role="radio"
-            aria-checked={p.droop === droop}
-            className={css.headPlace}
-            style={{ left: p.left, top: p.top }}
-            onClick={() => onDroop(p.droop)}
-          >
-            {p.word}
-          </button>
-        ))}
-      </div>
+      <Choices
+        label="How limp"
+        value={droop}
+        onChange={onDroop}
+        optionClass={css.headPlace}
+        options={PLACES.map((p) => ({ value: p.droop, words: p.droop, style: { left: p.left, top: p.top } }))}
+      />
     </div>
   );
 }

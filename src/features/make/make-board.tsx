@@ -2,7 +2,9 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v4 } from 'uuid';
+import { Choices } from '@/shell/choices';
 import { useDeeds } from '@/shell/deeds';
+import { Stepper } from '@/shell/stepper';
 import type { LotView } from '@/server/stock';
 import { arrangementInput } from './forecast-input';
 import { ForecastPanel } from './forecast-panel';
@@ -94,47 +96,27 @@ export function MakeBoard({
       <section className={css.vessel} aria-label="The vessel">
         <VesselDrawing kind={kind} chosen={chosen} litres={litres} />
         <div className={css.vesselTaps}>
-          <div className={css.row} role="radiogroup" aria-label="Vessel">
-            <button
-              type="button"
-              role="radio"
-              aria-checked={kind === 'vase'}
-              className="plain"
-              onClick={() => setKind('vase')}
-            >
-              Vase
-            </button>
-            <button
-              type="button"
-              role="radio"
-              aria-checked={kind === 'foam'}
-              className="plain"
-              onClick={() => setKind('foam')}
-            >
-              Foam
-            </button>
-          </div>
-          <div className={css.row}>
-            <button
-              type="button"
-              className="plain"
-              aria-label="Less water"
-              onClick={() => setLitres(Math.max(0.5, litres - 0.5))}
-            >
-              −
-            </button>
-            <output aria-label="Litres">
-              <strong>{litres} L</strong>
-            </output>
-            <button
-              type="button"
-              className="plain"
-              aria-label="More water"
-              onClick={() => setLitres(Math.min(12, litres + 0.5))}
-            >
-              +
-            </button>
-          </div>
+          <Choices
+            label="Vessel"
+            value={kind}
+            onChange={setKind}
+            options={[
+              { value: 'vase', words: 'Vase' },
+              { value: 'foam', words: 'Foam' },
+            ]}
+          />
+          <Stepper
+            label="Litres"
+            fewer="Less water"
+            more="More water"
+            value={litres}
+            min={0.5}
+            max={12}
+            by={0.5}
+            onChange={setLitres}
+          >
+            <strong>{litres} L</strong>
+          </Stepper>
         </div>
       </section>
       <section className={css.right} aria-label="How long it lasts">

@@ -1,3 +1,4 @@
+import { inZone } from '@/server/clock';
 import { inMyShop } from '@/server/session';
 import { lotView, stockNow } from '@/server/stock';
 import { MakeBoard } from './make-board';
@@ -7,7 +8,7 @@ export async function MakePage() {
   const { lots, confidence, date } = await inMyShop(async (trx, me, at) => ({
     lots: (await stockNow(trx, me, at)).map((s) => lotView(s, at)),
     confidence: me.shop.promiseConfidence,
-    date: at.getTime(),
+    date: Date.parse(`${inZone(at, me.shop.timeZone).date}T12:00:00Z`),
   }));
   const byLife = lots.filter((l) => l.isReady).sort((a, b) => a.daysLeft.p50 - b.daysLeft.p50);
   return <MakeBoard lots={byLife} dry={lots.length - byLife.length} confidence={confidence} now={date} />;

@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import { LifeAxis, LifeLine, daysInWords } from '@/drawing/life-line';
 import type { LotView } from '@/server/stock';
+import { Stepper } from '@/shell/stepper';
 import css from './make.module.css';
 
 interface Props {
@@ -52,29 +53,17 @@ export function StockList({ lots, dry, recipe, onTake }: Props) {
                 />
                 <span className="soft">{words}</span>
               </div>
-              <div className={css.take}>
-                <button
-                  type="button"
-                  className="plain"
-                  aria-label={`One ${lot.name} fewer`}
-                  disabled={taken === 0}
-                  onClick={() => onTake(lot.id, taken - 1)}
-                >
-                  −
-                </button>
-                <output aria-label={`${lot.name} taken`}>
-                  <strong>{taken}</strong>
-                </output>
-                <button
-                  type="button"
-                  className="plain"
-                  aria-label={`One more ${lot.name}`}
-                  disabled={taken >= lot.stemsLeft}
-                  onClick={() => onTake(lot.id, taken + 1)}
-                >
-                  +
-                </button>
-              </div>
+              <Stepper
+                label={`${lot.name} taken`}
+                fewer={`One ${lot.name} fewer`}
+                more={`One more ${lot.name}`}
+                value={taken}
+                min={0}
+                max={lot.stemsLeft}
+                onChange={(stems) => onTake(lot.id, stems)}
+              >
+                <strong>{taken}</strong>
+              </Stepper>
             </li>
           );
         })}

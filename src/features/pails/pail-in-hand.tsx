@@ -3,7 +3,9 @@ import { useState } from 'react';
 import { DEPTH_CM } from '@/core/protocol/steps';
 import { SOLUTION_KEYS, SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
 import { clockWords, useShopNow } from '@/shell/clock';
+import { Choices } from '@/shell/choices';
 import { useDeeds } from '@/shell/deeds';
+import { Stepper } from '@/shell/stepper';
 import type { PailView } from './pail-view';
 import css from './pails.module.css';
 
@@ -11,6 +13,11 @@ const SANITISER_CAUTION =
   'Never near acid, vinegar or flower food: poisonous gas. Gloves, eyes covered, window open; dose as the label says.';
 const OFFERED: readonly SolutionKey[] = SOLUTION_KEYS.slice(0, 5);
 const DEPTHS = DEPTH_CM;
+const WARMTHS = [
+  { value: 6, words: 'cold, 6 °C' },
+  { value: 22, words: 'tepid, 22 °C' },
+  { value: 40, words: 'warm, 40 °C' },
+];
 const WASH_STEP = {
   dirty: {
     to: 'scrubbed',
@@ -59,61 +66,25 @@ function FillForm({ pail, act }: { pail: PailView; act: Act }) {
     );
   return (
     <div className={css.fill}>
-      <div role="radiogroup" aria-label="In the water" className={css.row}>
-        {OFFERED.map((s) => (
-          <button
-            key={s}
-            type="button"
-            role="radio"
-            aria-checked={s === solution}
-            className="plain"
-            onClick={() => setSolution(s)}
-          >
-            {SOLUTIONS[s].name}
-          </button>
-        ))}
-      </div>
-      <div className={css.row}>
-        <button
-          type="button"
-          className="plain"
-          aria-label="Half a litre less"
-          onClick={() => setLitres(Math.max(0.5, litres - 0.5))}
-        >
-          −
-        </button>
-        <output aria-label="Litres">
-          <strong>{litres} L</strong> <span className="soft">about {Math.round(cm)} cm</span>
-        </output>
-        <button
-          type="button"
-          className="plain"
-          aria-label="Half a litre more"
-          onClick={() => setLitres(Math.min(pail.sizeL, litres + 0.5))}
-        >
-          +
-        </button>
-      </div>
-      <div role="radiogroup" aria-label="How warm" className={css.row}>
-        {(
-          [
-            [6, 'cold'],
-            [22, 'tepid'],
-            [40, 'warm'],
-          ] as const
-        ).map(([c, word]) => (
-          <button
-            key={c}
-            type="button"
-            role="radio"
-            aria-checked={c === tempC}
-            className="plain"
-            onClick={() => setTempC(c)}
-          >
-            {word}, {c} °C
-          </button>
-        ))}
-      </div>
+      <Choices
+        label="In the water"
+        value={solution}
+        onChange={setSolution}
+        options={OFFERED.map((s) => ({ value: s, words: SOLUTIONS[s].name }))}
+      />
+      <Stepper
+        label="Litres"
+        fewer="Half a litre less"
+        more="Half a litre more"
+        value={litres}
+        min={0.5}
+        max={pail.sizeL}
+        by={0.5}
+        onChange={setLitres}
+      >
+        <strong>{litres} L</strong> <span className="soft">about {Math.round(cm)} cm</span>
+      </Stepper>
+      <Choices label="How warm" value={tempC} onChange={setTempC} options={WARMTHS} />
       {!clean && (
         <label>
           It is not sanitised. Fill it all the same, because:
