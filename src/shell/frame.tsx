@@ -150,7 +150,7 @@ function Inside({
 
   const takeBack = async () => {
     if (!lastEntry) return setSaid('There is nothing of yours to take back.');
-    const outcome = await send('record/correct', { entryId: lastEntry.id });
+    const outcome = await send('desk/correct', { entryId: lastEntry.id });
     setSaid(outcome.ok ? `Taken back: ${lastEntry.words}` : outcome.message);
   };
   const logStep = () => document.querySelector<HTMLButtonElement>('[data-step-in-hand]')?.click();

@@ -98,6 +98,7 @@ export function LotLook({
           stage={stage.stage}
           droop={droop}
           onDroop={setDroop}
+          onHead={() => setStageAt((stageAt + 1) % STAGES.length)}
         />
         {children}
       </div>

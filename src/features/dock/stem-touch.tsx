@@ -5,6 +5,12 @@ import { NECK_DEGREES, Stem } from '@/drawing/stem';
 import { Choices } from '@/shell/choices';
 import css from './dock.module.css';
 
+/** Where the drawn head is, by how the neck bends: there a touch opens it further. */
+const HEAD_AT: Readonly<Record<Droop, { left: string; top: string }>> = {
+  firm: { left: '50%', top: '20%' },
+  soft: { left: '68%', top: '22%' },
+  hanging: { left: '76%', top: '40%' },
+};
 const PLACES: readonly { droop: Droop; left: string; top: string }[] = [
   { droop: 'firm', left: '16%', top: '6%' },
   { droop: 'soft', left: '94%', top: '8%' },
@@ -18,12 +24,15 @@ export function StemTouch({
   stage,
   droop,
   onDroop,
+  onHead,
 }: {
   habit: Habit;
   colour: string | null;
   stage: number;
   droop: Droop;
   onDroop: (droop: Droop) => void;
+  /** The head itself was touched: it is a stage further open than drawn. */
+  onHead: () => void;
 }) {
   return (
     <div className={css.touch}>
@@ -34,6 +43,14 @@ export function StemTouch({
         droop={droop}
         height={400}
         title={`Stem, neck bent ${NECK_DEGREES[droop]} degrees`}
+      />
+      <button
+        type="button"
+        className={css.head}
+        style={HEAD_AT[droop]}
+        aria-label="Open one stage further"
+        title="Touch the head: one stage further open"
+        onClick={onHead}
       />
       <Choices
         label="How limp"

@@ -1,8 +1,8 @@
 import { benchDeeds } from '@/features/bench/deeds';
+import { deskDeeds } from '@/features/desk/deeds';
 import { dockDeeds } from '@/features/dock/deeds';
 import { makeDeeds } from '@/features/make/deeds';
 import { pailDeeds } from '@/features/pails/deeds';
-import { recordDeeds } from '@/features/record/deeds';
 import { sendOffDeeds } from '@/features/send-off/deeds';
 import { answerDeed } from '@/server/answer-deed';
 import type { DeedKind } from '@/server/deeds';
@@ -12,7 +12,7 @@ const DEEDS: Readonly<Record<string, Readonly<Record<string, DeedKind>>>> = {
   dock: dockDeeds,
   make: makeDeeds,
   pails: pailDeeds,
-  record: recordDeeds,
+  desk: deskDeeds,
   'send-off': sendOffDeeds,
 };
 

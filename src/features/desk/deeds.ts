@@ -5,6 +5,6 @@ import { deedKind } from '@/server/deeds';
 
 const entryId = v.pipe(v.number(), v.integer(), v.minValue(1));
 
-export const recordDeeds = {
+export const deskDeeds = {
   correct: deedKind(v.object({ entryId }), (context, input) => takeBack(context, input.entryId)),
 };
