@@ -49,11 +49,11 @@ try {
   const other = runningCopy();
   if (other)
     giveUp(
-      `Hush Pail already runs from this checkout: ${other.address}\nStop it there with Ctrl-C first, or use that one.`,
+      `Hush Pail already runs from this checkout${other.address ? `: ${other.address}` : ' and is still starting'}.\nStop it there with Ctrl-C first, or use that one.`,
     );
   const { owner, app, session } = secrets();
   initCluster(STATE, { password: owner });
-  noteRunning({ address: 'starting', databasePort: null });
+  noteRunning({ address: null, databasePort: null });
   const cluster = await startCluster(STATE, { port: await freePort(15400) });
   stops.push(cluster.stop);
   const databaseEnv = { HUSH_PAIL_OWNER_URL: ownerUrl(cluster.port, owner), HUSH_PAIL_APP_PASSWORD: app };

@@ -99,12 +99,17 @@ export function ensureBuild({ runningPid = null } = {}) {
 
 /** Starts the built application on 127.0.0.1 and waits for its first answer. */
 export async function serve(port, env) {
-  const child = spawn(process.execPath, [bin('next'), 'start', '-H', '127.0.0.1', '-p', String(port)], {
-    cwd: CHECKOUT,
-    stdio: ['ignore', 'ignore', 'inherit'],
-    detached: true,
-    env: { ...process.env, ...env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
-  });
+  // Tied to us like the database: a start command that is killed leaves no server behind on its port.
+  const child = spawn(
+    'setpriv',
+    ['--pdeathsig', 'TERM', process.execPath, bin('next'), 'start', '-H', '127.0.0.1', '-p', String(port)],
+    {
+      cwd: CHECKOUT,
+      stdio: ['ignore', 'ignore', 'inherit'],
+      detached: true,
+      env: { ...process.env, ...env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
+    },
+  );
   const stop = () =>
     child.exitCode !== null || child.signalCode !== null
       ? Promise.resolve()
