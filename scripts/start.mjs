@@ -23,6 +23,7 @@ async function stopAll(code) {
   noteStopped();
   process.exit(code);
 }
+process.on('exit', noteStopped);
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stopAll(0));
 
 async function applicationPort() {
@@ -45,15 +46,15 @@ function checkNow() {
 
 try {
   checkNow();
-  await prepareMachine();
   const other = runningCopy();
   if (other)
     giveUp(
       `Hush Pail already runs from this checkout${other.address ? `: ${other.address}` : ' and is still starting'}.\nStop it there with Ctrl-C first, or use that one.`,
     );
+  noteRunning({ address: null, databasePort: null });
+  await prepareMachine();
   const { owner, app, session } = secrets();
   initCluster(STATE, { password: owner });
-  noteRunning({ address: null, databasePort: null });
   const cluster = await startCluster(STATE, { port: await freePort(15400) });
   stops.push(cluster.stop);
   const databaseEnv = { HUSH_PAIL_OWNER_URL: ownerUrl(cluster.port, owner), HUSH_PAIL_APP_PASSWORD: app };

@@ -1,7 +1,8 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { setTimeout as sleep } from 'node:timers/promises';
 import { CHECKOUT, LOCAL, giveUp, isRoot } from './paths.mjs';
 
 const STAMP = path.join(CHECKOUT, 'node_modules', '.hush-pail-lock');
@@ -13,21 +14,46 @@ function lockHash() {
     .digest('hex');
 }
 
-/** Runs `npm ci` when the packages are missing or the lock has changed since they were put there. */
+const LOCK = path.join(LOCAL, 'installing');
+const isUpToDate = (wanted) => existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted;
+
+/** Takes the lock on installing; a lock whose holder has gone counts for nothing. */
+function takeLock() {
+  mkdirSync(LOCAL, { recursive: true });
+  try {
+    writeFileSync(LOCK, String(process.pid), { flag: 'wx' });
+    return true;
+  } catch (error) {
+    if (error.code !== 'EEXIST') throw error;
+    const holder = readFileSync(LOCK, 'utf8');
+    if (holder !== '' && !existsSync(`/proc/${holder}`)) rmSync(LOCK, { force: true });
+    return false;
+  }
+}
+
+/**
+ * Runs `npm ci` when the packages are missing or the lock file has changed since they were put there.
+ * Another copy that is at it is waited for: two at once would tear each other's folders down.
+ */
 export async function ensurePackages({ quiet = false } = {}) {
   const wanted = lockHash();
-  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
+  if (isUpToDate(wanted)) return;
   if (!quiet) console.log('Installing packages (about a minute, once) …');
-  mkdirSync(LOCAL, { recursive: true });
-  const run = spawnSync('npm', ['ci', '--include=dev', '--no-audit', '--no-fund', '--loglevel=error'], {
-    cwd: CHECKOUT,
-    stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'inherit'],
-  });
-  if (run.error || run.status !== 0)
-    giveUp(
-      'The packages could not be installed. With a network, run "npm ci" in the checkout, then this again.',
-    );
-  writeFileSync(STAMP, wanted);
+  while (!takeLock()) await sleep(300);
+  try {
+    if (isUpToDate(wanted)) return;
+    const run = spawnSync('npm', ['ci', '--include=dev', '--no-audit', '--no-fund', '--loglevel=error'], {
+      cwd: CHECKOUT,
+      stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'inherit'],
+    });
+    if (run.error || run.status !== 0)
+      throw new Error(
+        'The packages could not be installed. With a network, run "npm ci" in the checkout, then this again.',
+      );
+    writeFileSync(STAMP, wanted);
+  } finally {
+    rmSync(LOCK, { force: true });
+  }
 }
 
 function aptInstall(names) {

@@ -1,4 +1,4 @@
-import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { LOCAL, readJson } from './paths.mjs';
 
@@ -13,6 +13,7 @@ export function runningCopy() {
 }
 
 export function noteRunning(note) {
+  mkdirSync(LOCAL, { recursive: true });
   writeFileSync(FILE, JSON.stringify({ pid: process.pid, ...note }));
 }
 
