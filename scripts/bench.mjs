@@ -1,7 +1,7 @@
 // npm run bench: how fast the model runs here. Figures, never a test.
 import { spawnSync } from 'node:child_process';
 import { ensurePackages } from './lib/packages.mjs';
-import { CHECKOUT, bin } from './lib/paths.mjs';
+import { CHECKOUT, bin, tellFault } from './lib/paths.mjs';
 
 if (process.argv.includes('--help')) {
   console.log(
@@ -9,7 +9,7 @@ if (process.argv.includes('--help')) {
   );
   process.exit(0);
 }
-await ensurePackages({ quiet: true });
+await ensurePackages({ quiet: true }).catch(tellFault);
 const run = spawnSync(process.execPath, [bin('tsx'), 'scripts/bench.ts'], {
   cwd: CHECKOUT,
   stdio: 'inherit',

@@ -42,7 +42,7 @@ export function Stem({
   const neckY = 122 + (bend > 90 ? 12 : 0);
   return (
     <svg
-      viewBox={closeUp ? '50 26 120 132' : '0 20 220 300'}
+      viewBox={closeUp ? '50 26 120 126' : '0 20 220 300'}
       height={height}
       role={title ? 'img' : undefined}
       aria-hidden={title ? undefined : true}

@@ -35,6 +35,14 @@ export function standsDry(lot: LotRow): boolean {
   return !lot.fillId && !isWetPacked(lot.packing);
 }
 
+/** What a running clock is of, and what follows when it ends. */
+const RUNNING_WORDS: Readonly<Record<string, string>> = {
+  drink: 'drinking, then look back',
+  'sap-soak': 'soaking alone, then tip out',
+  plunge: 'pods under warm water, then lift out',
+  'hot-dip': 'in hot water, then out',
+};
+
 function runningItems(lots: readonly LotRow[], steps: readonly StepRow[]): NextItem[] {
   return steps.flatMap((step) => {
     const lot = lots.find((l) => l.id === step.lotId);
@@ -43,7 +51,7 @@ function runningItems(lots: readonly LotRow[], steps: readonly StepRow[]): NextI
       {
         id: step.id,
         title: `${lotTitle(lot)}, lot ${lot.number}`,
-        note: step.kind === 'drink' ? 'has drunk: look back' : `${step.step.title.toLowerCase()}: over`,
+        note: RUNNING_WORDS[step.kind] ?? step.step.title.toLowerCase(),
         dueAt: step.dueAt.getTime(),
         startedAt: step.startedAt.getTime(),
         href: `/bench?lot=${lot.id}`,

@@ -47,7 +47,7 @@ test('from the delivery note to a printed card', async ({ page }) => {
     await card.getByRole('button', { name: 'In the hot water' }).click();
     await expect(card.getByText('to go')).toBeVisible();
     await expect(
-      page.getByRole('complementary', { name: 'Next' }).getByText(/hot tap water until they cool: over/),
+      page.getByRole('complementary', { name: 'Next' }).getByText('in hot water, then out'),
     ).toBeVisible();
     await page.reload();
     await expect(card.getByText('to go')).toBeVisible();

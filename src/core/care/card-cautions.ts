@@ -18,6 +18,8 @@ export function cardCautions(species: readonly Species[], solution: SolutionKey)
     );
   const poisonous = of((s) => s.pets === 'poisonous');
   if (poisonous.length > 0) out.push(`Poisonous to pets if eaten: ${namesOf(poisonous)}.`);
+  const mild = of((s) => s.pets === 'mild');
+  if (mild.length > 0) out.push(`Can upset a pet that eats it: ${namesOf(mild)}.`);
   const sappy = of((s) => /burn|latex|rash/.test(s.skin));
   if (sappy.length > 0) out.push(`Sap can irritate skin and eyes: ${namesOf(sappy)}. Gloves, wash hands.`);
   const notOnFood = of((s) => s.notOnFood === 'yes');

@@ -164,7 +164,7 @@ export function hotDipStep(state: LotState, hangs: boolean): ProtocolStep | null
   if (hotDipC !== null && hotDipS !== null)
     return step('hot-dip', {
       title: `${hotDipS} s in hot water, heads shielded`,
-      figures: [warmthFigure(hotDipC, 'by thermometer'), lengthFigure(3, 'deep')],
+      figures: [warmthFigure(hotDipC, 'by thermometer'), depthFigure(3, 'deep')],
       reason: 'Heat drives the air out and kills what plugs the end.',
       caution: HOT_WATER_CAUTION,
       waitSeconds: hotDipS,
@@ -173,7 +173,7 @@ export function hotDipStep(state: LotState, hangs: boolean): ProtocolStep | null
   if (!hangs) return null;
   return step('hot-dip', {
     title: 'Stand the cut ends in hot tap water until they cool',
-    figures: [warmthFigure(50, 'by thermometer'), lengthFigure(5, 'deep')],
+    figures: [warmthFigure(50, 'by thermometer'), depthFigure(5, 'deep')],
     reason: 'They came hanging: air is holding the water back, and heat clears it.',
     because: 'state',
     caution: HOT_WATER_CAUTION,
