@@ -14,13 +14,14 @@ const shared = {
   },
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',
+    '^server-only$': '<rootDir>/tests/support/no-styles.cjs',
     '\\.module\\.css$': '<rootDir>/tests/support/no-styles.cjs',
   },
   // Packages that ship modules only; the rest of node_modules is left as it is.
   transformIgnorePatterns: ['node_modules/(?!(d3-.*|internmap|uuid|valibot)/)'],
   modulePathIgnorePatterns: ['<rootDir>/.next/', '<rootDir>/.hush-pail/'],
 };
-shared.transform['^.+/node_modules/.+\\.js$'] = shared.transform['^.+\\.tsx?$'];
+shared.transform['^.+/node_modules/.+\\.m?js$'] = shared.transform['^.+\\.tsx?$'];
 
 const config = {
   projects: [
@@ -34,7 +35,7 @@ const config = {
       ...shared,
       displayName: 'database',
       testEnvironment: 'node',
-      testMatch: ['<rootDir>/src/data/**/*.test.ts', '<rootDir>/src/demo/**/*.test.ts'],
+      testMatch: ['<rootDir>/src/data/**/*.test.ts', '<rootDir>/src/server/**/*.test.ts'],
     },
   ],
 };

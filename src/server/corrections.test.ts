@@ -1,0 +1,147 @@
+import { freshShop, type TestShop } from '../../tests/support/database';
+import { makeArrangement } from '../data/arrangements';
+import { RefusedError } from '../data/errors';
+import { binStems, changeLot, maybeLot } from '../data/lots';
+import { changePail, fillPail, manyPails, onePailForUpdate } from '../data/pails';
+import { manyNewestEntries, writeEntry } from '../data/record';
+import { changeStep, manyStepsOfLot, stepStateOf } from '../data/steps';
+import { canCorrect, takeBack } from './corrections';
+import type { DeedContext } from './deeds';
+import type { SignedIn } from './session';
+
+jest.mock('./session', () => ({}));
+jest.mock('./deeds', () => ({}));
+
+let shop: TestShop;
+beforeAll(async () => {
+  shop = await freshShop();
+});
+afterAll(() => shop.close());
+
+const context = (trx: DeedContext['trx']): DeedContext => ({ trx, deed: shop.deed(), me: {} as SignedIn });
+const newest = async () => (await shop.inside((trx) => manyNewestEntries(trx, 1)))[0] ?? { id: 0, words: '' };
+const undo = (entryId: number) => shop.inside((trx) => takeBack(context(trx), entryId));
+const lotOf = (id: string) => shop.inside((trx) => maybeLot(trx, id));
+
+/** Logs a begun drink in a fresh pail, as the bench does. */
+async function drink(lotId: string): Promise<{ entryId: number; pailId: string }> {
+  return shop.inside(async (trx) => {
+    const lot = await maybeLot(trx, lotId);
+    const step = (await manyStepsOfLot(trx, lotId, lot?.planNo ?? 1)).find((s) => s.kind === 'drink');
+    const clean = (await manyPails(trx)).find((p) => p.state === 'sanitised');
+    if (!step?.step.pail || !clean) throw new Error('nothing to drink from');
+    const pail = await onePailForUpdate(trx, clean.id);
+    const deed = shop.deed();
+    const fillId = await fillPail(
+      trx,
+      shop.shopId,
+      pail,
+      { ...step.step.pail, alone: false, litres: 2, overrideReason: null },
+      deed.at,
+    );
+    await changeLot(trx, lotId, { fill_id: fillId });
+    await changeStep(trx, step.id, { status: 'running', started_at: deed.at, due_at: deed.at });
+    const detail = {
+      stepId: step.id,
+      stepWas: stepStateOf(step),
+      lotWas: { fill_id: lot?.fillId ?? null, room_id: lot?.roomId },
+      poured: { fillId, opened: true, pailWas: { state: pail.state, contact_until: pail.contactUntil } },
+    };
+    const entryId = await writeEntry(trx, deed, {
+      kind: 'begin',
+      subjectKind: 'lot',
+      subjectId: lotId,
+      words: 'begun',
+      detail,
+    });
+    return { entryId, pailId: clean.id };
+  });
+}
+
+test('a begun drink taken back: the step waits, the lot stands dry, the pail is clean and empty', async () => {
+  const lotId = await shop.bookLot(10);
+  const { entryId, pailId } = await drink(lotId);
+  expect((await lotOf(lotId))?.pailId).toBe(pailId);
+  await undo(entryId);
+  const lot = await lotOf(lotId);
+  expect(lot?.fillId).toBeNull();
+  const steps = await shop.inside((trx) => manyStepsOfLot(trx, lotId, lot?.planNo ?? 1));
+  expect(steps.find((s) => s.kind === 'drink')?.status).toBe('waiting');
+  const pail = (await shop.inside((trx) => manyPails(trx))).find((p) => p.id === pailId);
+  expect(pail).toMatchObject({ state: 'sanitised', fillId: null });
+});
+
+test('not while another lot stands in that water', async () => {
+  const [first, second] = [await shop.bookLot(10), await shop.bookLot(10)];
+  const { entryId } = await drink(first);
+  const fillId = (await lotOf(first))?.fillId;
+  await shop.inside((trx) => changeLot(trx, second, { fill_id: fillId }));
+  await expect(undo(entryId)).rejects.toThrow('Another lot stands');
+  expect((await lotOf(first))?.fillId).toBe(fillId);
+});
+
+test('binned stems come back, once', async () => {
+  const lotId = await shop.bookLot(10);
+  await shop.inside((trx) => binStems(trx, shop.deed(), lotId, 4, 'broken'));
+  const { id } = await newest();
+  await undo(id);
+  expect((await lotOf(lotId))?.stemsLeft).toBe(10);
+  await expect(undo(id)).rejects.toThrow('already');
+  expect((await lotOf(lotId))?.stemsLeft).toBe(10);
+});
+
+test('only the last deed about a lot is taken back, then the one before it', async () => {
+  const lotId = await shop.bookLot(10);
+  await shop.inside((trx) => binStems(trx, shop.deed(), lotId, 1, 'broken'));
+  const first = await newest();
+  await shop.inside((trx) => binStems(trx, shop.deed(), lotId, 2, 'blown'));
+  const second = await newest();
+  await expect(undo(first.id)).rejects.toThrow(RefusedError);
+  await undo(second.id);
+  await undo(first.id);
+  expect((await lotOf(lotId))?.stemsLeft).toBe(10);
+});
+
+test('an arrangement taken apart gives its stems back to their lots', async () => {
+  const [a, b] = [await shop.bookLot(10), await shop.bookLot(10)];
+  await shop.inside((trx) =>
+    makeArrangement(trx, shop.deed(), {
+      name: 'tray',
+      vesselKind: 'foam',
+      litres: 1,
+      solution: 'plain',
+      forecast: { modelVersion: 't', input: {}, result: {} },
+      lines: [
+        { lotId: a, stems: 3 },
+        { lotId: b, stems: 4 },
+      ],
+    }),
+  );
+  expect([(await lotOf(a))?.stemsLeft, (await lotOf(b))?.stemsLeft]).toEqual([7, 6]);
+  await undo((await newest()).id);
+  expect([(await lotOf(a))?.stemsLeft, (await lotOf(b))?.stemsLeft]).toEqual([10, 10]);
+});
+
+test('a wash taken back leaves the pail as it was', async () => {
+  const pail = (await shop.inside((trx) => manyPails(trx))).find((p) => p.state === 'dirty');
+  if (!pail) throw new Error('no pail is dirty');
+  const entryId = await shop.inside(async (trx) => {
+    await changePail(trx, pail.id, { state: 'scrubbed' });
+    return writeEntry(trx, shop.deed(), {
+      kind: 'wash',
+      subjectKind: 'pail',
+      subjectId: pail.id,
+      words: 'scrubbed',
+      detail: { pailWas: { state: 'dirty', contact_until: null, sanitised_at: null } },
+    });
+  });
+  await undo(entryId);
+  expect((await shop.inside((trx) => manyPails(trx))).find((p) => p.id === pail.id)?.state).toBe('dirty');
+});
+
+test('bookings and cards are not taken back by a tap', async () => {
+  await shop.bookLot(5);
+  expect(canCorrect('book-in')).toBe(false);
+  await expect(undo((await newest()).id)).rejects.toThrow('not taken back');
+  await expect(undo(987654)).rejects.toThrow('too far back');
+});

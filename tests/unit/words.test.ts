@@ -1,0 +1,83 @@
+import { readDeliveryNote } from '@/core/dock/read-note';
+import { speciesByKey } from '@/core/species/species';
+import { arrivalNow, forecastInputOf, type LotHistory } from '@/core/vase-life/lot-history';
+import { predictLot } from '@/core/vase-life/predict-lot';
+import { demoNoteCsv } from '@/demo/world';
+import { daysInWords } from '@/drawing/life-line';
+import { dayWords, sentenceDate } from '@/features/send-off/card-words';
+import { clockWords } from '@/shell/clock';
+
+test.each([
+  [{ p10: 4.7, p90: 8.4 }, '4 to 8 days'],
+  [{ p10: 6.1, p90: 6.4 }, 'about 6 days'],
+  [{ p10: 0.2, p90: 1.2 }, '0 to 1 days'],
+  [{ p10: 14, p90: 40 }, '14 to 40 days or more'],
+])('%j is said as %s', (quantiles, words) => {
+  expect(daysInWords(quantiles)).toBe(words);
+});
+
+test.each([
+  [30_000, '0:30', false],
+  [61_500, '1:02', false],
+  [3 * 3600_000 + 5 * 60_000, '3 h 05', false],
+  [0, 'now', true],
+  [-5 * 60_000, '5 min over', true],
+  [-3 * 3600_000, '3 h over', true],
+])('a clock with %d ms to go shows %s', (ms, words, late) => {
+  expect(clockWords(1e12 + ms, 1e12)).toEqual({ words, late });
+});
+
+test('days of a card', () => {
+  expect(dayWords('2026-11-27')).toBe('Fri 27 Nov');
+  expect(sentenceDate('2026-11-24')).toBe('24 November 2026');
+});
+
+test('the demo always has a note dated to its day that reads without a doubt', () => {
+  for (const day of ['2026-11-24T06:50:00Z', '2027-03-01T00:10:00Z']) {
+    const note = readDeliveryNote(demoNoteCsv(new Date(day)));
+    expect(note.lines).toHaveLength(7);
+    expect(note.lines.every((l) => l.status === 'understood')).toBe(true);
+    expect(note.lines.every((l) => (l.cutDate ?? '9') < day)).toBe(true);
+  }
+});
+
+describe('a lot in the shop', () => {
+  const air = { tempC: 18, humidityPct: 60, litHours: 12 };
+  const history = (over: Partial<LotHistory> = {}): LotHistory => ({
+    species: speciesByKey('rose'),
+    arrival: { agedDays: 1, stage: 0.2, droop: 'firm' },
+    hoursHere: 48,
+    wetFromHour: 2,
+    changedAtHour: null,
+    room: { ...air, tempC: 3 },
+    bench: air,
+    water: { start: 'clean', solution: 'flower-food', tempC: 40 },
+    wasHotDipped: false,
+    isBare: false,
+    startHourOfDay: 7,
+    ...over,
+  });
+  const days = (over: Partial<LotHistory>): number =>
+    predictLot(forecastInputOf(history(over), 1, 150)).daysLeft.p50;
+
+  test('has fewer days the longer it stood dry, and the warmer its room', () => {
+    expect(days({ wetFromHour: 12 })).toBeLessThan(days({}));
+    expect(days({ room: air })).toBeLessThan(days({}) - 0.5);
+    expect(days({ wetFromHour: null, water: null })).toBeLessThan(days({}));
+  });
+  test('ages and opens while it stands, and hands that on to what is made of it', () => {
+    const early = arrivalNow(forecastInputOf(history({ hoursHere: 3 }), 1, 1));
+    const later = arrivalNow(forecastInputOf(history({ hoursHere: 72, room: air }), 1, 1));
+    expect(later.agedDays).toBeGreaterThan(early.agedDays + 1);
+    expect(later.stage).toBeGreaterThan(early.stage);
+    expect(later.droop).toBe('firm');
+  });
+  test('turned over into fresh water it is at least as well off as left in its own', () => {
+    const old = {
+      hoursHere: 200,
+      room: { ...air, tempC: 20 },
+      water: { start: 'rinsed', solution: 'plain', tempC: 20 },
+    } as const;
+    expect(days({ ...old, changedAtHour: 100 })).toBeGreaterThanOrEqual(days(old));
+  });
+});
