@@ -4,9 +4,9 @@ import type { ProtocolStep } from '@/core/protocol/types';
 import { speciesByKey } from '@/core/species/species';
 import { MODEL } from '@/core/vase-life/constants';
 import { isWetPacked } from '@/core/vase-life/journey';
-import { forecastInputOf } from '@/core/vase-life/lot-history';
+import { arrivalNow, forecastInputOf } from '@/core/vase-life/lot-history';
 import { predictLot } from '@/core/vase-life/predict-lot';
-import type { LotForecast, LotInput } from '@/core/vase-life/types';
+import type { Arrival, LotForecast, LotInput } from '@/core/vase-life/types';
 import type { SolutionKey } from '@/core/water/solutions';
 import type { LotRow } from '@/data/lots';
 import type { RoomRow } from '@/data/rooms';
@@ -16,18 +16,13 @@ import { inZone } from './clock';
 const LIST_DRAWS = 80;
 const LIST_SEED = 1;
 const KEPT = 2000;
-const cache = new Map<string, LotForecast>();
-
-/** A forecast kept by its inputs; it is made anew as hours pass and things are done. */
-function cachedForecast(input: LotInput): LotForecast {
-  const key = JSON.stringify(input);
-  const kept = cache.get(key);
-  if (kept) return kept;
-  const made = predictLot(input);
-  if (cache.size >= KEPT) cache.delete(cache.keys().next().value ?? '');
-  cache.set(key, made);
-  return made;
+/** A lot's days left from now, and how it stands now. */
+export interface LotNow {
+  readonly forecast: LotForecast;
+  readonly arrival: Arrival;
 }
+
+const cache = new Map<string, LotNow>();
 
 const HOUR_MS = 3_600_000;
 
@@ -91,9 +86,15 @@ export function lotInputNow(
   );
 }
 
-/** Days left in a lot, counted from now on a table at home. */
-export function lotForecast(input: LotInput): LotForecast {
-  return cachedForecast(input);
+/** The lot by its inputs: kept, and made anew as hours pass and things are done. */
+export function lotNow(input: LotInput): LotNow {
+  const key = JSON.stringify(input);
+  const kept = cache.get(key);
+  if (kept) return kept;
+  const made = { forecast: predictLot(input), arrival: arrivalNow(input) };
+  if (cache.size >= KEPT) cache.delete(cache.keys().next().value ?? '');
+  cache.set(key, made);
+  return made;
 }
 
 /** The plan of a lot as it was seen. */

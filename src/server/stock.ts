@@ -1,12 +1,11 @@
 import 'server-only';
-import { arrivalNow } from '@/core/vase-life/lot-history';
 import { speciesByKey, type Habit, type Role } from '@/core/species/species';
 import type { Arrival, LotForecast } from '@/core/vase-life/types';
 import type { Trx } from '@/data/connection';
 import { manyLotsInStock, type LotRow } from '@/data/lots';
 import { manyRooms } from '@/data/rooms';
 import { manyStepsInForce, type StepRow } from '@/data/steps';
-import { lotForecast, lotInputNow } from './lot-forecasts';
+import { lotInputNow, lotNow } from './lot-forecasts';
 import type { SignedIn } from './session';
 
 /** A lot in stock with its plan and how long it lasts from now. */
@@ -32,8 +31,7 @@ export async function stockNow(trx: Trx, me: SignedIn, at: Date): Promise<StockL
     return {
       lot,
       steps: own,
-      forecast: lotForecast(input),
-      arrival: arrivalNow(input),
+      ...lotNow(input),
       isReady: lot.fillId !== null && !own.some((s) => s.kind === 'drink' && s.status === 'waiting'),
     };
   });

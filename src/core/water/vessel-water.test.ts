@@ -1,4 +1,11 @@
-import { changeWater, clarity, freshWater, hoursUntilDue, waterAnHourLater } from './vessel-water';
+import {
+  changeWater,
+  clarity,
+  freshWater,
+  hoursUntilDue,
+  houseLimitHours,
+  waterAnHourLater,
+} from './vessel-water';
 
 test('a clean pail at 20 °C is due after about four days in plain water and a week with food', () => {
   const plain = hoursUntilDue(freshWater('clean', 'plain'), 20, 0) ?? 0;
@@ -32,4 +39,12 @@ test('food fades by half in ten days at 20 °C, chlorine within the hour', () =>
 
 test('an eye sees it go from clear to hazy to cloudy', () => {
   expect([3.3, 6, 6.5].map(clarity)).toEqual(['clear', 'hazy', 'cloudy']);
+});
+
+test('the house changes plain water after two days, food after four, lilies after three', () => {
+  expect([
+    houseLimitHours('plain', true),
+    houseLimitHours('flower-food', false),
+    houseLimitHours('bulb-food', true),
+  ]).toEqual([48, 96, 72]);
 });

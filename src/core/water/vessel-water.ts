@@ -80,3 +80,9 @@ export function hoursUntilDue(water: VesselWater, tempC: number, leafBelow: numb
   }
   return null;
 }
+
+/** The house's own longest use of water, hours, whatever the count: the stricter of the two wins. */
+export function houseLimitHours(solution: SolutionKey, holdsLilies: boolean): number {
+  if (!SOLUTIONS[solution].isFood) return 48;
+  return holdsLilies ? 72 : 96;
+}

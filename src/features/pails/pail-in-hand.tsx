@@ -121,7 +121,7 @@ function Filled({ pail, clean, act }: { pail: PailView; clean: readonly PailView
       </p>
       <p className={due !== null && due < 24 ? 'late' : undefined}>
         {due === null
-          ? 'Its water keeps for weeks at this cold.'
+          ? ''
           : due === 0
             ? 'Due for a change now.'
             : `Due for a change in ${due < 48 ? `${due} h` : `${Math.floor(due / 24)} days`}.`}

@@ -4,6 +4,7 @@ import {
   clarity,
   freshWater,
   hoursUntilDue,
+  houseLimitHours,
   waterAnHourLater,
   type VesselWater,
 } from '@/core/water/vessel-water';
@@ -25,6 +26,22 @@ function waterNow(pail: PailRow, roomTempC: number, at: Date): VesselWater | nul
   return water;
 }
 
+/** Hours until its water is due: by the predicted count or by the house's limit, whichever comes first. */
+function dueIn(
+  pail: PailRow,
+  water: VesselWater,
+  lots: readonly LotRow[],
+  roomTempC: number,
+  at: Date,
+): number {
+  const age = (at.getTime() - (pail.filledAt?.getTime() ?? at.getTime())) / HOUR_MS;
+  const limit = houseLimitHours(
+    water.solution,
+    lots.some((l) => l.speciesKey.startsWith('lily-')),
+  );
+  return Math.max(0, Math.floor(Math.min(hoursUntilDue(water, roomTempC, 0) ?? Infinity, limit - age)));
+}
+
 function viewOf(pail: PailRow, lots: readonly LotRow[], roomTempC: number, at: Date): PailView {
   const water = waterNow(pail, roomTempC, at);
   return {
@@ -35,7 +52,7 @@ function viewOf(pail: PailRow, lots: readonly LotRow[], roomTempC: number, at: D
     state: pail.state,
     litres: pail.litres ?? 0,
     clarity: water ? clarity(water.bacteriaLog10) : 'clear',
-    dueInHours: water ? hoursUntilDue(water, roomTempC, 0) : null,
+    dueInHours: water && dueIn(pail, water, lots, roomTempC, at),
     solution: pail.solution ? SOLUTIONS[pail.solution as SolutionKey].name : null,
     tempC: pail.fillTempC,
     filledAt: pail.filledAt?.getTime() ?? null,
