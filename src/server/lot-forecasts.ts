@@ -2,7 +2,7 @@ import 'server-only';
 import { composeProtocol } from '@/core/protocol/compose';
 import type { ProtocolStep } from '@/core/protocol/types';
 import { speciesByKey } from '@/core/species/species';
-import { MODEL } from '@/core/vase-life/constants';
+import { MODEL } from '@/core/model/constants';
 import { isWetPacked } from '@/core/vase-life/journey';
 import { arrivalNow, forecastInputOf } from '@/core/vase-life/lot-history';
 import { predictLot } from '@/core/vase-life/predict-lot';

@@ -1,4 +1,14 @@
-import type { Arrival, CareEvent, EndCause, Quantiles, Stay, WaterPlan } from '../vase-life/types';
+import type { Overrides } from '../model/figures';
+import type {
+  Arrival,
+  CareEvent,
+  EndCause,
+  Quantiles,
+  Stay,
+  SupplierLife,
+  WaterOfDay,
+  WaterPlan,
+} from '../vase-life/types';
 
 export type Care = 'careful' | 'usual' | 'careless' | 'mixed';
 
@@ -8,6 +18,7 @@ export interface ArrangementLine {
   readonly arrival: Arrival;
   readonly leafShare: number;
   readonly events?: readonly CareEvent[];
+  readonly supplierLife?: SupplierLife;
 }
 
 export interface Vessel {
@@ -27,31 +38,53 @@ export interface ArrangementInput {
   readonly confidence: number;
   readonly water?: WaterPlan | undefined;
   readonly care?: Care | undefined;
+  /** Whether what has ended is pulled at once, and so gives off nothing. Not, when left out. */
+  readonly pullsEnded?: boolean;
+  readonly overrides?: Overrides | undefined;
 }
 
 export interface LineForecast {
   readonly species: string;
   readonly daysLeft: Quantiles;
+  readonly daysLeftError: Quantiles;
   readonly presentableShareByDay: readonly number[];
   readonly endCauses: Readonly<Record<EndCause, number>>;
+  readonly stageByDay: readonly (number | null)[];
+  /** Days still-a-gift would gain, were the line's weight an average of the others'. */
+  readonly gainIfReplacedDays: number;
+}
+
+/** The vessel as a day begins, a mean over the draws: its water, what stands in it, what was drunk the day before. */
+export interface VesselOfDay extends WaterOfDay {
+  readonly levelLitres: number;
+  readonly drunkMl: number;
 }
 
 export interface ArrangementForecast {
   readonly modelVersion: string;
   readonly horizonDays: number;
+  /** Draws it rests on: fewer than asked while it is still being worked out. */
+  readonly draws: number;
   /** Days until a tenth of the weight is past it. */
   readonly firstFade: Quantiles;
   /** Days for which three quarters of the weight is presentable. */
   readonly stillAGift: Quantiles;
   /** Days until under half of the weight is presentable. */
   readonly lastStand: Quantiles;
+  /** Standard errors of the three, days: what another seed would move them by. */
+  readonly errors: {
+    readonly firstFade: Quantiles;
+    readonly stillAGift: Quantiles;
+    readonly lastStand: Quantiles;
+  };
   readonly promiseDays: number;
   /** Days of still-a-gift reached with the asked confidence, unrounded: what waiting in the shop comes off. */
   readonly giftDaysAtConfidence: number;
   /** Share of the weight presentable by day: mean over the draws, with its P10 and P90. */
   readonly presentableShareByDay: readonly number[];
   readonly presentableBandByDay: readonly { readonly p10: number; readonly p90: number }[];
+  readonly waterByDay: readonly (VesselOfDay | null)[];
   readonly lines: readonly LineForecast[];
-  /** The line whose stems end first, as an index into `lines`. */
+  /** The line whose replacement by an average of the others would add most, as an index into `lines`. */
   readonly limitingLine: number;
 }

@@ -1,28 +1,23 @@
-import { MODEL } from './constants';
+import { MODEL, type Constants } from '../model/constants';
 import type { Stay } from './types';
 
-/** The air around a stem for one hour. */
-export interface HourOfAir {
-  readonly tempC: number;
-  readonly humidityPct: number;
-  readonly ethylenePpm: number;
-  readonly lit: boolean;
-  readonly wet: boolean;
-  readonly stay: Stay;
+/** The air around stems, hour by hour from the start, in columns. */
+export interface AirHours {
+  readonly hours: number;
+  readonly stays: readonly Stay[];
+  /** Index into `stays` of each hour. */
+  readonly stayAt: Uint16Array;
+  readonly tempC: Float64Array;
+  /** Pull of the air on a stem's water against the reference room's, lit or dark. */
+  readonly pull: Float64Array;
+  readonly ethylenePpm: Float64Array;
+  readonly wet: Uint8Array;
 }
 
 /** Vapour pressure deficit in kPa, saturation by the Tetens formula. */
 export function vapourPressureDeficitKPa(tempC: number, humidityPct: number): number {
   const saturation = 0.6108 * Math.exp((17.27 * tempC) / (tempC + 237.3));
   return saturation * (1 - humidityPct / 100);
-}
-
-const REFERENCE_VPD = vapourPressureDeficitKPa(MODEL.referenceTempC, MODEL.referenceHumidityPct);
-
-/** Pull of the air on a stem's water against the reference room's, lit or dark. */
-export function airPull(air: HourOfAir): number {
-  const light = air.lit ? MODEL.litDemand : MODEL.darkDemand;
-  return (vapourPressureDeficitKPa(air.tempC, air.humidityPct) / REFERENCE_VPD) * light;
 }
 
 /** Whether a clock hour lies in a span that may run past midnight; equal ends are an empty span. */
@@ -37,28 +32,44 @@ export function isInClockSpan(hourOfDay: number, fromHour: number, toHour: numbe
  * The air of each hour from the start, read off the stays in turn. A stay that ends within an
  * hour gives way at the hour's middle.
  */
-export function airByHour(stays: readonly Stay[], hours: number, startHourOfDay: number): HourOfAir[] {
-  const out: HourOfAir[] = [];
-  let index = 0;
+export function airHours(
+  stays: readonly Stay[],
+  hours: number,
+  startHourOfDay: number,
+  constants: Constants = MODEL,
+): AirHours {
+  const air: AirHours = {
+    hours,
+    stays,
+    stayAt: new Uint16Array(hours),
+    tempC: new Float64Array(hours),
+    pull: new Float64Array(hours),
+    ethylenePpm: new Float64Array(hours),
+    wet: new Uint8Array(hours),
+  };
+  const reference = vapourPressureDeficitKPa(constants.referenceTempC, constants.referenceHumidityPct);
+  let at = 0;
   let stayEndsAt = stays[0]?.hours ?? Infinity;
+  let last = { tempC: NaN, humidityPct: NaN, deficit: 0 };
   for (let hour = 0; hour < hours; hour++) {
-    while (hour + 0.5 >= stayEndsAt && index < stays.length - 1) {
-      index++;
-      stayEndsAt += stays[index]?.hours ?? Infinity;
+    while (hour + 0.5 >= stayEndsAt && at < stays.length - 1) {
+      at++;
+      stayEndsAt += stays[at]?.hours ?? Infinity;
     }
-    const stay = stays[index];
+    const stay = stays[at];
     if (!stay) break;
     const hourOfDay = (startHourOfDay + hour) % 24;
     const { night } = stay;
-    const air = night && isInClockSpan(hourOfDay, night.fromHour, night.toHour) ? night : stay;
-    out.push({
-      tempC: air.tempC,
-      humidityPct: air.humidityPct,
-      ethylenePpm: stay.ethylenePpm,
-      lit: (hourOfDay - MODEL.lightOnHour + 24) % 24 < stay.litHours,
-      wet: stay.wet,
-      stay,
-    });
+    const { tempC, humidityPct } =
+      night && isInClockSpan(hourOfDay, night.fromHour, night.toHour) ? night : stay;
+    if (tempC !== last.tempC || humidityPct !== last.humidityPct)
+      last = { tempC, humidityPct, deficit: vapourPressureDeficitKPa(tempC, humidityPct) / reference };
+    const lit = (hourOfDay - constants.lightOnHour + 24) % 24 < stay.litHours;
+    air.stayAt[hour] = at;
+    air.tempC[hour] = tempC;
+    air.pull[hour] = last.deficit * (lit ? constants.litDemand : constants.darkDemand);
+    air.ethylenePpm[hour] = stay.ethylenePpm;
+    air.wet[hour] = stay.wet ? 1 : 0;
   }
-  return out;
+  return air;
 }

@@ -1,7 +1,7 @@
 import { firstGuess } from '../dock/first-guess';
 import { speciesByKey } from '../species/species';
 import { ROUTES, isWetPacked, journeyStays, stepJourney } from './journey';
-import { airHalfLifeH } from './stem-hours';
+import { airHalfLifeH } from './line-hours';
 
 test('a journey fills exactly the hours since the cut, leg by leg', () => {
   for (const route of ROUTES)
@@ -48,5 +48,5 @@ test('wet packs and caps stand in water, boxes and crates do not', () => {
 });
 
 test('air clears faster in warmer water, straight between the figures', () => {
-  expect([0, 5, 12.5, 20, 30, 40, 60].map(airHalfLifeH)).toEqual([10, 10, 8, 6, 3.75, 1.5, 1.5]);
+  expect([0, 5, 12.5, 20, 30, 40, 60].map((t) => airHalfLifeH(t))).toEqual([10, 10, 8, 6, 3.75, 1.5, 1.5]);
 });

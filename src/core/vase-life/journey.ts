@@ -1,7 +1,7 @@
 import { idealArrivalStage, type Species } from '../species/species';
-import { MODEL } from './constants';
+import { MODEL } from '../model/constants';
 import { middlingStemAfter } from './middling-stem';
-import { lifeUsedByStage } from './stem';
+import { lifeUsedByStage } from './stem-block';
 import type { Arrival, Droop, Stay } from './types';
 
 export const ROUTES = [

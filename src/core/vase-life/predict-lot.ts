@@ -1,42 +1,70 @@
-import { randomStream } from '../random';
-import { speciesByKey } from '../species/species';
-import { quantileOfSorted } from '../statistics';
-import { airByHour } from './air';
-import { HORIZON_DAYS, MODEL_VERSION } from './constants';
-import { drawStem, stepStem, type Stem } from './stem';
-import { stemHours } from './stem-hours';
-import { END_CAUSES, type EndCause, type LotForecast, type LotInput, type Quantiles } from './types';
-import { vesselHours } from './vessel-hours';
+import { HORIZON_DAYS, MODEL_VERSION } from '../model/constants';
+import { figuresWith } from '../model/figures';
+import { SeededStream } from '../random';
+import { airHours } from './air';
+import { demandByHour, lineHours, type LineHours } from './line-hours';
+import {
+  collectEnds,
+  dayMarks,
+  daysLeftOfAll,
+  hoursToStep,
+  newEnds,
+  summariseEnds,
+  tallyStages,
+  waterByDay,
+  type Ends,
+} from './results';
+import { drawStem, emptyBlock, lineStart, stemBlock } from './stem-block';
+import { stepBlock } from './step-block';
+import type { LotForecast, LotInput } from './types';
+import { vesselHours, type VesselHours } from './vessel-hours';
 
-const DEFAULT_START_HOUR_OF_DAY = 8;
+export const DEFAULT_START_HOUR_OF_DAY = 8;
+/** Stems stepped together: as many as stay in the fastest cache. */
+const BLOCK = 128;
 
-/** P10, P50 and P90 of values in any order. */
-export function quantilesOf(values: Iterable<number>): Quantiles {
-  const ascending = Float64Array.from(values).sort();
-  return {
-    p10: quantileOfSorted(ascending, 0.1),
-    p50: quantileOfSorted(ascending, 0.5),
-    p90: quantileOfSorted(ascending, 0.9),
-  };
+/** A lot's vessel and its stems' hours, `hours` of them. */
+export function lotHours(
+  input: Omit<LotInput, 'seed' | 'draws'>,
+  hours: number,
+): { readonly vessel: VesselHours; readonly line: LineHours } {
+  const figures = figuresWith(input.overrides);
+  const species = figures.speciesOf(input.species);
+  const events = input.events ?? [];
+  const startHour = input.startHourOfDay ?? DEFAULT_START_HOUR_OF_DAY;
+  const air = airHours(input.stays, hours, startHour, figures.constants);
+  const demand = demandByHour(species, air, input.leafShare, events, figures);
+  const vessel = vesselHours(air, input.water, events, figures);
+  return { vessel, line: lineHours(species, vessel, demand, events, figures) };
 }
 
-/** Hours a forecast must step: to the horizon, counted from where its days are counted. */
-export function hoursToStep(countFromHour: number): number {
-  return Math.ceil(countFromHour) + HORIZON_DAYS * 24;
-}
-
-/** Share of `stems` that ended of each cause. */
-export function causeShares(stems: readonly Stem[]): Record<EndCause, number> {
-  const shares = Object.fromEntries(END_CAUSES.map((c) => [c, 0])) as Record<EndCause, number>;
-  for (const stem of stems) shares[stem.cause]++;
-  for (const cause of END_CAUSES) shares[cause] /= stems.length;
-  return shares;
-}
-
-/** Days from `countFromHour` that a stem stayed presentable; the horizon when it outlived it. */
-export function daysLeftOf(stem: Stem, countFromHour: number): number {
-  if (stem.endHour === null) return HORIZON_DAYS;
-  return Math.min(HORIZON_DAYS, Math.max(0, (stem.endHour - countFromHour) / 24));
+/** Draws the lot's stems and steps each to its end or the last hour. */
+function runLot(input: LotInput, line: LineHours, countFromHour: number): Ends {
+  const { species, constants } = line;
+  const start = lineStart(species, input.arrival, constants, input.supplierLife);
+  const marks = dayMarks(countFromHour);
+  const ends = newEnds(input.draws);
+  const luck = new SeededStream();
+  const block = stemBlock(Math.min(BLOCK, input.draws));
+  const hours = hoursToStep(countFromHour);
+  for (let first = 0; first < input.draws; first += BLOCK) {
+    const stems = Math.min(BLOCK, input.draws - first);
+    emptyBlock(block);
+    for (let row = 0; row < stems; row++) {
+      luck.begin(input.seed, first + row);
+      drawStem(block, row, start, luck, { lotNormal: luck.normal(), ageNormal: luck.normal() });
+    }
+    let standing = stems;
+    for (let hour = 0; hour < hours && standing > 0; hour++) {
+      const day = marks[hour] ?? -1;
+      if (day >= 0) tallyStages(ends, block, line, hour, day);
+      standing -= stepBlock(block, line, hour, 0, true);
+    }
+    const lastDay = marks[hours] ?? -1;
+    if (lastDay >= 0) tallyStages(ends, block, line, hours, lastDay);
+    collectEnds(ends, block, stems);
+  }
+  return ends;
 }
 
 /**
@@ -44,68 +72,21 @@ export function daysLeftOf(stem: Stem, countFromHour: number): number {
  * @throws BrokenContractError for an unknown species; other fields are taken as checked
  */
 export function predictLot(input: LotInput): LotForecast {
-  const species = speciesByKey(input.species);
   const countFromHour = input.countFromHour ?? 0;
-  const events = input.events ?? [];
-  const steps = hoursToStep(countFromHour);
-  const air = airByHour(input.stays, steps, input.startHourOfDay ?? DEFAULT_START_HOUR_OF_DAY);
-  const line = stemHours(species, vesselHours(air, input.water, events), input.leafShare, events);
-  const dayOfHour = new Map(DAYS.map((day) => [Math.floor(countFromHour + day * 24), day]));
-  const stems: Stem[] = [];
-  /** Stage of each stem at the start of each day it was stepped to. */
-  const stages: number[][] = [];
-  for (let draw = 0; draw < input.draws; draw++) {
-    const luck = randomStream(input.seed, draw);
-    const stem = drawStem(species, input.arrival, luck, luck.normal(), luck.normal());
-    const stageOn: number[] = [];
-    for (let hour = 0; hour < steps && stem.endHour === null; hour++) {
-      const day = dayOfHour.get(hour);
-      if (day !== undefined) stageOn[day] = stem.stage;
-      const shared = line.hours[hour];
-      if (!shared) break;
-      stepStem(stem, species, shared, hour, shared.ethylenePpm, line.chilledAtHour);
-    }
-    if (stageOn.length <= HORIZON_DAYS) stageOn[HORIZON_DAYS] = stem.stage;
-    stems.push(stem);
-    stages.push(stageOn);
-  }
-  return summarise(stems, stages, countFromHour);
-}
-
-const DAYS: readonly number[] = Array.from({ length: HORIZON_DAYS + 1 }, (_, day) => day);
-
-function isPresentableOn(stem: Stem, day: number, countFromHour: number): boolean {
-  return stem.endHour === null || stem.endHour > countFromHour + day * 24;
-}
-
-function medianStage(
-  stems: readonly Stem[],
-  stages: readonly number[][],
-  day: number,
-  countFromHour: number,
-): number | null {
-  const standing = stems.flatMap((stem, at) =>
-    isPresentableOn(stem, day, countFromHour) ? (stages[at]?.[day] ?? []) : [],
-  );
-  if (standing.length === 0) return null;
-  return quantileOfSorted(
-    standing.sort((a, b) => a - b),
-    0.5,
-  );
-}
-
-function summarise(stems: readonly Stem[], stages: readonly number[][], countFromHour: number): LotForecast {
+  // One hour more than is stepped, so that the last day can be read at its beginning.
+  const { vessel, line } = lotHours(input, hoursToStep(countFromHour) + 1);
+  const ends = runLot(input, line, countFromHour);
   return {
     modelVersion: MODEL_VERSION,
     horizonDays: HORIZON_DAYS,
-    daysLeft: quantilesOf(stems.map((s) => daysLeftOf(s, countFromHour))),
-    presentableShareByDay: presentableShareByDay(stems, countFromHour),
-    endCauses: causeShares(stems),
-    stageByDay: DAYS.map((day) => medianStage(stems, stages, day, countFromHour)),
+    ...summariseEnds(ends, input.draws, countFromHour),
+    waterByDay: waterByDay(vessel, countFromHour),
   };
 }
 
-/** Share of stems still presentable at the start of each day, day 0 to the horizon. */
-export function presentableShareByDay(stems: readonly Stem[], countFromHour: number): number[] {
-  return DAYS.map((day) => stems.filter((s) => isPresentableOn(s, day, countFromHour)).length / stems.length);
+/** Days left of each draw's stem, in the order of the draws: what reruns with one change compare. */
+export function daysLeftByDraw(input: LotInput): Float64Array {
+  const countFromHour = input.countFromHour ?? 0;
+  const { line } = lotHours(input, hoursToStep(countFromHour) + 1);
+  return daysLeftOfAll(runLot(input, line, countFromHour), countFromHour);
 }

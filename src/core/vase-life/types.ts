@@ -1,3 +1,4 @@
+import type { Overrides } from '../model/figures';
 import type { SolutionKey } from '../water/solutions';
 import type { VesselStart } from '../water/vessel-water';
 
@@ -39,6 +40,14 @@ export interface Stay {
   readonly night?: Night;
 }
 
+/** How a vessel is filled up between changes. */
+export interface TopUp {
+  /** Null: never. */
+  readonly everyHours: number | null;
+  /** `same` keeps the dose; `plain` thins it by what was drunk. */
+  readonly with: 'same' | 'plain';
+}
+
 export interface WaterPlan {
   readonly start: VesselStart;
   readonly solution: SolutionKey;
@@ -46,6 +55,8 @@ export interface WaterPlan {
   readonly changeEveryDays: number | null;
   readonly recutAtChange: boolean;
   readonly leafBelow: number;
+  /** Daily with the same when left out. It bears on a vessel of so many litres, not on a lot. */
+  readonly topUp?: TopUp;
 }
 
 /** A deed at a whole or part hour from the start; it takes effect as that hour begins. */
@@ -54,6 +65,14 @@ export type CareEvent =
   | { readonly atHour: number; readonly type: 'hot-dip' }
   | { readonly atHour: number; readonly type: 'change'; readonly solution?: SolutionKey }
   | { readonly atHour: number; readonly type: 'strip'; readonly leafShare: number };
+
+/** What a supplier's lots have been found to be worth, as a factor on life. */
+export interface SupplierLife {
+  /** Median factor; 1 is the table. */
+  readonly factor: number;
+  /** Sigma of its logarithm between lots. */
+  readonly spread: number;
+}
 
 export interface LotInput {
   readonly species: string;
@@ -66,6 +85,8 @@ export interface LotInput {
   readonly countFromHour?: number;
   readonly water: WaterPlan;
   readonly events?: readonly CareEvent[];
+  readonly supplierLife?: SupplierLife;
+  readonly overrides?: Overrides;
 }
 
 export const END_CAUSES = ['worn out', 'wilted', 'chilled', 'gassed', 'still standing'] as const;
@@ -77,12 +98,22 @@ export interface Quantiles {
   readonly p90: number;
 }
 
+/** A vessel's water as a day begins; null while the stems are dry. */
+export interface WaterOfDay {
+  readonly bacteriaLog10: number;
+  /** Share of a full dose's biocide still working. */
+  readonly biocide: number;
+}
+
 export interface LotForecast {
   readonly modelVersion: string;
   readonly horizonDays: number;
   readonly daysLeft: Quantiles;
+  /** Standard error of each of `daysLeft`, days: what another seed would move it by. */
+  readonly daysLeftError: Quantiles;
   readonly presentableShareByDay: readonly number[];
   readonly endCauses: Readonly<Record<EndCause, number>>;
-  /** Median stage of what is presentable on that day; null when nothing is. */
+  /** Median stage of what is presentable on that day, to a thousandth; null when nothing is. */
   readonly stageByDay: readonly (number | null)[];
+  readonly waterByDay: readonly (WaterOfDay | null)[];
 }

@@ -1,3 +1,4 @@
+import { SHIPPED, type Figures } from '../model/figures';
 import { SOLUTIONS, type SolutionKey } from './solutions';
 
 /** How clean the vessel was when water first went in. */
@@ -11,55 +12,94 @@ export interface VesselWater {
   readonly freeChlorinePpm: number;
 }
 
-export const START_BACTERIA_LOG10: Readonly<Record<VesselStart, number>> = {
-  clean: 3.3,
-  rinsed: 5,
-  reused: 6.5,
-};
-const CEILING_LOG10 = 8.3;
-const CHANGE_REMOVES_LOG10 = 1.5;
-const BIOCIDE_HALF_LIFE_H = 240;
 /** Past this, water shows cloudy and stems plainly drink less. */
 export const DUE_FOR_CHANGE_LOG10 = 6.5;
 
+function startBacteriaLog10(start: VesselStart, { constants }: Figures): number {
+  if (start === 'clean') return constants.startCleanLog10;
+  return start === 'rinsed' ? constants.startRinsedLog10 : constants.startReusedLog10;
+}
+
 /** Fresh water in a vessel that stood as `start`. */
-export function freshWater(start: VesselStart, solution: SolutionKey, freeChlorinePpm = 0): VesselWater {
+export function freshWater(
+  start: VesselStart,
+  solution: SolutionKey,
+  freeChlorinePpm = 0,
+  figures: Figures = SHIPPED,
+): VesselWater {
   return {
-    bacteriaLog10: START_BACTERIA_LOG10[start],
-    biocide: SOLUTIONS[solution].biocide,
+    bacteriaLog10: startBacteriaLog10(start, figures),
+    biocide: figures.solutions[solution].biocide,
     solution,
     freeChlorinePpm,
   };
 }
 
 /** Tipped out and filled anew, the vessel itself only rinsed with the change. */
-export function changeWater(water: VesselWater, solution: SolutionKey): VesselWater {
+export function changeWater(
+  water: VesselWater,
+  solution: SolutionKey,
+  figures: Figures = SHIPPED,
+): VesselWater {
+  const { startCleanLog10, changeRemovesLog10 } = figures.constants;
   return {
-    bacteriaLog10: Math.max(START_BACTERIA_LOG10.clean, water.bacteriaLog10 - CHANGE_REMOVES_LOG10),
-    biocide: SOLUTIONS[solution].biocide,
+    bacteriaLog10: Math.max(startCleanLog10, water.bacteriaLog10 - changeRemovesLog10),
+    biocide: figures.solutions[solution].biocide,
     solution,
     freeChlorinePpm: 0,
+  };
+}
+
+/** What a temperature does to water, worked out once for as long as it holds. */
+export interface WaterWarmth {
+  readonly tempC: number;
+  readonly growth: number;
+  readonly biocideKept: number;
+}
+
+/** The hourly rates of water at a temperature. */
+export function waterWarmth(tempC: number, { constants }: Figures = SHIPPED): WaterWarmth {
+  const { bacteriaZeroTempC, biocideHalfLifeH, referenceTempC } = constants;
+  return {
+    tempC,
+    growth: (Math.max(0, tempC - bacteriaZeroTempC) / (referenceTempC - bacteriaZeroTempC)) ** 2,
+    biocideKept: 0.5 ** (2 ** ((tempC - referenceTempC) / 10) / biocideHalfLifeH),
   };
 }
 
 /**
  * The water an hour later: a logistic law in log10 CFU/mL, faster when warm, slowed by biocide,
  * fed by sugar and by leaf under the water. Constants are estimates.
- * @param tempC water temperature
  * @param leafBelow green matter under the waterline, 0 to 1
  */
-export function waterAnHourLater(water: VesselWater, tempC: number, leafBelow: number): VesselWater {
-  const warmth = (Math.max(0, tempC + 3) / 23) ** 2;
-  const food = 1 + leafBelow + 0.8 * SOLUTIONS[water.solution].sugar;
-  const kill = water.freeChlorinePpm > 0.3 ? 0.25 * Math.min(1, water.freeChlorinePpm / 2) : 0;
+export function waterAfterHour(
+  water: VesselWater,
+  warmth: WaterWarmth,
+  leafBelow: number,
+  { constants, solutions }: Figures = SHIPPED,
+): VesselWater {
+  const { bacteriaPerHour, bacteriaHeldByBiocide, bacteriaFedBySugar, bacteriaCeilingLog10 } = constants;
+  const kill =
+    water.freeChlorinePpm > constants.chlorineFloorPpm
+      ? constants.chlorineKillPerHour * Math.min(1, water.freeChlorinePpm / 2)
+      : 0;
   const growth =
-    0.08 * warmth * (1 - 0.85 * water.biocide) * food * (1 - water.bacteriaLog10 / CEILING_LOG10);
+    bacteriaPerHour *
+    warmth.growth *
+    (1 - bacteriaHeldByBiocide * water.biocide) *
+    (1 + leafBelow + bacteriaFedBySugar * solutions[water.solution].sugar) *
+    (1 - water.bacteriaLog10 / bacteriaCeilingLog10);
   return {
     bacteriaLog10: Math.max(0, water.bacteriaLog10 + growth - kill),
-    biocide: water.biocide * 0.5 ** (2 ** ((tempC - 20) / 10) / BIOCIDE_HALF_LIFE_H),
+    biocide: water.biocide * warmth.biocideKept,
     solution: water.solution,
     freeChlorinePpm: water.freeChlorinePpm / 4,
   };
+}
+
+/** The water an hour later at that temperature of the water. */
+export function waterAnHourLater(water: VesselWater, tempC: number, leafBelow: number): VesselWater {
+  return waterAfterHour(water, waterWarmth(tempC), leafBelow);
 }
 
 /** What an eye sees in water of that count. */
@@ -73,10 +113,11 @@ export function clarity(bacteriaLog10: number): 'clear' | 'hazy' | 'cloudy' {
  * null when it will not within sixty days.
  */
 export function hoursUntilDue(water: VesselWater, tempC: number, leafBelow: number): number | null {
+  const warmth = waterWarmth(tempC);
   let ahead = water;
   for (let hour = 0; hour <= 60 * 24; hour++) {
     if (ahead.bacteriaLog10 >= DUE_FOR_CHANGE_LOG10) return hour;
-    ahead = waterAnHourLater(ahead, tempC, leafBelow);
+    ahead = waterAfterHour(ahead, warmth, leafBelow);
   }
   return null;
 }

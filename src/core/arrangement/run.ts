@@ -1,0 +1,269 @@
+import { BrokenContractError } from '../errors';
+import { figuresWith, type Figures } from '../model/figures';
+import { SeededStream } from '../random';
+import type { Role, Species } from '../species/species';
+import { airHours } from '../vase-life/air';
+import { demandByHour, lineHours, type LineHours } from '../vase-life/line-hours';
+import { DEFAULT_START_HOUR_OF_DAY } from '../vase-life/predict-lot';
+import {
+  collectEnds,
+  dayMarks,
+  DAYS,
+  hoursToStep,
+  newEnds,
+  tallyStages,
+  type Ends,
+} from '../vase-life/results';
+import {
+  drawStem,
+  emptyBlock,
+  lineStart,
+  stemBlock,
+  type LineStart,
+  type StemBlock,
+} from '../vase-life/stem-block';
+import { stepBlock } from '../vase-life/step-block';
+import { vesselHours, type VesselHours } from '../vase-life/vessel-hours';
+import { careStyles, styleOfDraws, type CareStyle } from './care-styles';
+import { dateOf, FIRST_FADE, LAST_STAND, shareByDay, STILL_A_GIFT, type EndedLine } from './draw-outcome';
+import type { ArrangementInput, ArrangementLine } from './types';
+
+/** Weight of one stem in the whole, by its part in it. */
+export const ROLE_WEIGHT: Readonly<Record<Role, number>> = { focal: 3, line: 2, filler: 1, foliage: 0.5 };
+/** Lines an arrangement may have; each has its own stream of luck in a draw. */
+export const MOST_LINES = 64;
+
+interface RunLine {
+  readonly species: Species;
+  readonly stems: number;
+  readonly start: LineStart;
+  /** Which stream of luck is the line's, whatever order the lines are listed in. */
+  readonly luckOf: number;
+  readonly block: StemBlock;
+  readonly ends: Ends;
+  /** This draw's ends, ascending. */
+  readonly ended: EndedLine;
+}
+
+interface RunStyle {
+  readonly vessel: VesselHours;
+  readonly lines: readonly LineHours[];
+}
+
+/** An arrangement's forecast being worked out, draw by draw. */
+export interface ArrangementRun {
+  readonly input: ArrangementInput;
+  readonly figures: Figures;
+  readonly countFromHour: number;
+  readonly hours: number;
+  readonly lines: readonly RunLine[];
+  readonly styles: readonly RunStyle[];
+  readonly styleOf: Uint8Array;
+  /** By draw. */
+  readonly firstFade: Float64Array;
+  readonly stillAGift: Float64Array;
+  readonly lastStand: Float64Array;
+  /** By draw and line: still-a-gift, were the line's weight an average of the others'. */
+  readonly giftWithout: Float64Array;
+  /** By draw and day. */
+  readonly shareByDay: Float64Array;
+  /** Sums over the draws by day: level at its beginning, litres; drunk in the day before, mL. */
+  readonly levelByDay: Float64Array;
+  readonly drunkByDay: Float64Array;
+  done: number;
+}
+
+/** Text that is the same for the same line, whatever order its fields came in. */
+function lineIdentity(line: ArrangementLine): string {
+  const { agedDays, stage, droop } = line.arrival;
+  return JSON.stringify([
+    line.species,
+    line.stems,
+    agedDays,
+    stage,
+    droop,
+    line.leafShare,
+    line.events ?? [],
+  ]);
+}
+
+/** Which stream of luck each line draws from: an order that does not depend on how they are listed. */
+export function luckOfLines(lines: readonly ArrangementLine[]): number[] {
+  const inOrder = lines.map((line, at) => ({ at, id: lineIdentity(line) }));
+  inOrder.sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : a.at - b.at));
+  const rankOf = new Map(inOrder.map((entry, rank) => [entry.at, rank]));
+  return lines.map((_, at) => rankOf.get(at) ?? at);
+}
+
+function prepareStyle(
+  style: CareStyle,
+  input: ArrangementInput,
+  species: readonly Species[],
+  hours: number,
+  figures: Figures,
+): RunStyle {
+  const startHour = input.startHourOfDay ?? DEFAULT_START_HOUR_OF_DAY;
+  const air = airHours(style.stays, hours, startHour, figures.constants);
+  const eventsOf = (line: ArrangementLine) =>
+    [...(line.events ?? []), ...style.deeds].filter(
+      (e) => input.vessel.kind === 'vase' || e.type === 'strip',
+    );
+  const demands = input.lines.map((line, at) =>
+    demandByHour(species[at] as Species, air, line.leafShare * style.leafFactor, eventsOf(line), figures),
+  );
+  const changes = [...style.changes, ...input.lines.flatMap((l) => l.events ?? [])];
+  const mlPerUnit = figures.constants.uptakeMlPerDay / 24;
+  const drunkMlByHour = Float64Array.from({ length: hours }, (_, hour) =>
+    input.lines.reduce((sum, line, at) => sum + line.stems * (demands[at]?.[hour] ?? 0) * mlPerUnit, 0),
+  );
+  const vessel = vesselHours(air, style.water, changes, figures, {
+    litres: input.vessel.litres,
+    drunkMlByHour,
+  });
+  return {
+    vessel,
+    lines: input.lines.map((line, at) =>
+      lineHours(species[at] as Species, vessel, demands[at] as Float64Array, eventsOf(line), figures),
+    ),
+  };
+}
+
+/**
+ * Sets an arrangement's forecast up; `advance` then works it out.
+ * @param luck which stream of luck is each line's: a rerun with one change keeps the first run's
+ * @param styles ways of keeping it, when not those its input asks for
+ * @throws BrokenContractError for an unknown species, no lines or too many
+ */
+export function startArrangement(
+  input: ArrangementInput,
+  luck: readonly number[] = luckOfLines(input.lines),
+  styles?: readonly CareStyle[],
+): ArrangementRun {
+  if (input.lines.length === 0 || input.lines.length > MOST_LINES)
+    throw new BrokenContractError([
+      { field: 'lines', message: `an arrangement needs from one to ${MOST_LINES} lines` },
+    ]);
+  const figures = figuresWith(input.overrides);
+  const species = input.lines.map((line, at) => figures.speciesOf(line.species, `lines[${at}].species`));
+  const kept = styles ?? careStyles(input, species);
+  const countFromHour = input.countFromHour ?? 0;
+  const hours = hoursToStep(countFromHour);
+  const { draws } = input;
+  return {
+    input,
+    figures,
+    countFromHour,
+    hours,
+    lines: input.lines.map((line, at): RunLine => ({
+      species: species[at] as Species,
+      stems: line.stems,
+      start: lineStart(species[at] as Species, line.arrival, figures.constants, line.supplierLife),
+      luckOf: luck[at] ?? at,
+      block: stemBlock(line.stems),
+      ends: newEnds(draws * line.stems),
+      ended: {
+        endHours: new Float64Array(line.stems),
+        weight: ROLE_WEIGHT[(species[at] as Species).role],
+      },
+    })),
+    styles: kept.map((style) => prepareStyle(style, input, species, hours + 1, figures)),
+    styleOf: styleOfDraws(kept),
+    firstFade: new Float64Array(draws),
+    stillAGift: new Float64Array(draws),
+    lastStand: new Float64Array(draws),
+    giftWithout: new Float64Array(draws * input.lines.length),
+    shareByDay: new Float64Array(draws * DAYS.length),
+    levelByDay: new Float64Array(DAYS.length),
+    drunkByDay: new Float64Array(DAYS.length),
+    done: 0,
+  };
+}
+
+/** Works out the next so many draws. */
+export function advance(run: ArrangementRun, draws: number): void {
+  const marks = dayMarks(run.countFromHour);
+  const luck = new SeededStream();
+  const until = Math.min(run.input.draws, run.done + draws);
+  for (; run.done < until; run.done++) {
+    const style = run.styles[run.styleOf[run.done] ?? 0];
+    if (!style) break;
+    drawStems(run, luck);
+    stepDraw(run, style, marks);
+    keepOutcome(run);
+  }
+}
+
+function drawStems(run: ArrangementRun, luck: SeededStream): void {
+  for (const line of run.lines) {
+    emptyBlock(line.block);
+    luck.begin(run.input.seed, run.done * MOST_LINES + line.luckOf);
+    const lot = { lotNormal: luck.normal(), ageNormal: luck.normal() };
+    for (let row = 0; row < line.stems; row++) drawStem(line.block, row, line.start, luck, lot);
+  }
+}
+
+/**
+ * One draw of the whole: every stem of every line stepped together in its one vessel, so that they
+ * drink from one level and a flower that ends gases its neighbours.
+ */
+function stepDraw(run: ArrangementRun, style: RunStyle, marks: Int8Array): void {
+  const { lines, hours } = run;
+  const { endedFlowerPpm, uptakeMlPerDay } = run.figures.constants;
+  const gives = run.input.pullsEnded === true ? 0 : endedFlowerPpm;
+  const fullMl = run.input.vessel.litres * 1000;
+  const { filled } = style.vessel;
+  let standing = 0;
+  for (const line of lines) standing += line.stems;
+  let gasPpm = 0;
+  let levelMl = fullMl;
+  let drunkMl = 0;
+  for (let hour = 0; hour <= hours; hour++) {
+    if (filled[hour] === 1) levelMl = fullMl;
+    const day = marks[hour] as number;
+    if (day >= 0) {
+      readVessel(run, day, levelMl, drunkMl);
+      drunkMl = 0;
+      for (let i = 0; i < lines.length; i++) {
+        const { ends, block } = lines[i] as RunLine;
+        tallyStages(ends, block, style.lines[i] as LineHours, hour, day);
+      }
+    }
+    // With nothing left standing only the level is still read; the last hour is read, not stepped.
+    if (standing === 0 || hour === hours) continue;
+    let endedGiving = 0;
+    let drunk = 0;
+    for (let i = 0; i < lines.length; i++) {
+      const { block, species } = lines[i] as RunLine;
+      const ended = stepBlock(block, style.lines[i] as LineHours, hour, gasPpm, levelMl > 0);
+      drunk += block.drunk;
+      standing -= ended;
+      if (species.ethylene >= 2) endedGiving += ended;
+    }
+    gasPpm += endedGiving * gives;
+    const hourMl = (drunk * uptakeMlPerDay) / 24;
+    drunkMl += hourMl;
+    levelMl = Math.max(0, levelMl - hourMl);
+  }
+}
+
+function readVessel(run: ArrangementRun, day: number, levelMl: number, drunkMl: number): void {
+  run.levelByDay[day] = (run.levelByDay[day] ?? 0) + levelMl / 1000;
+  run.drunkByDay[day] = (run.drunkByDay[day] ?? 0) + drunkMl;
+}
+
+function keepOutcome(run: ArrangementRun): void {
+  const { done: draw, countFromHour } = run;
+  for (const line of run.lines) {
+    collectEnds(line.ends, line.block, line.stems);
+    line.ended.endHours.set(line.block.endHour);
+    line.ended.endHours.sort();
+  }
+  const ended = run.lines.map((line) => line.ended);
+  run.firstFade[draw] = dateOf(ended, FIRST_FADE, countFromHour);
+  run.stillAGift[draw] = dateOf(ended, STILL_A_GIFT, countFromHour);
+  run.lastStand[draw] = dateOf(ended, LAST_STAND, countFromHour);
+  if (ended.length > 1)
+    for (let i = 0; i < ended.length; i++)
+      run.giftWithout[draw * ended.length + i] = dateOf(ended, STILL_A_GIFT, countFromHour, i);
+  shareByDay(ended, countFromHour, run.shareByDay.subarray(draw * DAYS.length, (draw + 1) * DAYS.length));
+}

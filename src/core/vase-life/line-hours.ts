@@ -1,0 +1,274 @@
+import { SHIPPED, type Figures } from '../model/figures';
+import { opensInVase, type Species } from '../species/species';
+import { clamp } from '../statistics';
+import type { SolutionKey } from '../water/solutions';
+import type { VesselWater } from '../water/vessel-water';
+import type { AirHours } from './air';
+import type { Constants } from '../model/constants';
+import type { CareEvent } from './types';
+import type { VesselHours } from './vessel-hours';
+
+/** The constants that stepping a stem reads, in an object of a fixed shape: it is read every hour. */
+export interface StemRules {
+  readonly thirstFromW: number;
+  readonly thirstWidthW: number;
+  /** Extra ageing per unit of water content under `thirstFromW`, over two widths at most. */
+  readonly thirstPerW: number;
+  readonly limpBelowW: number;
+  readonly limpOpening: number;
+  readonly refillShare: number;
+  readonly refillMaxPerHour: number;
+  readonly drainPerHour: number;
+  readonly wiltingHours: number;
+  readonly collapseBelowW: number;
+  readonly causeShare: number;
+  readonly ethyleneHalfPpm: number;
+  /** Water content from which on a stem that is given its demand has nothing more to suffer. */
+  readonly mayRestFromW: number;
+}
+
+function stemRules(c: Constants): StemRules {
+  return {
+    thirstFromW: c.thirstFromW,
+    thirstWidthW: c.thirstWidthW,
+    thirstPerW: c.thirstGain / c.thirstWidthW,
+    limpBelowW: c.limpBelowW,
+    limpOpening: c.limpOpening,
+    refillShare: c.refillShare,
+    refillMaxPerHour: c.refillMaxPerHour,
+    drainPerHour: c.drainPerHour,
+    wiltingHours: c.wiltingHours,
+    collapseBelowW: c.collapseBelowW,
+    causeShare: c.causeShare,
+    ethyleneHalfPpm: c.ethyleneHalfPpm,
+    mayRestFromW: Math.max(1 - c.refillMaxPerHour / c.refillShare, c.thirstFromW, c.limpBelowW + 1e-9),
+  };
+}
+
+/**
+ * All that the stems of one line share, hour by hour in columns, so that stepping a stem is only
+ * its own arithmetic. `dry` columns hold where there is no water: between places, or once the
+ * vessel has been drunk empty.
+ */
+export interface LineHours {
+  readonly species: Species;
+  readonly constants: Constants;
+  readonly rules: StemRules;
+  /** Extra ageing in much ethylene, by the species' sensitivity. */
+  readonly ethyleneGain: number;
+  readonly wet: Uint8Array;
+  /** Reference days of ageing, before thirst and ethylene. */
+  readonly ageing: Float64Array;
+  readonly ageingDry: Float64Array;
+  readonly opening: Float64Array;
+  readonly openingDry: Float64Array;
+  /** Stage gained from the start to each hour's beginning by a stem that never goes limp. */
+  readonly openedBy: Float64Array;
+  readonly demand: Float64Array;
+  readonly ethylenePpm: Float64Array;
+  /** Plugging by bacteria and wound closing per unit of plug factor. */
+  readonly plugging: Float64Array;
+  /** Half-life of air in the stem at plug 1, hours. */
+  readonly airHalfLifeH: Float64Array;
+  readonly supplyFull: Float64Array;
+  /** Flow that just meets the demand: demand over full supply. */
+  readonly flowNeeded: Float64Array;
+  /** Shares of plugging and of air that the hour's cuts and dips leave behind (1: none). */
+  readonly plugKept: Float64Array;
+  readonly airKept: Float64Array;
+  /** The first hour from each on that is dry or brings a deed: how far a stem may rest. */
+  readonly breakAt: Int32Array;
+  /** Hour by whose end the cold has injured it; Infinity when it does not. */
+  readonly chilledAtHour: number;
+}
+
+/** Half-life of an air lock at plug 1, hours, by the temperature of the water. */
+export function airHalfLifeH(waterTempC: number, constants: Constants = SHIPPED.constants): number {
+  const { airHalfLifeColdH: cold, airHalfLifeRoomH: room, airHalfLifeWarmH: warm } = constants;
+  if (waterTempC <= 5) return cold;
+  if (waterTempC <= 20) return cold - ((waterTempC - 5) / 15) * (cold - room);
+  if (waterTempC <= 40) return room - ((waterTempC - 20) / 20) * (room - warm);
+  return warm;
+}
+
+function ethyleneGainOf(sensitivity: number, constants: Constants): number {
+  if (sensitivity <= 0) return 0;
+  if (sensitivity === 1) return constants.ethyleneGainSlight;
+  return sensitivity === 2 ? constants.ethyleneGainMarked : constants.ethyleneGainSevere;
+}
+
+/** Factor by which a water stretches a species' life, with the biocide that still works in it. */
+export function foodFactor(
+  species: Species,
+  water: Pick<VesselWater, 'solution' | 'biocide'>,
+  { constants, solutions }: Figures = SHIPPED,
+): number {
+  const solution = solutions[water.solution];
+  const spent = solution.isFood && water.biocide < constants.foodBiocideFloor;
+  const share = solution.gain[species.foodKind] * (spent ? constants.spentFoodShare : 1);
+  return 1 + (species.foodGain - 1) * share;
+}
+
+/** Demand for water of a line's stems, hour by hour, as its leaves are stripped. */
+export function demandByHour(
+  species: Species,
+  air: AirHours,
+  leafShare: number,
+  events: readonly CareEvent[],
+  { constants }: Figures = SHIPPED,
+): Float64Array {
+  const strips = new Map(
+    events.flatMap((e) => (e.type === 'strip' ? [[Math.floor(e.atHour), e.leafShare] as const] : [])),
+  );
+  const { bareDemand, leafDemand, referenceLeafiness } = constants;
+  let leaves = leafShare;
+  return Float64Array.from(air.pull, (pull, hour) => {
+    leaves = strips.get(hour) ?? leaves;
+    return (bareDemand + (leafDemand * leaves * species.leafiness) / referenceLeafiness) * pull;
+  });
+}
+
+interface CutsAndDips {
+  readonly cuts: ReadonlyMap<number, number>;
+  readonly dips: ReadonlySet<number>;
+}
+
+function cutsAndDips(events: readonly CareEvent[]): CutsAndDips {
+  const cuts = new Map<number, number>();
+  const dips = new Set<number>();
+  for (const event of events) {
+    const hour = Math.floor(event.atHour);
+    if (event.type === 'cut') cuts.set(hour, Math.max(event.cm, cuts.get(hour) ?? 0));
+    if (event.type === 'hot-dip') dips.add(hour);
+  }
+  return { cuts, dips };
+}
+
+/** Centimetres taken off in an hour. Who says how much replaces the cut that goes without saying. */
+function cutCmAt(hour: number, vessel: VesselHours, asked: CutsAndDips, constants: Constants): number {
+  const said = asked.cuts.get(hour);
+  if (said !== undefined) return said;
+  const planned = vessel.plannedCutCm[hour] ?? 0;
+  if (planned > 0) return planned;
+  const stay = vessel.air.stays[vessel.air.stayAt[hour] ?? 0];
+  return vessel.returned[hour] === 1 && stay?.cutOnReturn !== false ? constants.returnCutCm : 0;
+}
+
+/** Columns that cuts and dips fill: what each leaves of plugging and of air. */
+function fillDeeds(
+  vessel: VesselHours,
+  events: readonly CareEvent[],
+  constants: Constants,
+  plugKept: Float64Array,
+  airKept: Float64Array,
+): void {
+  const asked = cutsAndDips(events);
+  for (let hour = 0; hour < plugKept.length; hour++) {
+    const share = clamp(cutCmAt(hour, vessel, asked, constants) / constants.cutFullCm, 0, 1);
+    const dipped = asked.dips.has(hour);
+    plugKept[hour] = (1 - constants.cutClearsPlug * share) * (dipped ? constants.hotDipPlugLeft : 1);
+    airKept[hour] = (1 - constants.cutClearsAir * share) * (dipped ? constants.hotDipAirLeft : 1);
+  }
+}
+
+/** Hour by whose end the cold has injured the species; Infinity when it does not. */
+function chilledAt(species: Species, air: AirHours, constants: Constants): number {
+  if (species.chillBelowC === null) return Infinity;
+  let chillCDays = 0;
+  for (let hour = 0; hour < air.hours; hour++) {
+    chillCDays += Math.max(0, species.chillBelowC - (air.tempC[hour] ?? 0)) / 24;
+    if (chillCDays >= constants.chillInjuryCDays) return hour + 1;
+  }
+  return Infinity;
+}
+
+/** Rates that depend on the air's temperature alone, worked out once for as long as it holds. */
+function ratesAt(tempC: number, species: Species, constants: Constants) {
+  const tenths = (tempC - constants.referenceTempC) / 10;
+  return {
+    tempC,
+    ageing: species.q10 ** tenths / 24,
+    opening: opensInVase(species)
+      ? (constants.openingShare / (24 * species.openDays20C)) * constants.openingQ10 ** tenths
+      : 0,
+    woundClosing: constants.woundClosingPerHour * constants.woundClosingQ10 ** tenths,
+  };
+}
+
+/** One line's hours in its vessel. */
+export function lineHours(
+  species: Species,
+  vessel: VesselHours,
+  demand: Float64Array,
+  events: readonly CareEvent[],
+  figures: Figures = SHIPPED,
+): LineHours {
+  const { constants, solutions } = figures;
+  const { air } = vessel;
+  const column = (): Float64Array => new Float64Array(air.hours);
+  const [ageing, ageingDry, opening, openingDry] = [column(), column(), column(), column()];
+  const [plugging, airHalf, supplyFull, openedBy] = [column(), column(), column(), column()];
+  const [plugKept, airKept, flowNeeded] = [column(), column(), column()];
+  fillDeeds(vessel, events, constants, plugKept, airKept);
+  let rates = ratesAt(NaN, species, constants);
+  let half = { tempC: NaN, hours: 0 };
+  let food = { solution: '' as SolutionKey | '', spent: false, factor: 1 };
+  let opened = 0;
+  for (let hour = 0; hour < air.hours; hour++) {
+    const tempC = air.tempC[hour] ?? 0;
+    if (rates.tempC !== tempC) rates = ratesAt(tempC, species, constants);
+    ageingDry[hour] = rates.ageing;
+    openingDry[hour] = rates.opening;
+    openedBy[hour] = opened;
+    const water = vessel.water[hour];
+    if (water) {
+      const solution = solutions[water.solution];
+      const spent = water.biocide < constants.foodBiocideFloor;
+      if (food.solution !== water.solution || food.spent !== spent)
+        food = { solution: water.solution, spent, factor: foodFactor(species, water, figures) };
+      const waterTempC = vessel.waterTempC[hour] ?? tempC;
+      if (half.tempC !== waterTempC) half = { tempC: waterTempC, hours: airHalfLifeH(waterTempC, constants) };
+      const load = 10 ** (water.bacteriaLog10 - constants.plugHalfLog10Cfu);
+      ageing[hour] = (rates.ageing * (1 + solution.harm)) / food.factor;
+      opening[hour] = rates.opening * (1 + constants.openingBySugar * solution.sugar);
+      plugging[hour] = (constants.plugByBacteriaPerHour * load) / (1 + load) + rates.woundClosing;
+      airHalf[hour] = half.hours;
+      const supply = constants.supplyFull * (1 + constants.supplyByAcid * solution.acid);
+      supplyFull[hour] = supply;
+      flowNeeded[hour] = (demand[hour] ?? 0) / supply;
+    }
+    opened += water ? (opening[hour] ?? 0) : rates.opening;
+  }
+  return {
+    species,
+    constants,
+    rules: stemRules(constants),
+    ethyleneGain: ethyleneGainOf(species.ethylene, constants),
+    wet: air.wet,
+    ageing,
+    ageingDry,
+    opening,
+    openingDry,
+    openedBy,
+    demand,
+    ethylenePpm: air.ethylenePpm,
+    plugging,
+    airHalfLifeH: airHalf,
+    supplyFull,
+    flowNeeded,
+    plugKept,
+    airKept,
+    breakAt: breaks(air, plugKept, airKept),
+    chilledAtHour: chilledAt(species, air, constants),
+  };
+}
+
+function breaks(air: AirHours, plugKept: Float64Array, airKept: Float64Array): Int32Array {
+  const breakAt = new Int32Array(air.hours);
+  let next = air.hours;
+  for (let hour = air.hours - 1; hour >= 0; hour--) {
+    if (air.wet[hour] === 0 || plugKept[hour] !== 1 || airKept[hour] !== 1) next = hour;
+    breakAt[hour] = next;
+  }
+  return breakAt;
+}

@@ -1,0 +1,138 @@
+import type { LineHours } from './line-hours';
+import type { StemBlock, StemColumns } from './stem-block';
+
+/** Under this an air lock no longer bears on anything. */
+export const NO_AIR = 1e-9;
+/** A rest shorter than this costs more to arrange than it saves. */
+const WORTH_HOURS = 4;
+
+/** Flow and air of a stem at rest, walked from one hour to another or to the first it cannot lift. */
+const walked = { hour: 0, flow: 0, air: 0 };
+
+/**
+ * Walks a stem's plugging and air from the start of hour `from` until `limit`, or with `watching`
+ * until the first hour whose demand it could not meet. Leaves what it found in `walked`: one
+ * record for all, so that the walk allocates nothing.
+ */
+function walk(
+  stems: StemColumns,
+  row: number,
+  line: LineHours,
+  from: number,
+  limit: number,
+  watching: boolean,
+): void {
+  const { plugging, airHalfLifeH, flowNeeded } = line;
+  const plug = stems.plugFactor[row] as number;
+  let flow = stems.flowShare[row] as number;
+  let air = stems.airShare[row] as number;
+  let kept = stems.airKept[row] as number;
+  let keptFor = stems.airKeptFor[row] as number;
+  let hour = from;
+  for (; hour < limit && air > 0; hour++) {
+    const half = airHalfLifeH[hour] as number;
+    if (half !== keptFor) {
+      keptFor = half;
+      kept = 0.5 ** (1 / (plug * plug * half));
+    }
+    const taken = (plugging[hour] as number) * plug;
+    const nextFlow = flow * (1 - (taken < 1 ? taken : 1));
+    let nextAir = air * kept;
+    if (nextAir < NO_AIR) nextAir = 0;
+    if (watching && nextFlow * (1 - nextAir) < (flowNeeded[hour] as number)) break;
+    flow = nextFlow;
+    air = nextAir;
+  }
+  if (air === 0)
+    for (; hour < limit; hour++) {
+      const taken = (plugging[hour] as number) * plug;
+      const nextFlow = flow * (1 - (taken < 1 ? taken : 1));
+      if (watching && nextFlow < (flowNeeded[hour] as number)) break;
+      flow = nextFlow;
+    }
+  walked.hour = hour;
+  walked.flow = flow;
+  walked.air = air;
+}
+
+/**
+ * Lays a stem to rest from the start of hour `from`, when it will be able to lift what is asked of
+ * it for a while. The caller has seen to it that it stands in water, neither thirsty nor limp.
+ * @returns whether it rests
+ */
+export function layToRest(block: StemBlock, row: number, line: LineHours, from: number): boolean {
+  const { stems } = block;
+  const limit = line.breakAt[from] ?? from;
+  walk(stems, row, line, from, limit, true);
+  if (walked.hour - from < WORTH_HOURS) {
+    stems.askRestFrom[row] = walked.hour + 1;
+    return false;
+  }
+  const endsAt = (stems.lifeDays[row] as number) - (stems.agedDays[row] as number) + block.lineAged;
+  stems.restFrom[row] = from;
+  stems.wakeAt[row] = walked.hour;
+  stems.wakeFlow[row] = walked.flow;
+  stems.wakeAir[row] = walked.air;
+  stems.restAged[row] = block.lineAged;
+  stems.restGassed[row] = block.lineGassed;
+  stems.endsAtAged[row] = endsAt;
+  block.resting[block.restingCount++] = row;
+  if (walked.hour < block.nextWakeHour) block.nextWakeHour = walked.hour;
+  if (endsAt < block.nextEndAged) block.nextEndAged = endsAt;
+  return true;
+}
+
+/** Brings a resting stem's row up to the start of `hour`. It stays in the list of those at rest. */
+export function bringUpToDate(block: StemBlock, row: number, line: LineHours, hour: number): void {
+  const { stems } = block;
+  const from = stems.restFrom[row] as number;
+  if (hour === stems.wakeAt[row]) {
+    stems.flowShare[row] = stems.wakeFlow[row] as number;
+    stems.airShare[row] = stems.wakeAir[row] as number;
+  } else {
+    walk(stems, row, line, from, hour, false);
+    stems.flowShare[row] = walked.flow;
+    stems.airShare[row] = walked.air;
+  }
+  const missing = 1 - (stems.waterContent[row] as number);
+  stems.waterContent[row] = 1 - missing * (1 - line.constants.refillShare) ** (hour - from);
+  stems.stage[row] = stageAtRest(stems, row, line, hour);
+  stems.agedDays[row] = (stems.agedDays[row] as number) + block.lineAged - (stems.restAged[row] as number);
+  stems.gasDays[row] = (stems.gasDays[row] as number) + block.lineGassed - (stems.restGassed[row] as number);
+  stems.restFrom[row] = hour;
+  stems.restAged[row] = block.lineAged;
+  stems.restGassed[row] = block.lineGassed;
+}
+
+/** Stage of a resting stem at the start of `hour`: it has opened with its line. */
+export function stageAtRest(stems: StemColumns, row: number, line: LineHours, hour: number): number {
+  const stage = stems.stage[row] as number;
+  if (stage >= 1) return stage;
+  const opened = (line.openedBy[hour] as number) - (line.openedBy[stems.restFrom[row] as number] as number);
+  return Math.min(1, stage + opened);
+}
+
+/** Wakes the resting stems whose hour has come; all of them when the water has gone. */
+export function wake(block: StemBlock, line: LineHours, hour: number, everyone: boolean): void {
+  if (!everyone && hour < block.nextWakeHour) return;
+  const { stems, resting } = block;
+  let kept = 0;
+  let nextWakeHour = Infinity;
+  let nextEndAged = Infinity;
+  for (let k = 0; k < block.restingCount; k++) {
+    const row = resting[k] as number;
+    const wakeAt = stems.wakeAt[row] as number;
+    if (everyone || wakeAt <= hour) {
+      bringUpToDate(block, row, line, hour);
+      stems.askRestFrom[row] = hour + 1;
+      block.awake[block.awakeCount++] = row;
+      continue;
+    }
+    resting[kept++] = row;
+    nextWakeHour = Math.min(nextWakeHour, wakeAt);
+    nextEndAged = Math.min(nextEndAged, stems.endsAtAged[row] as number);
+  }
+  block.restingCount = kept;
+  block.nextWakeHour = nextWakeHour;
+  block.nextEndAged = nextEndAged;
+}
