@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import type { ArrangementInput, ArrangementLine } from '@/core/arrangement/types';
 import { SPECIES } from '@/core/species/species';
 import type { CareEvent, LotInput, Stay } from '@/core/vase-life/types';
 import { SOLUTION_KEYS } from '@/core/water/solutions';
@@ -29,6 +30,7 @@ const event: fc.Arbitrary<CareEvent> = fc.oneof(
   fc.record({ atHour, type: fc.constant('cut' as const), cm: number(0, 60) }),
   fc.record({ atHour, type: fc.constant('hot-dip' as const) }),
   fc.record({ atHour, type: fc.constant('change' as const) }),
+  fc.record({ atHour, type: fc.constant('change' as const), solution: fc.constantFrom(...SOLUTION_KEYS) }),
   fc.record({ atHour, type: fc.constant('strip' as const), leafShare: share }),
 );
 
@@ -60,4 +62,26 @@ export const lotInput: fc.Arbitrary<LotInput> = fc.record({
   countFromHour: number(0, 300),
   water,
   events: fc.array(event, { maxLength: 4 }),
+});
+
+const line: fc.Arbitrary<ArrangementLine> = fc.record({
+  species: fc.constantFrom(...SPECIES.map((s) => s.key)),
+  stems: fc.integer({ min: 1, max: 4 }),
+  arrival,
+  leafShare: share,
+  events: fc.array(event, { maxLength: 2 }),
+});
+
+/** Any arrangement the core's door lets in that is kept by a plan of water, small enough to try many. */
+export const arrangementInput: fc.Arbitrary<ArrangementInput> = fc.record({
+  seed: fc.nat(),
+  draws: fc.integer({ min: 1, max: 3 }),
+  startHourOfDay: number(0, 23.9),
+  lines: fc.array(line, { minLength: 1, maxLength: 4 }),
+  vessel: fc.record({ kind: fc.constantFrom('vase', 'foam'), litres: number(0.05, 3) }),
+  stays,
+  countFromHour: number(0, 200),
+  confidence: number(0.5, 0.999),
+  pullsEnded: fc.boolean(),
+  water,
 });

@@ -1,4 +1,5 @@
 import { SHIPPED, type Figures } from '../model/figures';
+import type { SolutionKey } from '../water/solutions';
 import {
   changeWater,
   freshWater,
@@ -31,10 +32,15 @@ export interface Holding {
 
 export const DAILY: TopUp = { everyHours: 24, with: 'same' };
 
-type Changes = ReadonlyMap<number, CareEvent & { type: 'change' }>;
-
-function changesByHour(events: readonly CareEvent[]): Changes {
-  return new Map(events.flatMap((e) => (e.type === 'change' ? [[Math.floor(e.atHour), e] as const] : [])));
+/** Changes by hour: those of one hour are one change, into the solution last named. */
+function changesByHour(events: readonly CareEvent[]): ReadonlyMap<number, SolutionKey | null> {
+  const changes = new Map<number, SolutionKey | null>();
+  for (const event of events) {
+    if (event.type !== 'change') continue;
+    const hour = Math.floor(event.atHour);
+    changes.set(hour, event.solution ?? changes.get(hour) ?? null);
+  }
+  return changes;
 }
 
 /**
@@ -95,8 +101,8 @@ export function vesselHours(
       fillUp(hour);
     }
     const asked = changes.get(hour);
-    if (asked) {
-      solution = asked.solution ?? solution;
+    if (asked !== undefined) {
+      solution = asked ?? solution;
       water = changeWater(water, solution, figures);
       fillUp(hour);
     }
