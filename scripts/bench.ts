@@ -1,40 +1,16 @@
 /** Measures the model's speed on this machine: medians of several runs after a warm-up. */
-import { predictArrangement } from '../src/core/arrangement/predict-arrangement';
+import { arrangementOf, lotOf, TABLE_STAY } from '../tests/support/bench-inputs';
+import { plainArrangement, plainLot } from '../tests/support/plain-twin';
+import { predictArrangement, predictInSlices } from '../src/core/arrangement/predict-arrangement';
+import { advance, luckOfLines, startArrangement } from '../src/core/arrangement/run';
 import type { ArrangementInput } from '../src/core/arrangement/types';
+import { whatADayCosts } from '../src/core/habits/what-a-day-costs';
 import { SPECIES } from '../src/core/species/species';
 import { predictLot } from '../src/core/vase-life/predict-lot';
-import type { LotInput, Stay } from '../src/core/vase-life/types';
-
-const TABLE: Stay = { hours: null, tempC: 21, humidityPct: 60, ethylenePpm: 0, litHours: 14, wet: true };
-const arrival = { agedDays: 0.8, stage: 0.2, droop: 'firm' } as const;
-
-function lot(species: string, draws: number): LotInput {
-  const water = {
-    start: 'clean',
-    solution: 'plain',
-    changeEveryDays: 4,
-    recutAtChange: true,
-    leafBelow: 0,
-  } as const;
-  return { species, seed: 1, draws, leafShare: 1, arrival, stays: [TABLE], water };
-}
-
-const arrangement: ArrangementInput = {
-  seed: 1,
-  draws: 120,
-  confidence: 0.9,
-  care: 'mixed',
-  vessel: { kind: 'vase', litres: 2 },
-  stays: [TABLE],
-  lines: ['rose', 'gerbera', 'lily-oriental', 'statice'].map((species) => ({
-    species,
-    stems: 10,
-    arrival,
-    leafShare: 0.6,
-  })),
-};
+import type { LotInput } from '../src/core/vase-life/types';
 
 function medianMs(runs: number, work: () => unknown): number {
+  work();
   work();
   const times = Array.from({ length: runs }, () => {
     const started = performance.now();
@@ -44,12 +20,104 @@ function medianMs(runs: number, work: () => unknown): number {
   return times[Math.floor(runs / 2)] ?? NaN;
 }
 
-const oneLotMs = medianMs(7, () => predictLot(lot('rose', 1000)));
-const meanDays = predictLot(lot('rose', 1000)).presentableShareByDay.reduce((a, b) => a + b, 0);
-const listMs = medianMs(3, () => SPECIES.map((s) => predictLot(lot(s.key, 80))));
-const arrangementMs = medianMs(3, () => predictArrangement(arrangement));
-console.log(
-  `one lot, 1000 draws          ${oneLotMs.toFixed(0)} ms, ${((1000 * meanDays * 24) / oneLotMs / 1000).toFixed(1)} million stem-hours a second`,
+/** Hours that stems stood, of those drawn: what is stepped. */
+const standingHours = (byDay: readonly number[]): number => byDay.reduce((a, b) => a + b, 0) * 24;
+const hoursOfLot = (input: LotInput): number =>
+  input.draws * standingHours(predictLot(input).presentableShareByDay);
+const hoursOfArrangement = (input: ArrangementInput): number =>
+  predictArrangement(input).lines.reduce(
+    (sum, l, i) => sum + input.draws * (input.lines[i]?.stems ?? 0) * standingHours(l.presentableShareByDay),
+    0,
+  );
+const say = (what: string, figures: string): void => console.log(`${what.padEnd(58)}${figures}`);
+const perSecond = (hours: number, ms: number): string =>
+  `${(hours / ms / 1000).toFixed(1)} million stem-hours a second`;
+
+for (const [species, solution] of [
+  ['rose', 'flower-food'],
+  ['rose', 'plain'],
+  ['gerbera', 'holding'],
+  ['statice', 'plain'],
+] as const) {
+  const input = lotOf(species, 20_000, solution);
+  const ms = medianMs(5, () => predictLot(input));
+  say(
+    `a lot of ${species} in ${solution}, 20 000 draws`,
+    `${ms.toFixed(0)} ms, ${perSecond(hoursOfLot(input), ms)}`,
+  );
+}
+
+const list = Array.from({ length: 300 }, (_, i) =>
+  lotOf(SPECIES[i % SPECIES.length]?.key ?? 'rose', 200, i % 2 === 0 ? 'flower-food' : 'plain', i),
 );
-console.log(`a list of 66 lots, 80 draws  ${listMs.toFixed(0)} ms`);
-console.log(`40 stems, 120 draws          ${arrangementMs.toFixed(0)} ms`);
+const listMs = medianMs(3, () => list.map(predictLot));
+say('a stock list, 300 lots of 200 draws', `${listMs.toFixed(0)} ms (target 1000)`);
+
+const whole = arrangementOf(500);
+const wholeMs = medianMs(5, () => predictArrangement(whole));
+say(
+  'an arrangement, 40 stems, 500 draws',
+  `${wholeMs.toFixed(0)} ms (target 600), ${perSecond(hoursOfArrangement(whole), wholeMs)}`,
+);
+const mixed = arrangementOf(500, 'mixed');
+const mixedMs = medianMs(5, () => predictArrangement(mixed));
+say(
+  'the same, kept as customers mixed keep flowers',
+  `${mixedMs.toFixed(0)} ms, ${perSecond(hoursOfArrangement(mixed), mixedMs)}`,
+);
+
+const firstBands: number[] = [];
+let slices = 0;
+for (let run = 0; run < 5; run++) {
+  const started = performance.now();
+  let first = NaN;
+  slices = 0;
+  await predictInSlices(mixed, {
+    pause: () => Promise.resolve(),
+    onProgress: () => slices++,
+    onPartial: () => (first = Number.isNaN(first) ? performance.now() - started : first),
+  });
+  firstBands.push(first);
+}
+say(
+  'its first band, in slices',
+  `${(firstBands.sort((a, b) => a - b)[2] ?? NaN).toFixed(0)} ms (target 100), ${slices} slices`,
+);
+
+const ranking = arrangementOf(200, 'careful');
+const habits = whatADayCosts(ranking).habits.length;
+const rankingMs = medianMs(3, () => whatADayCosts(ranking));
+say(`what a day costs, ${habits} habits, 200 draws each`, `${rankingMs.toFixed(0)} ms (target 2000)`);
+
+/** All a run allocates until it is done: the most it could hold, were nothing collected meanwhile. */
+const heldMb = (): number => {
+  const { heapUsed, arrayBuffers } = process.memoryUsage();
+  return (heapUsed + arrayBuffers) / 2 ** 20;
+};
+globalThis.gc?.();
+const before = heldMb();
+const held = startArrangement(whole);
+advance(held, whole.draws);
+const during = heldMb();
+say(
+  'memory while that arrangement is worked out',
+  `${(during - before).toFixed(1)} MB for ${held.done} draws (target 64)`,
+);
+
+const few = { ...lotOf('rose', 300, 'flower-food') };
+const plainLotMs = medianMs(3, () => Array.from({ length: few.draws }, (_, d) => plainLot(few, d)));
+const fastLotMs = medianMs(9, () => predictLot(few));
+say(
+  'a lot of 300 draws against its plain twin',
+  `${plainLotMs.toFixed(0)} ms to ${fastLotMs.toFixed(1)} ms: ${(plainLotMs / fastLotMs).toFixed(0)} times`,
+);
+const small: ArrangementInput = { ...arrangementOf(12), stays: [TABLE_STAY] };
+const luck = luckOfLines(small.lines);
+const plainMs = medianMs(3, () =>
+  Array.from({ length: small.draws }, (_, d) => plainArrangement(small, d, luck)),
+);
+const fastMs = medianMs(9, () => predictArrangement(small));
+say(
+  'an arrangement of 12 draws against its plain twin',
+  `${plainMs.toFixed(0)} ms to ${fastMs.toFixed(1)} ms: ${(plainMs / fastMs).toFixed(0)} times`,
+);

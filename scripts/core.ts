@@ -5,7 +5,8 @@ import { BrokenContractError } from '../src/core/errors';
 
 function help(): string {
   const rows = Object.entries(COMMANDS).map(
-    ([name, c]) => `  ${name.padEnd(22)}${c.summary}${c.needsInput ? '' : ' (no input)'}`,
+    ([name, c]) =>
+      `  ${name.padEnd(22)}${c.summary}${c.takes === 'nothing' ? ' (no input)' : c.takes === 'text' ? ' (the file itself)' : ''}`,
   );
   return `npm run -s core -- <command> < input.json\n\n${rows.join('\n')}\n`;
 }
@@ -31,7 +32,8 @@ if (name === '--help' || name === '-h') {
 const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined;
 if (!command) refuse([`command: "${name}" is not one of ${Object.keys(COMMANDS).join(', ')}`]);
 try {
-  const input = command.needsInput ? parse(readFileSync(0, 'utf8')) : undefined;
+  const text = command.takes === 'nothing' ? '' : readFileSync(0, 'utf8');
+  const input = command.takes === 'json' ? parse(text) : text;
   process.stdout.write(`${JSON.stringify(command.run(input))}\n`);
 } catch (error) {
   if (error instanceof BrokenContractError) refuse(error.problems.map((p) => `${p.field}: ${p.message}`));

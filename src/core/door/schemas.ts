@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { CONSTANT_KEYS, CONSTANTS, type ConstantKey } from '../model/constants';
 import { SPECIES } from '../species/species';
 import { SOLUTION_KEYS } from '../water/solutions';
 
@@ -60,7 +61,7 @@ const stayFields = {
 export const staysSchema = v.pipe(
   v.array(strict({ hours: v.nullable(between(0, YEAR_H)), ...stayFields }), 'must be a list of stays'),
   v.minLength(1, 'needs at least one stay'),
-  v.maxLength(200, 'takes at most 200 stays'),
+  v.maxLength(1000, 'takes at most 1000 stays'),
   v.rawCheck(({ dataset, addIssue }) => {
     if (!dataset.typed) return;
     dataset.value.forEach((stay, at) => {
@@ -79,12 +80,18 @@ export const staysSchema = v.pipe(
   }),
 );
 
+const topUpSchema = strict({
+  everyHours: v.nullable(whole(1, 720)),
+  with: oneOf(['same', 'plain']),
+});
+
 export const waterSchema = strict({
   start: oneOf(['clean', 'rinsed', 'reused']),
   solution: oneOf(SOLUTION_KEYS),
   changeEveryDays: v.nullable(between(0.05, 365)),
   recutAtChange: flag,
   leafBelow: between(0, 1),
+  topUp: v.optional(topUpSchema),
 });
 
 const atHour = between(0, YEAR_H);
@@ -105,6 +112,50 @@ export const eventsSchema = v.pipe(
   v.maxLength(1000, 'takes at most 1000 events'),
 );
 
+const supplierLifeSchema = strict({ factor: between(0.1, 3), spread: between(0, 1) });
+
+/** A shop's own constant stays within a fifth and five times ours, a share within one. */
+function ownConstant(key: ConstantKey) {
+  const { value, unit } = CONSTANTS[key];
+  if (value <= 0) return between(-30, 15);
+  return between(value / 5, unit === 'share' ? Math.min(1, value * 5) : value * 5);
+}
+const ownConstants = Object.fromEntries(
+  CONSTANT_KEYS.map((key) => [key, v.optional(ownConstant(key))]),
+) as Record<ConstantKey, v.OptionalSchema<ReturnType<typeof ownConstant>, undefined>>;
+
+export const overridesSchema = strict({
+  constants: v.optional(strict(ownConstants)),
+  species: v.optional(
+    v.record(
+      speciesKeySchema,
+      strict({
+        lifeDays20C: v.optional(between(0.5, 100)),
+        lifeSpread: v.optional(between(0, 1)),
+        foodGain: v.optional(between(0.2, 5)),
+        q10: v.optional(between(1, 6)),
+        ethylene: v.optional(whole(0, 3)),
+        chillBelowC: v.optional(between(-50, 20)),
+        dryHours: v.optional(between(0.2, 200)),
+        leafiness: v.optional(between(0, 6)),
+        plug: v.optional(between(0.05, 5)),
+        openDays20C: v.optional(between(0, 40)),
+      }),
+    ),
+  ),
+  solutions: v.optional(
+    v.record(
+      oneOf(SOLUTION_KEYS),
+      strict({
+        sugar: v.optional(between(0, 3)),
+        biocide: v.optional(between(0, 1)),
+        acid: v.optional(between(0, 3)),
+        harm: v.optional(between(0, 3)),
+      }),
+    ),
+  ),
+});
+
 export const lotInputSchema = strict({
   species: speciesKeySchema,
   seed: seedSchema,
@@ -116,30 +167,48 @@ export const lotInputSchema = strict({
   countFromHour: v.optional(between(0, YEAR_H)),
   water: waterSchema,
   events: v.optional(eventsSchema),
+  supplierLife: v.optional(supplierLifeSchema),
+  overrides: v.optional(overridesSchema),
 });
 
-export const arrangementInputSchema = strict({
-  seed: seedSchema,
-  draws: whole(1, 5_000),
-  lines: v.pipe(
-    v.array(
-      strict({
-        species: speciesKeySchema,
-        stems: whole(1, 300),
-        arrival: arrivalSchema,
-        leafShare: between(0, 1),
-        events: v.optional(eventsSchema),
-      }),
-      'must be a list of lines',
+/** Stems a forecast may draw in all: beyond it, it would take minutes. */
+const MOST_STEMS_DRAWN = 1_000_000;
+
+export const arrangementInputSchema = v.pipe(
+  strict({
+    seed: seedSchema,
+    draws: whole(1, 5_000),
+    lines: v.pipe(
+      v.array(
+        strict({
+          species: speciesKeySchema,
+          stems: whole(1, 300),
+          arrival: arrivalSchema,
+          leafShare: between(0, 1),
+          events: v.optional(eventsSchema),
+          supplierLife: v.optional(supplierLifeSchema),
+        }),
+        'must be a list of lines',
+      ),
+      v.minLength(1, 'needs at least one line'),
+      v.maxLength(60, 'takes at most 60 lines'),
     ),
-    v.minLength(1, 'needs at least one line'),
-    v.maxLength(60, 'takes at most 60 lines'),
+    vessel: strict({ kind: oneOf(['vase', 'foam']), litres: between(0.05, 200) }),
+    stays: staysSchema,
+    startHourOfDay: v.optional(between(0, 23.999)),
+    countFromHour: v.optional(between(0, YEAR_H)),
+    confidence: between(0.5, 0.999),
+    water: v.optional(waterSchema),
+    care: v.optional(oneOf(['careful', 'usual', 'careless', 'mixed'])),
+    pullsEnded: v.optional(flag),
+    overrides: v.optional(overridesSchema),
+  }),
+  v.check(
+    ({ water, care }) => (water === undefined) !== (care === undefined),
+    'give either water or care, not both and not neither',
   ),
-  vessel: strict({ kind: oneOf(['vase', 'foam']), litres: between(0.05, 200) }),
-  stays: staysSchema,
-  startHourOfDay: v.optional(between(0, 23.999)),
-  countFromHour: v.optional(between(0, YEAR_H)),
-  confidence: between(0.5, 0.999),
-  water: v.optional(waterSchema),
-  care: v.optional(oneOf(['careful', 'usual', 'careless', 'mixed'])),
-});
+  v.check(
+    ({ draws, lines }) => draws * lines.reduce((n, l) => n + l.stems, 0) <= MOST_STEMS_DRAWN,
+    `draws times stems must be ${MOST_STEMS_DRAWN} or less`,
+  ),
+);

@@ -78,6 +78,9 @@ export interface LineHours {
   readonly airKept: Float64Array;
   /** The first hour from each on that is dry or brings a deed: how far a stem may rest. */
   readonly breakAt: Int32Array;
+  /** Sum of `plugging` and largest `flowNeeded` from each hour to its break. */
+  readonly pluggingToBreak: Float64Array;
+  readonly mostNeededToBreak: Float64Array;
   /** Hour by whose end the cold has injured it; Infinity when it does not. */
   readonly chilledAtHour: number;
 }
@@ -258,17 +261,36 @@ export function lineHours(
     flowNeeded,
     plugKept,
     airKept,
-    breakAt: breaks(air, plugKept, airKept),
+    ...breaks(air, { plugKept, airKept, plugging, flowNeeded }),
     chilledAtHour: chilledAt(species, air, constants),
   };
 }
 
-function breaks(air: AirHours, plugKept: Float64Array, airKept: Float64Array): Int32Array {
+/** How far a stem may rest from each hour, and what that would ask of it at most. */
+function breaks(
+  air: AirHours,
+  columns: Pick<LineHours, 'plugKept' | 'airKept' | 'plugging' | 'flowNeeded'>,
+): Pick<LineHours, 'breakAt' | 'pluggingToBreak' | 'mostNeededToBreak'> {
+  const { plugKept, airKept, plugging, flowNeeded } = columns;
   const breakAt = new Int32Array(air.hours);
+  const pluggingToBreak = new Float64Array(air.hours);
+  const mostNeededToBreak = new Float64Array(air.hours);
   let next = air.hours;
+  let sum = 0;
+  let most = 0;
   for (let hour = air.hours - 1; hour >= 0; hour--) {
-    if (air.wet[hour] === 0 || plugKept[hour] !== 1 || airKept[hour] !== 1) next = hour;
+    const isBreak = air.wet[hour] === 0 || plugKept[hour] !== 1 || airKept[hour] !== 1;
+    if (isBreak) {
+      next = hour;
+      sum = 0;
+      most = 0;
+    } else {
+      sum += plugging[hour] ?? 0;
+      most = Math.max(most, flowNeeded[hour] ?? 0);
+    }
     breakAt[hour] = next;
+    pluggingToBreak[hour] = sum;
+    mostNeededToBreak[hour] = most;
   }
-  return breakAt;
+  return { breakAt, pluggingToBreak, mostNeededToBreak };
 }

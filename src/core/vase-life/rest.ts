@@ -2,7 +2,7 @@ import type { LineHours } from './line-hours';
 import type { StemBlock, StemColumns } from './stem-block';
 
 /** Under this an air lock no longer bears on anything. */
-export const NO_AIR = 1e-9;
+export const NO_AIR = 1e-11;
 /** A rest shorter than this costs more to arrange than it saves. */
 const WORTH_HOURS = 4;
 
@@ -55,6 +55,14 @@ function walk(
   walked.air = air;
 }
 
+/** Whether a stem is sure to lift all that is asked of it until the next break, without walking there. */
+function isSureToLift(stems: StemColumns, row: number, line: LineHours, from: number): boolean {
+  // Plugging hour by hour leaves no less than plugging all at once would.
+  const left = 1 - (line.pluggingToBreak[from] as number) * (stems.plugFactor[row] as number);
+  const open = 1 - (stems.airShare[row] as number);
+  return (stems.flowShare[row] as number) * left * open >= (line.mostNeededToBreak[from] as number);
+}
+
 /**
  * Lays a stem to rest from the start of hour `from`, when it will be able to lift what is asked of
  * it for a while. The caller has seen to it that it stands in water, neither thirsty nor limp.
@@ -62,22 +70,29 @@ function walk(
  */
 export function layToRest(block: StemBlock, row: number, line: LineHours, from: number): boolean {
   const { stems } = block;
-  const limit = line.breakAt[from] ?? from;
-  walk(stems, row, line, from, limit, true);
-  if (walked.hour - from < WORTH_HOURS) {
-    stems.askRestFrom[row] = walked.hour + 1;
-    return false;
+  const limit = line.breakAt[from] as number;
+  let wakeAt = limit;
+  if (limit - from >= WORTH_HOURS && isSureToLift(stems, row, line, from)) {
+    // What it wakes to is walked when it wakes: many end at rest.
+    stems.wakeFlow[row] = NaN;
+  } else {
+    walk(stems, row, line, from, limit, true);
+    wakeAt = walked.hour;
+    if (wakeAt - from < WORTH_HOURS) {
+      stems.askRestFrom[row] = wakeAt + 1;
+      return false;
+    }
+    stems.wakeFlow[row] = walked.flow;
+    stems.wakeAir[row] = walked.air;
   }
   const endsAt = (stems.lifeDays[row] as number) - (stems.agedDays[row] as number) + block.lineAged;
   stems.restFrom[row] = from;
-  stems.wakeAt[row] = walked.hour;
-  stems.wakeFlow[row] = walked.flow;
-  stems.wakeAir[row] = walked.air;
+  stems.wakeAt[row] = wakeAt;
   stems.restAged[row] = block.lineAged;
   stems.restGassed[row] = block.lineGassed;
   stems.endsAtAged[row] = endsAt;
   block.resting[block.restingCount++] = row;
-  if (walked.hour < block.nextWakeHour) block.nextWakeHour = walked.hour;
+  if (wakeAt < block.nextWakeHour) block.nextWakeHour = wakeAt;
   if (endsAt < block.nextEndAged) block.nextEndAged = endsAt;
   return true;
 }
@@ -86,7 +101,7 @@ export function layToRest(block: StemBlock, row: number, line: LineHours, from: 
 export function bringUpToDate(block: StemBlock, row: number, line: LineHours, hour: number): void {
   const { stems } = block;
   const from = stems.restFrom[row] as number;
-  if (hour === stems.wakeAt[row]) {
+  if (hour === stems.wakeAt[row] && !Number.isNaN(stems.wakeFlow[row])) {
     stems.flowShare[row] = stems.wakeFlow[row] as number;
     stems.airShare[row] = stems.wakeAir[row] as number;
   } else {

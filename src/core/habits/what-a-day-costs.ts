@@ -1,0 +1,212 @@
+import { careStyles, sharedSolution, type CareStyle } from '../arrangement/care-styles';
+import { advance, luckOfLines, startArrangement } from '../arrangement/run';
+import type { ArrangementInput } from '../arrangement/types';
+import { figuresWith } from '../model/figures';
+import { HORIZON_DAYS } from '../model/constants';
+import { daysLeftByDraw } from '../vase-life/predict-lot';
+import type { LotInput } from '../vase-life/types';
+import { foodOf, HABITS, type Habit, type HabitKey, type HabitSetting, type Keeping } from './habits';
+import { medianOf, pairedInterval, pairedSpread, type Interval } from './paired';
+
+export type PredictInput = LotInput | ArrangementInput;
+
+/** What one habit is worth. */
+export interface HabitWorth {
+  readonly habit: HabitKey;
+  readonly name: string;
+  /** True where the input has the habit, and the rerun is without it. */
+  readonly isKept: boolean;
+  readonly withIt: string;
+  readonly without: string;
+  /** Median days with the habit less the median without it. */
+  readonly medianGainDays: number;
+  /** 90 % interval of that: what another seed could have made of it. */
+  readonly interval: Interval;
+  /** How much it varies from one lot or vase to the next, draw by draw. */
+  readonly spread: { readonly p10: number; readonly p90: number };
+}
+
+/** Two habits together against one after the other; their worths do not add. */
+export interface Interaction {
+  readonly habits: readonly [HabitKey, HabitKey];
+  /** Gains in median days over having neither. */
+  readonly firstAloneDays: number;
+  readonly secondAloneDays: number;
+  readonly bothDays: number;
+  /** Both, less the sum of each alone. */
+  readonly interactionDays: number;
+  readonly interval: Interval;
+}
+
+export interface DayCosts {
+  /** Median days as the input stands: a lot's days left, an arrangement's still-a-gift. */
+  readonly medianDays: number;
+  readonly draws: number;
+  /** Largest gain first. */
+  readonly habits: readonly HabitWorth[];
+  readonly interaction: Interaction | null;
+}
+
+/** A way to rerun an input with its keeping changed and every draw's luck as it was. */
+interface Rerun {
+  readonly setting: HabitSetting;
+  readonly keepings: readonly Keeping[];
+  readonly daysByDraw: (keepings: readonly Keeping[]) => Float64Array;
+}
+
+function isArrangement(input: PredictInput): input is ArrangementInput {
+  return 'lines' in input;
+}
+
+const HORIZON_HOURS = HORIZON_DAYS * 24;
+
+function rerunOfLot(input: LotInput): Rerun {
+  const species = figuresWith(input.overrides).speciesOf(input.species);
+  const keeping: Keeping = {
+    stays: input.stays,
+    water: input.water,
+    changes: (input.events ?? []).filter((e) => e.type === 'change'),
+    deeds: (input.events ?? []).filter((e) => e.type !== 'change'),
+    leafFactor: 1,
+    pullsEnded: false,
+  };
+  return {
+    setting: {
+      species: [species],
+      food: foodOf(species),
+      vessel: 'lot',
+      countFromHour: input.countFromHour ?? 0,
+      horizonHours: HORIZON_HOURS,
+    },
+    keepings: [keeping],
+    daysByDraw: ([kept = keeping]) =>
+      daysLeftByDraw({
+        ...input,
+        stays: kept.stays,
+        water: kept.water,
+        events: [...kept.changes, ...kept.deeds],
+        leafShare: input.leafShare * kept.leafFactor,
+      }),
+  };
+}
+
+function rerunOfArrangement(input: ArrangementInput): Rerun {
+  const figures = figuresWith(input.overrides);
+  const species = input.lines.map((l, at) => figures.speciesOf(l.species, `lines[${at}].species`));
+  const styles = careStyles(input, species);
+  const luck = luckOfLines(input.lines);
+  return {
+    setting: {
+      species,
+      food: sharedSolution(species),
+      vessel: input.vessel.kind,
+      countFromHour: input.countFromHour ?? 0,
+      horizonHours: HORIZON_HOURS,
+    },
+    keepings: styles.map((style) => ({ ...style, pullsEnded: input.pullsEnded ?? false })),
+    daysByDraw: (keepings) => {
+      const kept = styles.map((style, i): CareStyle => ({ ...style, ...keepings[i] }));
+      const pullsEnded = keepings.every((k) => k.pullsEnded);
+      const run = startArrangement({ ...input, pullsEnded }, luck, kept);
+      advance(run, input.draws);
+      return run.stillAGift;
+    },
+  };
+}
+
+interface Toggled {
+  readonly habit: Habit;
+  readonly isKept: boolean;
+  readonly days: Float64Array;
+  readonly toggle: (keepings: readonly Keeping[]) => Keeping[];
+}
+
+function worthOf({ habit, isKept, days }: Toggled, base: Float64Array, seed: number): HabitWorth {
+  const [more, less] = isKept ? [base, days] : [days, base];
+  return {
+    habit: habit.key,
+    name: habit.name,
+    isKept,
+    withIt: habit.says[0],
+    without: habit.says[1],
+    medianGainDays: medianOf(more) - medianOf(less),
+    interval: pairedInterval([more, less], [1, -1], seed),
+    spread: pairedSpread(more, less),
+  };
+}
+
+/** The four corners of two habits, and what they are worth together against one by one. */
+function interactionOf(
+  first: Toggled,
+  second: Toggled,
+  base: Float64Array,
+  rerun: Rerun,
+  seed: number,
+): Interaction {
+  const both = rerun.daysByDraw(second.toggle(first.toggle(rerun.keepings)));
+  const corner = (hasFirst: boolean, hasSecond: boolean): Float64Array => {
+    const toggledFirst = hasFirst !== first.isKept;
+    const toggledSecond = hasSecond !== second.isKept;
+    if (toggledFirst && toggledSecond) return both;
+    if (toggledFirst) return first.days;
+    return toggledSecond ? second.days : base;
+  };
+  const corners = [corner(true, true), corner(true, false), corner(false, true), corner(false, false)];
+  const [withBoth = 0, withFirst = 0, withSecond = 0, withNone = 0] = corners.map(medianOf);
+  return {
+    habits: [first.habit.key, second.habit.key],
+    firstAloneDays: withFirst - withNone,
+    secondAloneDays: withSecond - withNone,
+    bothDays: withBoth - withNone,
+    interactionDays: withBoth - withFirst - withSecond + withNone,
+    interval: pairedInterval(corners, [1, -1, -1, 1], seed),
+  };
+}
+
+/**
+ * What each habit is worth for a lot or an arrangement: one-change reruns with the same draws, so
+ * that luck cancels, ranked by median days gained, and the interaction of the two that matter most.
+ * A generator, so that a worker may give way between reruns: it yields the share that is done.
+ * @throws BrokenContractError for an unknown species; other fields are taken as checked
+ */
+export function* dayCostsInSteps(input: PredictInput): Generator<number, DayCosts> {
+  const rerun = isArrangement(input) ? rerunOfArrangement(input) : rerunOfLot(input);
+  const { setting, keepings, daysByDraw } = rerun;
+  const habits = HABITS.filter((habit) => keepings.every((k) => habit.applies(setting, k)));
+  const steps = habits.length + 2;
+  const base = daysByDraw(keepings);
+  yield 1 / steps;
+  const toggled: Toggled[] = [];
+  for (const habit of habits) {
+    const isKept = keepings.every((k) => habit.isKept(k, setting));
+    // Where only some keep to it, it is added to the others: what it would be worth if all did.
+    const toggle = (all: readonly Keeping[]): Keeping[] =>
+      all.map((k) => {
+        if (isKept) return habit.drop(k, setting);
+        return habit.isKept(k, setting) ? k : habit.add(k, setting);
+      });
+    toggled.push({ habit, isKept, toggle, days: daysByDraw(toggle(keepings)) });
+    yield (toggled.length + 1) / steps;
+  }
+  const worths = toggled.map((t) => ({ toggled: t, worth: worthOf(t, base, input.seed) }));
+  worths.sort((a, b) => b.worth.medianGainDays - a.worth.medianGainDays);
+  const [first, second] = [...worths].sort(
+    (a, b) => Math.abs(b.worth.medianGainDays) - Math.abs(a.worth.medianGainDays),
+  );
+  return {
+    medianDays: medianOf(base),
+    draws: input.draws,
+    habits: worths.map((w) => w.worth),
+    interaction:
+      first && second ? interactionOf(first.toggled, second.toggled, base, rerun, input.seed) : null,
+  };
+}
+
+/** The same in one go. */
+export function whatADayCosts(input: PredictInput): DayCosts {
+  const steps = dayCostsInSteps(input);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
