@@ -13,7 +13,7 @@ import type { RoomRow } from '@/data/rooms';
 import type { StepRow } from '@/data/steps';
 import { inZone } from './clock';
 
-const LIST_DRAWS = 80;
+const LIST_DRAWS = 200;
 const LIST_SEED = 1;
 const KEPT = 2000;
 /** A lot's days left from now, and how it stands now. */

@@ -1,4 +1,5 @@
 import 'server-only';
+import { setImmediate } from 'node:timers/promises';
 import { speciesByKey, type Habit, type Role } from '@/core/species/species';
 import type { Arrival, LotForecast } from '@/core/vase-life/types';
 import type { Trx } from '@/data/connection';
@@ -6,6 +7,7 @@ import { manyLotsInStock, type LotRow } from '@/data/lots';
 import { manyRooms } from '@/data/rooms';
 import { manyStepsInForce, type StepRow } from '@/data/steps';
 import { lotInputNow, lotNow } from './lot-forecasts';
+import { shopOverrides } from './own-figures';
 import type { SignedIn } from './session';
 
 /** A lot in stock with its plan and how long it lasts from now. */
@@ -24,18 +26,25 @@ export async function stockNow(trx: Trx, me: SignedIn, at: Date): Promise<StockL
     await manyStepsInForce(trx),
     await manyRooms(trx),
   ];
+  const overrides = await shopOverrides(trx);
   const byLot = groupByLot(steps);
-  return lots.map((lot) => {
+  const stock: StockLot[] = [];
+  for (const lot of lots) {
     const own = byLot.get(lot.id) ?? [];
     const input = lotInputNow(lot, own, rooms, at, me.shop.timeZone);
-    return {
+    // As the hour turns a long list is made anew: other requests are answered between its lots.
+    if (stock.length % LOTS_AT_A_TIME === LOTS_AT_A_TIME - 1) await setImmediate();
+    stock.push({
       lot,
       steps: own,
-      ...lotNow(input),
+      ...lotNow(overrides ? { ...input, overrides } : input),
       isReady: lot.fillId !== null && !own.some((s) => s.kind === 'drink' && s.status === 'waiting'),
-    };
-  });
+    });
+  }
+  return stock;
 }
+
+const LOTS_AT_A_TIME = 8;
 
 function groupByLot(steps: readonly StepRow[]): Map<string, StepRow[]> {
   const groups = new Map<string, StepRow[]>();

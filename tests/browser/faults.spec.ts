@@ -72,7 +72,13 @@ test('what a page would never send is refused at the edge', async ({ page, baseU
   expect((await send('dock/toString', {})).status()).toBe(422);
   expect(
     (
-      await send('make/make', { name: 'x', vesselKind: 'vase', litres: 1, lines: [{ lotId: id, stems: 1 }] })
+      await send('make/make', {
+        name: 'x',
+        vesselKind: 'vase',
+        litres: 1,
+        care: 'mixed',
+        lines: [{ lotId: id, stems: 1 }],
+      })
     ).status(),
   ).toBe(409);
 });

@@ -51,7 +51,16 @@ for (const [name, options] of [
     const context = await browser.newContext(options);
     const page = await context.newPage();
     await signInAs(page, 'Tove');
-    for (const path of ['/dock', '/bench', '/pails', '/rooms', '/make', '/send-off', '/desk']) {
+    for (const path of [
+      '/dock',
+      '/bench',
+      '/pails',
+      '/rooms',
+      '/make',
+      '/send-off',
+      '/desk',
+      '/desk/figures',
+    ]) {
       await page.goto(path);
       await expect(page.getByRole('main')).toBeVisible();
       await expectNothingSerious(page);

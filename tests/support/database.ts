@@ -24,8 +24,8 @@ export interface TestShop {
   readonly close: () => Promise<void>;
 }
 
-/** A fresh database of its own with the demo shop in it. */
-export async function freshShop(): Promise<TestShop> {
+/** A fresh database of its own with the demo shop in it; of an older shape where `migrations` are fewer. */
+export async function freshShop(migrations?: number): Promise<TestShop> {
   if (!SERVER) throw new Error('Database tests run through "npm test", which starts their server.');
   const name = `t_${randomUUID().replaceAll('-', '')}`;
   const server = connect(`${SERVER}/postgres`, 1);
@@ -36,7 +36,7 @@ export async function freshShop(): Promise<TestShop> {
   await server.destroy();
   const owner = connect(`${SERVER}/${name}`, 4);
   await owner.raw('grant usage on schema public to hush_pail_app');
-  await migrate(owner);
+  await migrate(owner, migrations);
   await loadDemo(owner, AT);
   const appUrl = new URL(`${SERVER}/${name}`);
   appUrl.username = 'hush_pail_app';

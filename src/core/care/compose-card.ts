@@ -2,6 +2,7 @@ import type { Species } from '../species/species';
 import type { Vessel } from '../arrangement/types';
 import type { SolutionKey } from '../water/solutions';
 import { SOLUTIONS } from '../water/solutions';
+import type { HabitKey } from '../habits/habits';
 import { cardCautions } from './card-cautions';
 
 /** A line of the card: what to do, and the day it falls on where it has one (ISO date). */
@@ -10,7 +11,12 @@ export interface CareLine {
     'water' | 'food' | 'change' | 'top-up' | 'place' | 'nights' | 'pull' | 'anthers' | 'mist' | 'no-recut';
   readonly text: string;
   readonly date: string | null;
+  /** Median days it buys this arrangement; null where that was not reckoned. */
+  readonly gainDays: number | null;
 }
+
+/** Days that habits buy this very arrangement, by habit. */
+export type HabitGains = Readonly<Partial<Record<HabitKey, number>>>;
 
 export interface CareCardInput {
   readonly vessel: Vessel;
@@ -22,6 +28,8 @@ export interface CareCardInput {
   readonly promiseDays: number;
   /** Name of the kind that is forecast to end first. */
   readonly firstToFade: string;
+  /** What each habit buys; lines go by it, largest first. Without it they keep a fixed order. */
+  readonly gains?: HabitGains;
   /** Days from `date` to each. */
   readonly daysTo: { readonly firstFade: number; readonly stillAGift: number; readonly lastStand: number };
 }
@@ -46,7 +54,9 @@ function litresInWords(litres: number): string {
   return `${Number.isInteger(litres) ? litres : litres.toFixed(1)} L`;
 }
 
-function waterLines(input: CareCardInput, hasMucilage: boolean): CareLine[] {
+type Draft = Omit<CareLine, 'gainDays'>;
+
+function waterLines(input: CareCardInput, hasMucilage: boolean): Draft[] {
   if (input.vessel.kind === 'foam')
     return [
       {
@@ -81,24 +91,33 @@ function waterLines(input: CareCardInput, hasMucilage: boolean): CareLine[] {
   ];
 }
 
-function placeLine(species: readonly Species[]): CareLine {
+function placeLines(species: readonly Species[]): Draft[] {
   const chilly = species.some((s) => (s.chillBelowC ?? -99) > 4);
   const gassed = species.some((s) => s.ethylene >= 2);
   const fruit = gassed ? 'well away from fruit' : 'away from fruit';
-  return chilly
-    ? {
+  if (chilly)
+    return [
+      {
         key: 'place',
         text: `Keep it warm, above 13 °C, never in a fridge or on a cold sill. Out of sun, off heaters, ${fruit}.`,
         date: null,
-      }
-    : {
-        key: 'place',
-        text: `Cool spot out of sun and draught, off heaters and televisions, ${fruit}. A cold place at night, 5 to 10 °C, helps most of all.`,
-        date: null,
-      };
+      },
+    ];
+  return [
+    {
+      key: 'nights',
+      text: 'Every night a cold, dark place without fruit, 5 to 10 °C: a porch, a cellar. Not a fridge full of food.',
+      date: null,
+    },
+    {
+      key: 'place',
+      text: `By day a cool spot, out of sun and draught, off heaters and televisions, ${fruit}.`,
+      date: null,
+    },
+  ];
 }
 
-function pullLine(input: CareCardInput): CareLine {
+function pullLine(input: CareCardInput): Draft {
   return {
     key: 'pull',
     text: `Pull whatever fades; ${input.firstToFade.toLowerCase()} will be first. A dying flower ages its neighbours.`,
@@ -116,6 +135,33 @@ function rescueFor(input: CareCardInput): string | null {
   return `A head hangs: cut 3 cm, stand the end in hot tap water in a mug until it cools, then deep cold water.${not}`;
 }
 
+/** The habits a line of the card asks for. */
+const HABITS_OF: Readonly<Partial<Record<CareLine['key'], readonly HabitKey[]>>> = {
+  nights: ['cold-nights'],
+  place: ['cool-room', 'no-fruit', 'out-of-dry-air'],
+  food: ['food'],
+  change: ['change', 'recut'],
+  'top-up': ['top-up'],
+  water: ['top-up'],
+  pull: ['pull-faded'],
+};
+const MOST_LINES = 6;
+
+/** The lines with the days each buys, largest first; at most six, those for safety always among them. */
+function ranked(lines: readonly Draft[], gains: HabitGains | undefined): CareLine[] {
+  const withGains = lines.map((line): CareLine => {
+    const days = (HABITS_OF[line.key] ?? []).map((habit) => gains?.[habit] ?? null).filter((d) => d !== null);
+    // What a line asks for at once is not worth the sum of its parts: the largest of them stands.
+    return { ...line, gainDays: days.length > 0 ? Math.max(...days) : null };
+  });
+  const isKept = (line: CareLine): boolean => line.key === 'anthers';
+  const inOrder = gains ? [...withGains].sort((a, b) => (b.gainDays ?? 0) - (a.gainDays ?? 0)) : withGains;
+  const others = inOrder.filter((line) => !isKept(line));
+  const kept = inOrder.filter(isKept);
+  const shown = new Set([...others.slice(0, MOST_LINES - kept.length), ...kept]);
+  return inOrder.filter((line) => shown.has(line));
+}
+
 /**
  * Composes the care card of one arrangement: five or six lines that do not contradict one another,
  * dates, what to do if a head hangs, cautions. Foam has no recut and no water change; mucilage is
@@ -123,8 +169,8 @@ function rescueFor(input: CareCardInput): string | null {
  */
 export function composeCard(input: CareCardInput): CareCard {
   const has = (test: (s: Species) => boolean): boolean => input.species.some(test);
-  const lines = [
-    placeLine(input.species),
+  const lines: Draft[] = [
+    ...placeLines(input.species),
     ...waterLines(
       input,
       has((s) => s.sap === 'mucilage'),
@@ -141,7 +187,7 @@ export function composeCard(input: CareCardInput): CareCard {
     lines.push({ key: 'mist', text: 'Mist it lightly once a day, not the roses.', date: null });
   const days = input.daysTo;
   return {
-    lines: lines.slice(0, 6),
+    lines: ranked(lines, input.gains),
     dates: {
       firstFade: addDays(input.date, days.firstFade),
       stillAGift: addDays(input.date, days.stillAGift),

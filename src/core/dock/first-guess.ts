@@ -1,3 +1,4 @@
+import type { Overrides } from '../model/figures';
 import { composeProtocol } from '../protocol/compose';
 import type { ProtocolStep } from '../protocol/types';
 import { idealArrivalStage, speciesByKey } from '../species/species';
@@ -36,11 +37,16 @@ export function firstGuess(lot: {
   readonly origin: string | null;
   readonly packing: string;
   readonly hoursSinceCut: number;
+  readonly overrides?: Overrides | null;
 }): FirstGuess {
   const species = speciesByKey(lot.speciesKey);
   const wet = isWetPacked(lot.packing);
   const route = routeNamed(lot.origin ?? '') ?? UNNAMED_ROUTE;
-  const outcome = stepJourney(species, journeyStays(route, lot.hoursSinceCut, wet));
+  const outcome = stepJourney(
+    species,
+    journeyStays(route, lot.hoursSinceCut, wet),
+    lot.overrides ?? undefined,
+  );
   const stage = idealArrivalStage(species);
   const droop = droopOf(outcome.waterContent);
   const arrival = arrivalFromJourney(species, outcome, stage, droop);

@@ -152,8 +152,6 @@ export function readLogger(text: string, offsetMin = 0): LoggerFile {
   );
   const badRows: { line: number; why: string }[] = [];
   const byTime = new Map<number, LoggerReading>();
-  let isOutOfOrder = false;
-  let latest = -Infinity;
   body.forEach((row, i) => {
     const bad = (why: string): void => void badRows.push({ line: row.line, why });
     const atMs = readTime(timeText(row), reading);
@@ -169,9 +167,9 @@ export function readLogger(text: string, offsetMin = 0): LoggerFile {
       tempC,
       humidityPct: humidity !== null && humidity >= 1 && humidity <= 100 ? humidity : null,
     });
-    if (atMs < latest) isOutOfOrder = true;
-    latest = Math.max(latest, atMs);
   });
+  const asWritten = [...byTime.keys()];
+  const isOutOfOrder = asWritten.some((atMs, i) => atMs < (asWritten[i - 1] ?? -Infinity));
   const readings = [...byTime.values()].sort((a, b) => a.atMs - b.atMs);
   if (readings.length === 0) refuse('has not one row that could be read');
   const steps = readings.slice(1).map((r, i) => (r.atMs - (readings[i]?.atMs ?? r.atMs)) / 60_000);

@@ -32,7 +32,7 @@ export function readTime(text: string, { dayFirst, offsetMin }: TimeReading): nu
   const iso = ISO.exec(text.trim());
   if (iso)
     return instant(
-      iso.slice(1, 7).map((n) => Number(n ?? 0) || 0),
+      iso.slice(1, 7).map((n) => Number(n) || 0),
       zoneMinutes(iso[7]) ?? offsetMin,
     );
   const slashed = SLASHED.exec(text.trim());

@@ -1,4 +1,5 @@
 import { idealArrivalStage, type Species } from '../species/species';
+import type { Overrides } from '../model/figures';
 import { MODEL } from '../model/constants';
 import { middlingStemAfter } from './middling-stem';
 import { lifeUsedByStage } from './stem-block';
@@ -67,7 +68,7 @@ export interface JourneyOutcome {
 }
 
 /** Steps a middling stem of the species through the journey, from the cut to the door. */
-export function stepJourney(species: Species, stays: readonly Stay[]): JourneyOutcome {
+export function stepJourney(species: Species, stays: readonly Stay[], overrides?: Overrides): JourneyOutcome {
   const stem = middlingStemAfter(
     {
       species: species.key,
@@ -76,6 +77,7 @@ export function stepJourney(species: Species, stays: readonly Stay[]): JourneyOu
       stays,
       water: { start: 'clean', solution: 'plain', changeEveryDays: null, recutAtChange: false, leafBelow: 0 },
       startHourOfDay: MODEL.lightOnHour,
+      ...(overrides ? { overrides } : {}),
     },
     stays.reduce((sum, s) => sum + (s.hours ?? 0), 0),
   );

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { lotInput } from '../../../tests/support/lot-inputs';
 import { checked } from '../door/check';
+import { SPECIES } from '../species/species';
 import { lotInputSchema } from '../door/schemas';
 import { predictLot } from './predict-lot';
 import type { LotInput, Stay } from './types';
@@ -57,23 +58,30 @@ test('splitting a stay in two changes nothing', () => {
   );
 });
 
-test('colder never shortens the life of a hardy stem standing in water', () => {
-  for (const species of ['rose', 'tulip', 'carnation', 'lily-oriental', 'statice']) {
-    const days = [2, 8, 14, 20, 26].map(
-      (tempC) => predictLot(kept(species, { stays: [{ ...VASE, tempC }] })).daysLeft.p50,
+test('colder never shortens the life of a hardy stem that stands in water, firm and without air in it', () => {
+  for (const { key } of SPECIES.filter((s) => s.chillBelowC === null)) {
+    const days = [0, 2, 5, 8, 14, 20, 26].map(
+      (tempC) => predictLot(kept(key, { draws: 60, stays: [{ ...VASE, tempC }] })).daysLeft,
     );
-    expect(days.every((d, i) => i === 0 || d <= (days[i - 1] ?? 0) + 1e-9)).toBe(true);
+    for (const p of ['p10', 'p50', 'p90'] as const)
+      expect(days.every((d, i) => i === 0 || d[p] <= (days[i - 1]?.[p] ?? 0) + 1e-9)).toBe(true);
   }
 });
 
 test('dirtier water never lengthens it', () => {
-  for (const species of ['rose', 'gerbera', 'hydrangea', 'stock']) {
+  for (const { key } of SPECIES) {
     const days = (['clean', 'rinsed', 'reused'] as const).map(
-      (start) => predictLot(kept(species, { water: { ...kept(species).water, start } })).daysLeft.p50,
+      (start) => predictLot(kept(key, { draws: 60, water: { ...kept(key).water, start } })).daysLeft.p50,
     );
     expect(days[0]).toBeGreaterThanOrEqual(days[1] ?? 99);
     expect(days[1]).toBeGreaterThanOrEqual(days[2] ?? 99);
   }
+});
+
+test('more draws narrow the error told as one over the root of their number', () => {
+  const told = (draws: number): number => predictLot(kept('rose', { draws })).daysLeftError.p50;
+  expect(told(250) / told(4000)).toBeGreaterThan(2.8);
+  expect(told(250) / told(4000)).toBeLessThan(5.6);
 });
 
 test('cold injures the tropical, and fruit gases the sensitive', () => {

@@ -1,5 +1,7 @@
 import { manyNewestEntries } from '@/data/record';
 import { inMyShop } from '@/server/session';
+import { DeskTabs } from './desk-tabs';
+import css from './desk.module.css';
 
 const SHOWN = 60;
 
@@ -16,9 +18,10 @@ export async function DeskPage() {
     minute: '2-digit',
   });
   return (
-    <section style={{ maxWidth: 860 }}>
+    <section className={css.desk}>
+      <DeskTabs here="/desk" />
       <h1>The record</h1>
-      <p style={{ margin: '14px 0 22px' }} className="soft">
+      <p className="soft">
         Everything done, newest first. An entry is never changed: a slip is taken back by another entry.
         Losses, claims, promises kept, suppliers and trials will stand here later; they are not built yet.
       </p>
@@ -27,15 +30,7 @@ export async function DeskPage() {
       ) : (
         <ul className="rowlist">
           {entries.map((e) => (
-            <li
-              key={e.id}
-              style={{
-                display: 'grid',
-                gridTemplateColumns: '96px minmax(0,1fr) auto',
-                gap: 14,
-                padding: '12px 0',
-              }}
-            >
+            <li key={e.id} className={css.entry}>
               <span className="soft">{when.format(e.at)}</span>
               <span>
                 {e.corrected ? <s>{e.words}</s> : e.words}

@@ -2,6 +2,7 @@ import 'server-only';
 import * as v from 'valibot';
 import { speciesKeySchema } from '@/core/door/schemas';
 import { firstGuess, hoursSinceCut } from '@/core/dock/first-guess';
+import type { Overrides } from '@/core/model/figures';
 import { findSpecies } from '@/core/species/species';
 import { bookDelivery, isBooked, type NewLot } from '@/data/deliveries';
 import { RefusedError } from '@/data/errors';
@@ -10,6 +11,7 @@ import { writeEntry } from '@/data/record';
 import { manyRooms } from '@/data/rooms';
 import { insertPlan, manyStepsOfLot } from '@/data/steps';
 import { deedKind } from '@/server/deeds';
+import { shopOverrides } from '@/server/own-figures';
 import { planFor } from '@/server/lot-forecasts';
 import { BIN_REASONS } from './words';
 
@@ -40,7 +42,7 @@ const bookLineSchema = v.object({
 });
 type BookLine = v.InferOutput<typeof bookLineSchema>;
 
-function newLot(line: BookLine, arrivedAt: Date): NewLot {
+function newLot(line: BookLine, arrivedAt: Date, overrides: Overrides | null): NewLot {
   const hours = hoursSinceCut(line.cutDate, arrivedAt);
   if (hours < -24)
     throw new RefusedError(
@@ -54,7 +56,13 @@ function newLot(line: BookLine, arrivedAt: Date): NewLot {
   return {
     ...line,
     packing,
-    ...firstGuess({ speciesKey: line.speciesKey, origin: line.origin, packing, hoursSinceCut: hours }),
+    ...firstGuess({
+      speciesKey: line.speciesKey,
+      origin: line.origin,
+      packing,
+      hoursSinceCut: hours,
+      overrides,
+    }),
   };
 }
 
@@ -75,11 +83,12 @@ const bookIn = deedKind(
       );
     const bench = (await manyRooms(trx)).find((r) => r.kind === 'bench');
     if (!bench) throw new RefusedError('The shop has no bench set up. Nothing was booked in.');
+    const overrides = await shopOverrides(trx);
     return bookDelivery(trx, deed, {
       ...note,
       roomId: bench.id,
       arrivedAt: deed.at,
-      lots: note.lines.map((l) => newLot(l, deed.at)),
+      lots: note.lines.map((l) => newLot(l, deed.at, overrides)),
     });
   },
 );

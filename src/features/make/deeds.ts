@@ -1,13 +1,30 @@
 import 'server-only';
+import { setImmediate } from 'node:timers/promises';
 import * as v from 'valibot';
 import { sharedSolution } from '@/core/arrangement/care-styles';
-import { predictArrangement } from '@/core/arrangement/predict-arrangement';
+import { predictInSlices } from '@/core/arrangement/predict-arrangement';
+import { dayCostsInSteps, type HabitWorth } from '@/core/habits/what-a-day-costs';
+import type { ArrangementInput } from '@/core/arrangement/types';
 import { speciesByKey } from '@/core/species/species';
 import { makeArrangement } from '@/data/arrangements';
 import { RefusedError } from '@/data/errors';
 import { deedKind } from '@/server/deeds';
+import { shopOverrides } from '@/server/own-figures';
 import { stockNow } from '@/server/stock';
-import { arrangementInput } from './forecast-input';
+import { arrangementInput, habitInput } from './forecast-input';
+
+/** Lets other requests be answered between slices of a long reckoning. */
+const pause = (): Promise<void> => setImmediate();
+
+/** What each habit is worth to the arrangement, as its card will rank them. */
+async function habitsOf(input: ArrangementInput): Promise<readonly HabitWorth[]> {
+  const steps = dayCostsInSteps(habitInput(input));
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value.habits;
+    await pause();
+  }
+}
 
 const make = deedKind(
   v.object({
@@ -23,6 +40,7 @@ const make = deedKind(
       v.minValue(0.1, 'must be 0.1 L or more'),
       v.maxValue(50, 'must be 50 L or less'),
     ),
+    care: v.picklist(['mixed', 'careful', 'usual', 'careless']),
     lines: v.pipe(
       v.array(
         v.object({
@@ -34,7 +52,7 @@ const make = deedKind(
       v.maxLength(40),
     ),
   }),
-  async ({ trx, deed, me }, { name, vesselKind, litres, lines }) => {
+  async ({ trx, deed, me }, { name, vesselKind, litres, care, lines }) => {
     if (new Set(lines.map((l) => l.lotId)).size !== lines.length)
       throw new RefusedError('A lot stands twice in the recipe. Nothing was made.');
     const stock = await stockNow(trx, me, deed.at);
@@ -46,8 +64,16 @@ const make = deedKind(
         );
       return { speciesKey: found.lot.speciesKey, arrival: found.arrival, stems };
     });
-    const input = arrangementInput(chosen, { kind: vesselKind, litres }, me.shop.promiseConfidence);
-    const result = predictArrangement(input);
+    const input = arrangementInput(
+      chosen,
+      { kind: vesselKind, litres },
+      me.shop.promiseConfidence,
+      care,
+      await shopOverrides(trx),
+    );
+    const forecast = await predictInSlices(input, { pause });
+    if (!forecast) throw new RefusedError('Its forecast was given up. Nothing was made; try again.');
+    const result = { ...forecast, habits: await habitsOf(input) };
     const solution =
       vesselKind === 'foam' ? 'plain' : sharedSolution(chosen.map((c) => speciesByKey(c.speciesKey)));
     return {

@@ -1,4 +1,5 @@
-import type { ArrangementInput, Vessel } from '@/core/arrangement/types';
+import type { ArrangementInput, Care, Vessel } from '@/core/arrangement/types';
+import type { Overrides } from '@/core/model/figures';
 import { TABLE } from '@/core/vase-life/lot-history';
 import type { Arrival } from '@/core/vase-life/types';
 
@@ -10,21 +11,39 @@ export interface ChosenLine {
 
 const SEED = 7;
 /** The same for the live screen and for what is issued, so that the two never disagree. */
-const DRAWS = 120;
+const DRAWS = 300;
+/** Reruns of one change share their luck, so that fewer draws tell them apart. */
+const HABIT_DRAWS = 80;
+const MOST_STEMS_DRAWN = 150_000;
 
-/** The forecast an arrangement gets: on a table at home, kept as customers keep flowers. */
+/** Draws that a huge arrangement can have and still be answered in a second or so. */
+function drawsFor(lines: readonly ChosenLine[], draws: number): number {
+  const stems = lines.reduce((n, l) => n + l.stems, 0);
+  return Math.max(40, Math.min(draws, Math.floor(MOST_STEMS_DRAWN / Math.max(1, stems))));
+}
+
+/** The forecast an arrangement gets: on a table at home, kept as this customer keeps flowers. */
 export function arrangementInput(
   lines: readonly ChosenLine[],
   vessel: Vessel,
   confidence: number,
+  care: Care,
+  overrides: Overrides | null,
 ): ArrangementInput {
   return {
     seed: SEED,
-    draws: DRAWS,
+    draws: drawsFor(lines, DRAWS),
     lines: lines.map((l) => ({ species: l.speciesKey, stems: l.stems, arrival: l.arrival, leafShare: 0.6 })),
     vessel,
     stays: [{ hours: null, ...TABLE, wet: true }],
     confidence,
-    care: 'mixed',
+    care,
+    ...(overrides ? { overrides } : {}),
   };
+}
+
+/** What habits are reckoned against: the same, kept as its card will say. */
+export function habitInput(input: ArrangementInput): ArrangementInput {
+  const lines = input.lines.map((l) => ({ speciesKey: l.species, arrival: l.arrival, stems: l.stems }));
+  return { ...input, care: 'careful', draws: Math.min(input.draws, drawsFor(lines, HABIT_DRAWS)) };
 }

@@ -1,108 +1,89 @@
 'use client';
-import type { ArrangementForecast } from '@/core/arrangement/types';
+import type { Care } from '@/core/arrangement/types';
 import { daysInWords } from '@/drawing/life-line';
+import { dateOf } from './days';
 import css from './make.module.css';
 import { ShareChart } from './share-chart';
+import type { Live } from './use-forecast';
 
 interface Props {
-  readonly live: {
-    readonly forecast: ArrangementForecast | null;
-    readonly isWorking: boolean;
-    readonly failed: boolean;
-  };
+  readonly live: Live;
+  /** Whether anything stands in the vessel. */
+  readonly isEmpty: boolean;
   /** Names of the lines, in the forecast's order. */
   readonly names: readonly string[];
   readonly confidence: number;
+  readonly care: Care;
   readonly now: number;
 }
 
-function dateIn(now: number, days: number): string {
-  return new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', timeZone: 'UTC' }).format(
-    now + Math.floor(days) * 86_400_000,
+const KEPT_BY: Readonly<Record<Care, string>> = {
+  mixed: 'whoever keeps it',
+  careful: 'kept with care',
+  usual: 'kept as most do',
+  careless: 'kept carelessly',
+};
+
+function Waiting({ failed, isEmpty }: { failed: boolean; isEmpty: boolean }) {
+  const [title, words] = failed
+    ? ['The forecast could not be made', 'It can still be made; its forecast is worked out again when it is.']
+    : isEmpty
+      ? ['How long will it last?', 'Take stems from the left; the answer stands here as you go.']
+      : ['Working it out …', 'Hundreds of ways it could go, hour by hour.'];
+  return (
+    <div className={css.waiting} role="status">
+      <h2>{title}</h2>
+      <p className="soft">{words}</p>
+    </div>
   );
 }
 
-/** The three dates, the promise, the curve, and what ends first. */
-export function ForecastPanel({ live, names, confidence, now }: Props) {
+/** The three dates, the promise, the curve, what ends first and what each habit buys. */
+export function ForecastPanel({ live, isEmpty, names, confidence, care, now }: Props) {
   const { forecast } = live;
-  if (!forecast)
-    return (
-      <div className={css.waiting} role="status">
-        <h2>
-          {live.failed
-            ? 'The forecast could not be made'
-            : live.isWorking
-              ? 'Working it out …'
-              : 'How long will it last?'}
-        </h2>
-        <p className="soft">
-          {live.failed
-            ? 'It can still be made; its forecast is worked out again when it is.'
-            : live.isWorking
-              ? 'A hundred ways it could go, hour by hour.'
-              : 'Take stems from the left; the answer stands here as you go.'}
-        </p>
-      </div>
-    );
+  if (!forecast || isEmpty || live.failed) return <Waiting failed={live.failed} isEmpty={isEmpty} />;
   const dates = [
     ['first fade', forecast.firstFade],
     ['still a gift', forecast.stillAGift],
     ['last stand', forecast.lastStand],
   ] as const;
-  const limiting = names[forecast.limitingLine];
+  const limiting = names.length > 1 ? names[forecast.limitingLine] : undefined;
+  const gain = forecast.lines[forecast.limitingLine]?.gainIfReplacedDays ?? 0;
+  const isPartial = live.isStale || live.share < 1;
   return (
-    <div className={css.forecast}>
-      <dl className={css.dates}>
-        {dates.map(([word, q]) => (
-          <div key={word}>
-            <dd className={css.date}>{dateIn(now, q.p50)}</dd>
-            <dt>
-              {word}
-              <br />
-              <span className="soft">{daysInWords(q)}</span>
-            </dt>
-          </div>
-        ))}
-      </dl>
-      <ShareChart forecast={forecast} names={names} now={now} />
-      <p className={css.promise}>
-        Promise{' '}
-        <strong>
-          {forecast.promiseDays} {forecast.promiseDays === 1 ? 'day' : 'days'}
-        </strong>{' '}
-        <span className="soft">
-          kept {Math.round(confidence * 100)} times in 100, as customers mixed keep flowers
-        </span>
-      </p>
-      {names.length > 1 && limiting && (
-        <p className={css.ends}>
-          {limiting} ends it first:{' '}
-          {daysInWords(forecast.lines[forecast.limitingLine]?.daysLeft ?? forecast.firstFade)}.
+    <div className={css.forecast} aria-busy={isPartial}>
+      <div className={live.isStale ? css.stale : css.forecast}>
+        <dl className={css.dates}>
+          {dates.map(([word, q]) => (
+            <div key={word}>
+              <dd className={css.date}>{dateOf(now, q.p50)}</dd>
+              <dt>
+                {word}
+                <br />
+                <span className="soft">{daysInWords(q)}</span>
+              </dt>
+            </div>
+          ))}
+        </dl>
+        <ShareChart forecast={forecast} names={names} now={now} />
+        <p className={css.promise}>
+          Promise{' '}
+          <strong>
+            {forecast.promiseDays} {forecast.promiseDays === 1 ? 'day' : 'days'}
+          </strong>{' '}
+          <span className="soft">
+            {isPartial
+              ? `so far, from ${forecast.draws} draws`
+              : `${Math.round(confidence * 100)} times in 100, ${KEPT_BY[care]}`}
+          </span>
         </p>
-      )}
-      <details>
-        <summary className={css.summary}>The same as a table</summary>
-        <table className={css.table}>
-          <thead>
-            <tr>
-              <th>Line</th>
-              <th>1 in 10 ends by day</th>
-              <th>Half by</th>
-              <th>9 in 10 by</th>
-            </tr>
-          </thead>
-          <tbody>
-            {forecast.lines.map((l, i) => (
-              <tr key={`${l.species}${i}`}>
-                <th>{names[i]}</th>
-                <td>{l.daysLeft.p10.toFixed(1)}</td>
-                <td>{l.daysLeft.p50.toFixed(1)}</td>
-                <td>{l.daysLeft.p90.toFixed(1)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </details>
+        {limiting && (
+          <p className={css.ends}>
+            {limiting} ends it first
+            {gain >= 0.3 ? `: ${gain.toFixed(1)} days more, were it like the rest.` : '.'}
+          </p>
+        )}
+      </div>
     </div>
   );
 }

@@ -2,12 +2,16 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v4 } from 'uuid';
+import type { Care } from '@/core/arrangement/types';
+import type { Overrides } from '@/core/model/figures';
 import { Choices } from '@/shell/choices';
 import { useDeeds } from '@/shell/deeds';
 import { Stepper } from '@/shell/stepper';
 import type { LotView } from '@/server/stock';
 import { arrangementInput } from './forecast-input';
 import { ForecastPanel } from './forecast-panel';
+import { ForecastTable } from './forecast-table';
+import { HabitRanking } from './habit-ranking';
 import css from './make.module.css';
 import { StockList } from './stock-list';
 import { useForecast } from './use-forecast';
@@ -27,11 +31,13 @@ export function MakeBoard({
   lots,
   dry,
   confidence,
+  overrides,
   now,
 }: {
   lots: readonly LotView[];
   dry: number;
   confidence: number;
+  overrides: Overrides | null;
   now: number;
 }) {
   const router = useRouter();
@@ -39,6 +45,7 @@ export function MakeBoard({
   const [recipe, setRecipe] = useState<Readonly<Record<string, number>>>({});
   const [kind, setKind] = useState<'vase' | 'foam'>('vase');
   const [litres, setLitres] = useState(1.5);
+  const [care, setCare] = useState<Care>('mixed');
   const [name, setName] = useState('');
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
@@ -56,8 +63,11 @@ export function MakeBoard({
           chosen.map((c) => ({ speciesKey: c.lot.speciesKey, arrival: c.lot.arrival, stems: c.stems })),
           { kind, litres },
           confidence,
+          care,
+          overrides,
         );
   const live = useForecast(input);
+  const names = chosen.map((c) => c.lot.name);
   const called = name.trim() || namedAfter(chosen);
 
   const make = async () => {
@@ -69,6 +79,7 @@ export function MakeBoard({
         name: called,
         vesselKind: kind,
         litres,
+        care,
         lines: chosen.map((c) => ({ lotId: c.lot.id, stems: c.stems })),
       },
       actionKey,
@@ -120,32 +131,64 @@ export function MakeBoard({
         </div>
       </section>
       <section className={css.right} aria-label="How long it lasts">
-        <ForecastPanel live={live} names={chosen.map((c) => c.lot.name)} confidence={confidence} now={now} />
+        <div className={css.keptBy}>
+          <span className="soft" aria-hidden="true">
+            kept by
+          </span>
+          <Choices
+            label="Who keeps it"
+            className={css.keepers}
+            value={care}
+            onChange={setCare}
+            options={[
+              { value: 'mixed', words: 'Anybody' },
+              { value: 'careful', words: 'Careful' },
+              { value: 'usual', words: 'Usual' },
+              { value: 'careless', words: 'Careless' },
+            ]}
+          />
+        </div>
+        <ForecastPanel
+          live={live}
+          isEmpty={count === 0}
+          names={names}
+          confidence={confidence}
+          care={care}
+          now={now}
+        />
         {problem && (
           <p className="said" role="alert">
             {problem}
           </p>
         )}
-        <label className={css.name}>
-          Called
-          <input
-            className={css.input}
-            value={name}
-            maxLength={80}
-            placeholder={called || 'foyer tray, 6'}
-            onChange={(e) => setName(e.target.value)}
-          />
-        </label>
-        <button
-          type="button"
-          className="deed"
-          disabled={busy || count === 0}
-          onClick={() => void make()}
-          data-step-in-hand
-        >
-          {busy ? 'Making …' : count === 0 ? 'Take stems from the left' : `Make it of ${count} stems`}
-          {count > 0 && <kbd>.</kbd>}
-        </button>
+        <div className={css.makeIt}>
+          <label className={css.name}>
+            Called
+            <input
+              className={css.input}
+              value={name}
+              maxLength={80}
+              placeholder={called || 'foyer tray, 6'}
+              onChange={(e) => setName(e.target.value)}
+            />
+          </label>
+          <button
+            type="button"
+            className="deed"
+            disabled={busy || count === 0}
+            onClick={() => void make()}
+            data-step-in-hand
+          >
+            {busy ? 'Making …' : count === 0 ? 'Take stems from the left' : `Make it of ${count} stems`}
+            {count > 0 && <kbd>.</kbd>}
+          </button>
+        </div>
+        {count > 0 && live.forecast && !live.failed && (
+          <>
+            <HabitRanking costs={live.isStale ? null : live.costs} share={live.costsShare} />
+            <ForecastTable forecast={live.forecast} names={names} now={now} />
+          </>
+        )}
       </section>
     </div>
   );

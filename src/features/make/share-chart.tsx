@@ -1,14 +1,37 @@
 'use client';
 import { scaleLinear } from 'd3-scale';
 import { area, curveMonotoneX, line } from 'd3-shape';
-import type { ArrangementForecast } from '@/core/arrangement/types';
+import type { ArrangementForecast, LineForecast } from '@/core/arrangement/types';
+import { weekdayOf } from './days';
 
 const W = 520;
-const H = 200;
+const H = 214;
 const LEFT = 8;
-const BOTTOM = 172;
+const RIGHT = W - 8;
+const BOTTOM = 186;
+const TOP = 24;
 
-/** Share of the weight presentable over the days, with its band; the line that ends first dashed beneath. */
+interface Named {
+  readonly name: string;
+  readonly forecast: LineForecast;
+  readonly isLimiting: boolean;
+}
+
+/** Day, a fraction too, on which a share falls through a level; the last day when it never does. */
+function dayBelow(share: readonly number[], level: number, lastDay: number): number {
+  const after = share.findIndex((s) => s < level);
+  if (after <= 0) return after < 0 ? lastDay : 0;
+  const [high, low] = [share[after - 1] ?? 1, share[after] ?? 0];
+  return Math.min(lastDay, after - 1 + (high - level) / Math.max(1e-9, high - low));
+}
+
+/** The limiting line and the one that lasts longest carry their names; the rest are in the table. */
+function labelled(lines: readonly Named[]): Named[] {
+  const longest = [...lines].sort((a, b) => b.forecast.daysLeft.p50 - a.forecast.daysLeft.p50)[0];
+  return lines.filter((l) => l.isLimiting || l === longest);
+}
+
+/** Share of the weight presentable over the days, with its band, over each line's own. */
 export function ShareChart({
   forecast,
   names,
@@ -19,48 +42,79 @@ export function ShareChart({
   now: number;
 }) {
   const lastDay = Math.min(forecast.horizonDays, Math.max(8, Math.ceil(forecast.lastStand.p90) + 3));
-  const x = scaleLinear([0, lastDay], [LEFT, W - 8]);
-  const y = scaleLinear([0, 1], [BOTTOM, 22]);
+  const x = scaleLinear([0, lastDay], [LEFT, RIGHT]);
+  const y = scaleLinear([0, 1], [BOTTOM, TOP]);
   const days = Array.from({ length: lastDay + 1 }, (_, d) => d);
-  const shareLine = line<number>()
-    .x((d) => x(d))
-    .curve(curveMonotoneX);
-  const whole = shareLine.y((d) => y(forecast.presentableShareByDay[d] ?? 0))(days);
+  const shareLine = (share: readonly number[]): string =>
+    line<number>()
+      .x((d) => x(d))
+      .y((d) => y(share[d] ?? 0))
+      .curve(curveMonotoneX)(days) ?? '';
   const band = area<number>()
     .x((d) => x(d))
     .y0((d) => y(forecast.presentableBandByDay[d]?.p10 ?? 0))
     .y1((d) => y(forecast.presentableBandByDay[d]?.p90 ?? 0))
     .curve(curveMonotoneX)(days);
-  const limiting = forecast.lines[forecast.limitingLine];
-  const worst =
-    limiting && names.length > 1 ? shareLine.y((d) => y(limiting.presentableShareByDay[d] ?? 0))(days) : null;
+  const lines = forecast.lines.map((l, i): Named => ({
+    name: names[i] ?? l.species,
+    forecast: l,
+    isLimiting: i === forecast.limitingLine,
+  }));
+  const shown = lines.length > 1 ? lines : [];
   const everyDays = lastDay > 16 ? 4 : 2;
-  const weekday = (day: number): string =>
-    new Intl.DateTimeFormat('en-GB', { weekday: 'short', timeZone: 'UTC' }).format(now + day * 86_400_000);
   return (
     <svg
       viewBox={`0 0 ${W} ${H}`}
       width="100%"
       role="img"
-      aria-label={`Share presentable by day; the promise stands at day ${forecast.promiseDays}`}
+      aria-label={`Share presentable by day; the promise stands at day ${forecast.promiseDays}. The same stands as a table below.`}
     >
       <path d={band ?? ''} fill="var(--green)" fillOpacity={0.2} />
       <path
-        d={`M${LEFT} ${y(0.75)} H${W - 8}`}
+        d={`M${LEFT} ${y(0.75)} H${RIGHT}`}
         stroke="var(--ink-soft)"
         strokeDasharray="2 5"
         strokeWidth={1.6}
       />
-      <text x={W - 10} y={y(0.75) - 6} textAnchor="end" fontSize={15} fill="var(--ink-soft)">
+      <text x={RIGHT} y={y(0.75) - 6} textAnchor="end" fontSize={16.5} fill="var(--ink-soft)">
         still a gift
       </text>
-      {worst && <path d={worst} fill="none" stroke="var(--rust)" strokeWidth={2.4} strokeDasharray="7 5" />}
-      <path d={whole ?? ''} fill="none" stroke="var(--green)" strokeWidth={4} />
-      <path d={`M${LEFT} ${BOTTOM} H${W - 8}`} stroke="var(--ink)" strokeWidth={1.6} />
+      {shown.map(({ name, forecast: l, isLimiting }, i) => (
+        <path
+          key={`${name}${i}`}
+          d={shareLine(l.presentableShareByDay)}
+          fill="none"
+          stroke={isLimiting ? 'var(--rust)' : 'var(--ink-soft)'}
+          strokeWidth={isLimiting ? 2.6 : 1.3}
+          strokeDasharray={isLimiting ? '7 5' : undefined}
+        />
+      ))}
+      <path d={shareLine(forecast.presentableShareByDay)} fill="none" stroke="var(--green)" strokeWidth={4} />
+      {labelled(shown).map(({ name, forecast: l, isLimiting }, i) => {
+        const level = isLimiting ? 0.12 : 0.5;
+        const at = x(dayBelow(l.presentableShareByDay, level, lastDay));
+        return (
+          <text
+            key={`${name}${i}`}
+            x={isLimiting ? Math.max(LEFT + 60, at - 8) : Math.min(RIGHT - 4, at + 8)}
+            y={y(level) + 4}
+            textAnchor={isLimiting || at > W * 0.72 ? 'end' : 'start'}
+            fontSize={16.5}
+            fontWeight={isLimiting ? 650 : 400}
+            fill={isLimiting ? 'var(--rust)' : 'var(--ink-soft)'}
+            stroke="var(--paper)"
+            strokeWidth={4}
+            paintOrder="stroke"
+          >
+            {name.toLowerCase()}
+          </text>
+        );
+      })}
+      <path d={`M${LEFT} ${BOTTOM} H${RIGHT}`} stroke="var(--ink)" strokeWidth={1.6} />
       {forecast.promiseDays > 0 && (
         <>
-          <path d={`M${x(forecast.promiseDays)} ${BOTTOM} V14`} stroke="var(--ink)" strokeWidth={2.6} />
-          <text x={x(forecast.promiseDays) + 7} y={16} fontSize={16} fontWeight={650} fill="var(--ink)">
+          <path d={`M${x(forecast.promiseDays)} ${BOTTOM} V12`} stroke="var(--ink)" strokeWidth={2.6} />
+          <text x={x(forecast.promiseDays) + 7} y={15} fontSize={17} fontWeight={650} fill="var(--ink)">
             promise {forecast.promiseDays}
           </text>
         </>
@@ -72,11 +126,11 @@ export function ShareChart({
             key={d}
             x={x(d)}
             y={BOTTOM + 20}
-            fontSize={15}
+            fontSize={16.5}
             textAnchor={d === 0 ? 'start' : 'middle'}
             fill="var(--ink-soft)"
           >
-            {d === 0 ? 'today' : weekday(d)}
+            {d === 0 ? 'today' : weekdayOf(now, d)}
           </text>
         ))}
     </svg>

@@ -1,44 +1,106 @@
 'use client';
-import { wrap } from 'comlink';
-import { useEffect, useState } from 'react';
+import { proxy, wrap, type Remote } from 'comlink';
+import { useEffect, useRef, useState } from 'react';
 import type { ArrangementForecast, ArrangementInput } from '@/core/arrangement/types';
+import type { DayCosts } from '@/core/habits/what-a-day-costs';
 import type { ForecastDoor } from '@/workers/forecast.worker';
+import { habitInput } from './forecast-input';
 
-interface Live {
+/** What is known of the arrangement in hand, as far as it has been worked out. */
+export interface Live {
   readonly forecast: ArrangementForecast | null;
-  readonly isWorking: boolean;
+  /** Share of the forecast's draws that are done; 1 when it is whole. */
+  readonly share: number;
+  readonly costs: DayCosts | null;
+  readonly costsShare: number;
+  /** True while what is shown is of what stood in the vessel a moment ago. */
+  readonly isStale: boolean;
   readonly failed: boolean;
 }
 
-const SETTLE_MS = 120;
+interface Known extends Omit<Live, 'isStale'> {
+  readonly key: string | null;
+}
+
+const NOTHING: Known = {
+  key: null,
+  forecast: null,
+  share: 0,
+  costs: null,
+  costsShare: 0,
+  failed: false,
+};
+const SETTLE_MS = 40;
+
+/** The worker, begun when first asked and kept: beginning one costs more than a forecast. */
+function useWorker(): () => Remote<ForecastDoor> {
+  const held = useRef<{ worker: Worker; door: Remote<ForecastDoor> } | null>(null);
+  useEffect(
+    () => () => {
+      held.current?.worker.terminate();
+      held.current = null;
+    },
+    [],
+  );
+  return () => {
+    if (!held.current) {
+      const worker = new Worker(new URL('../../workers/forecast.worker.ts', import.meta.url), {
+        type: 'module',
+      });
+      held.current = { worker, door: wrap<ForecastDoor>(worker) };
+    }
+    return held.current.door;
+  };
+}
 
 /**
- * The forecast of what stands in the vessel, made in a worker. A change of input ends the worker
- * that was at it: a forecast of what is no longer there is never shown.
+ * The forecast of what stands in the vessel and what each habit is worth to it, worked out in a
+ * worker: the first band after a few dozen draws, then all of them, then the habits. A change of
+ * input gives up what was being worked out.
  */
 export function useForecast(input: ArrangementInput | null): Live {
   const key = input === null ? null : JSON.stringify(input);
-  const [done, setDone] = useState<{ key: string; forecast: ArrangementForecast | null } | null>(null);
+  const [known, setKnown] = useState<Known>(NOTHING);
+  const door = useWorker();
+  const askedFor = useRef(door);
+  useEffect(() => {
+    askedFor.current = door;
+  });
   useEffect(() => {
     if (key === null) return;
-    let worker: Worker | null = null;
+    let isCurrent = true;
+    const update = (change: Partial<Known>): void => {
+      if (isCurrent)
+        setKnown((last) => (last.key === key ? { ...last, ...change } : { ...NOTHING, key, ...change }));
+    };
+    // What the worker tells on the way travels apart from its answer and may come after it.
+    let isWhole = false;
+    const workOut = async (): Promise<void> => {
+      const worker = askedFor.current();
+      const asked = JSON.parse(key) as ArrangementInput;
+      const forecast = await worker.predict(
+        asked,
+        proxy((share: number, partial: ArrangementForecast | null) => {
+          if (partial && !isWhole) update({ forecast: partial, share });
+        }),
+      );
+      if (!forecast || !isCurrent) return;
+      isWhole = true;
+      update({ forecast, share: 1 });
+      const costs = await worker.dayCosts(
+        habitInput(asked),
+        proxy((costsShare: number) => update({ costsShare })),
+      );
+      if (costs) update({ costs });
+    };
     const timer = setTimeout(() => {
-      worker = new Worker(new URL('../../workers/forecast.worker.ts', import.meta.url), { type: 'module' });
-      const fail = () => setDone({ key, forecast: null });
-      worker.addEventListener('error', fail);
-      wrap<ForecastDoor>(worker)
-        .predict(JSON.parse(key) as ArrangementInput)
-        .then((forecast) => setDone({ key, forecast }), fail);
+      workOut().catch(() => update({ failed: true }));
     }, SETTLE_MS);
     return () => {
+      isCurrent = false;
       clearTimeout(timer);
-      worker?.terminate();
     };
   }, [key]);
-  const isDone = key !== null && done?.key === key;
-  return {
-    forecast: isDone ? done.forecast : null,
-    isWorking: key !== null && !isDone,
-    failed: isDone && done.forecast === null,
-  };
+  if (key === null) return { ...NOTHING, isStale: false };
+  return { ...known, isStale: known.key !== key };
 }

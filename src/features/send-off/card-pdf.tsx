@@ -1,8 +1,9 @@
 import 'server-only';
 import path from 'node:path';
 import { Document, Font, Page, StyleSheet, Text, View, renderToBuffer } from '@react-pdf/renderer';
+import type { CareLine } from '@/core/care/compose-card';
 import type { IssuedCard } from '@/data/arrangements';
-import { dayWords, sentenceDate } from './card-words';
+import { dayWords, gainWords, sentenceDate } from './card-words';
 
 const font = (pkg: string, file: string): string =>
   path.join(process.cwd(), 'node_modules', '@fontsource', pkg, 'files', file);
@@ -53,13 +54,15 @@ const styles = StyleSheet.create({
   caution: { fontSize: 7.6, marginTop: 2, fontWeight: 700, color: '#8a3520' },
 });
 
-function Line({ number, date, text }: { number: number; date: string | null; text: string }) {
+function Line({ number, line }: { number: number; line: CareLine }) {
+  const gain = gainWords(line.gainDays);
   return (
     <View style={styles.line}>
       <Text style={styles.number}>{number}</Text>
       <Text style={styles.text}>
-        {date && <Text style={styles.bold}>{dayWords(date)}: </Text>}
-        {text}
+        {line.date && <Text style={styles.bold}>{dayWords(line.date)}: </Text>}
+        {line.text}
+        {gain && <Text style={styles.bold}> {gain}</Text>}
       </Text>
     </View>
   );
@@ -79,7 +82,7 @@ function CardDocument({ issued }: { issued: IssuedCard }) {
         <Text style={styles.name}>{issued.arrangementName}</Text>
         <Text style={styles.contents}>{issued.contents.join(', ')}</Text>
         {card.lines.map((l, i) => (
-          <Line key={l.key} number={i + 1} date={l.date} text={l.text} />
+          <Line key={l.key} number={i + 1} line={l} />
         ))}
         <View style={styles.dates}>
           {dates.map(([word, date]) => (

@@ -1,5 +1,5 @@
 import type { IssuedCard } from '@/data/arrangements';
-import { dayWords, sentenceDate } from './card-words';
+import { dayWords, gainWords, sentenceDate } from './card-words';
 import css from './send-off.module.css';
 
 /** The care card, one A6 side, as it prints. */
@@ -17,6 +17,7 @@ export function CardSheet({ issued }: { issued: IssuedCard }) {
           <li key={l.key}>
             {l.date && <strong>{dayWords(l.date)}: </strong>}
             {l.text}
+            {gainWords(l.gainDays) && <em className={css.gain}> {gainWords(l.gainDays)}</em>}
           </li>
         ))}
       </ol>

@@ -21,3 +21,10 @@ export function sentenceDate(isoDate: string): string {
     timeZone: 'UTC',
   }).format(at(isoDate));
 }
+
+/** What a line buys, in whole days, as a card says it; null where that is under half a day or unknown. */
+export function gainWords(gainDays: number | null | undefined): string | null {
+  if (gainDays === null || gainDays === undefined || gainDays < 0.5) return null;
+  const days = Math.max(1, Math.round(gainDays));
+  return `Worth about ${days === 1 ? 'a day' : `${days} days`}.`;
+}

@@ -2,6 +2,8 @@ import 'server-only';
 import * as v from 'valibot';
 import { composeCard } from '@/core/care/compose-card';
 import type { ArrangementForecast } from '@/core/arrangement/types';
+import type { HabitGains } from '@/core/care/compose-card';
+import type { HabitWorth } from '@/core/habits/what-a-day-costs';
 import { speciesByKey } from '@/core/species/species';
 import type { SolutionKey } from '@/core/water/solutions';
 import {
@@ -19,6 +21,10 @@ import { deedKind } from '@/server/deeds';
 const CHANGE_DAYS = 4;
 const DAY_MS = 86_400_000;
 
+function gainsOf(habits: readonly HabitWorth[]): HabitGains {
+  return Object.fromEntries(habits.map((h) => [h.habit, h.medianGainDays]));
+}
+
 /** The card an arrangement gets today: what it has waited in the shop comes off its days. */
 export function cardFor(
   arrangement: ArrangementRow,
@@ -26,7 +32,7 @@ export function cardFor(
   shop: { name: string; timeZone: string },
   at: Date,
 ): IssuedCard {
-  const forecast = arrangement.result as ArrangementForecast;
+  const forecast = arrangement.result as ArrangementForecast & { readonly habits?: readonly HabitWorth[] };
   const waited = (at.getTime() - arrangement.madeAt.getTime()) / DAY_MS;
   const left = (days: number): number => Math.max(0, days - waited);
   const species = [...new Set(lines.map((l) => l.speciesKey))].map((k) => speciesByKey(k));
@@ -41,6 +47,7 @@ export function cardFor(
     date,
     promiseDays: Math.floor(left(forecast.giftDaysAtConfidence)),
     firstToFade: speciesByKey(first?.speciesKey ?? species[0]?.key ?? '').name.split(',')[0] ?? '',
+    ...(forecast.habits ? { gains: gainsOf(forecast.habits) } : {}),
     daysTo: {
       firstFade: left(forecast.firstFade.p50),
       stillAGift: left(forecast.stillAGift.p50),

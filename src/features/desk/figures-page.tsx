@@ -1,0 +1,70 @@
+import { MODEL_VERSION } from '@/core/model/constants';
+import { findSpecies, SPECIES } from '@/core/species/species';
+import { manyOwnFigures } from '@/data/figures';
+import { inMyShop } from '@/server/session';
+import { DeskTabs } from './desk-tabs';
+import css from './desk.module.css';
+import { FigureLine } from './figure-line';
+import { constantRows, solutionRows, speciesRows, type FigureRow } from './figure-rows';
+
+function Figures({ rows, mayChange }: { rows: readonly FigureRow[]; mayChange: boolean }) {
+  return (
+    <ul className="rowlist">
+      {rows.map((row) => (
+        <FigureLine key={`${row.kind} ${row.subject} ${row.figure}`} row={row} mayChange={mayChange} />
+      ))}
+    </ul>
+  );
+}
+
+/** What the forecasts rest on: every figure with its unit and basis, and the shop's own in its place. */
+export async function FiguresPage({ search }: { search: Record<string, string | string[] | undefined> }) {
+  const asked = typeof search.species === 'string' ? search.species : '';
+  const speciesKey = findSpecies(asked)?.key ?? 'rose';
+  const { own, mayChange } = await inMyShop(async (trx, me) => ({
+    own: await manyOwnFigures(trx),
+    mayChange: me.role === 'manager',
+  }));
+  const solutions = solutionRows(own);
+  const constants = constantRows(own);
+  const changed = own.length;
+  return (
+    <section className={css.desk}>
+      <DeskTabs here="/desk/figures" />
+      <h1>Figures</h1>
+      <p className="soft">
+        Model {MODEL_VERSION}. <em>Trade</em> is widely repeated guidance, <em>practice</em> what working
+        florists do, <em>estimate</em> ours; none was measured in your shop.{' '}
+        {changed === 0 ? 'All stand as the product came.' : `${changed} of them are your own.`}{' '}
+        {mayChange ? 'What was forecast before a change stays as it was issued.' : 'A manager changes them.'}
+      </p>
+      <h2>Species</h2>
+      <form className={css.choose}>
+        <label>
+          Species
+          <select name="species" defaultValue={speciesKey}>
+            {SPECIES.map((s) => (
+              <option key={s.key} value={s.key}>
+                {s.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <button type="submit" className="plain">
+          Show
+        </button>
+      </form>
+      <Figures key={speciesKey} rows={speciesRows(speciesKey, own)} mayChange={mayChange} />
+      <h2>What is in the water</h2>
+      <details open={solutions.some((r) => r.own)}>
+        <summary className={css.summary}>{solutions.length} figures of ten solutions</summary>
+        <Figures rows={solutions} mayChange={mayChange} />
+      </details>
+      <h2>The model</h2>
+      <details open={constants.some((r) => r.own)}>
+        <summary className={css.summary}>{constants.length} constants</summary>
+        <Figures rows={constants} mayChange={mayChange} />
+      </details>
+    </section>
+  );
+}

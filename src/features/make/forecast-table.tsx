@@ -1,0 +1,86 @@
+'use client';
+import type { ArrangementForecast } from '@/core/arrangement/types';
+import { dateOf } from './days';
+import css from './make.module.css';
+
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+/** The chart as tables: each line's days, and the share presentable day by day. */
+export function ForecastTable({
+  forecast,
+  names,
+  now,
+}: {
+  forecast: ArrangementForecast;
+  names: readonly string[];
+  now: number;
+}) {
+  const gone = forecast.presentableShareByDay.findIndex((s) => s < 0.02);
+  const lastDay = gone < 0 ? forecast.horizonDays : gone;
+  const days = Array.from({ length: lastDay + 1 }, (_, d) => d);
+  return (
+    <details>
+      <summary className={css.summary}>The same as a table</summary>
+      <table className={css.table}>
+        <caption className="soft">Days until stems of each line have ended</caption>
+        <thead>
+          <tr>
+            <th scope="col">Line</th>
+            <th scope="col">1 in 10 by</th>
+            <th scope="col">Half by</th>
+            <th scope="col">9 in 10 by</th>
+            <th scope="col">Were it like the rest</th>
+          </tr>
+        </thead>
+        <tbody>
+          {forecast.lines.map((l, i) => (
+            <tr key={`${l.species}${i}`}>
+              <th scope="row">{names[i]}</th>
+              <td>{l.daysLeft.p10.toFixed(1)}</td>
+              <td>{l.daysLeft.p50.toFixed(1)}</td>
+              <td>{l.daysLeft.p90.toFixed(1)}</td>
+              <td>{forecast.lines.length > 1 ? `${l.gainIfReplacedDays.toFixed(1)} d` : '–'}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div className={css.scroll} role="region" aria-label="Share presentable by day" tabIndex={0}>
+        <table className={css.table}>
+          <caption className="soft">Share presentable as each day begins</caption>
+          <thead>
+            <tr>
+              <th scope="col">Day</th>
+              <th scope="col">Whole</th>
+              <th scope="col">From to</th>
+              {names.map((name, i) => (
+                <th scope="col" key={`${name}${i}`}>
+                  {name}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {days.map((d) => (
+              <tr key={d}>
+                <th scope="row">{d === 0 ? 'today' : dateOf(now, d)}</th>
+                <td>{percent(forecast.presentableShareByDay[d] ?? 0)}</td>
+                <td>
+                  {percent(forecast.presentableBandByDay[d]?.p10 ?? 0)}–
+                  {percent(forecast.presentableBandByDay[d]?.p90 ?? 0)}
+                </td>
+                {forecast.lines.map((l, i) => (
+                  <td key={`${l.species}${i}`}>{percent(l.presentableShareByDay[d] ?? 0)}</td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="soft">
+        From {forecast.draws} draws: another {forecast.draws} would move “still a gift” by about{' '}
+        {Math.max(0.1, forecast.errors.stillAGift.p50).toFixed(1)} day. Model {forecast.modelVersion}; its
+        figures are estimates.
+      </p>
+    </details>
+  );
+}

@@ -1,0 +1,83 @@
+'use client';
+import type { DayCosts, HabitWorth } from '@/core/habits/what-a-day-costs';
+import { gainInWords } from './days';
+import css from './habits.module.css';
+
+/** Under this a habit is not worth a line: nobody sees an hour. */
+const WORTH_TELLING_DAYS = 0.1;
+const SHOWN = 6;
+
+function Bar({ worth, most }: { worth: HabitWorth; most: number }) {
+  const share = (days: number): number => Math.max(0, Math.min(100, (days / most) * 100));
+  return (
+    <span className={css.track} aria-hidden="true">
+      <span className={css.bar} style={{ width: `${share(worth.medianGainDays)}%` }} />
+      <span
+        className={css.interval}
+        style={{
+          left: `${share(worth.interval.low)}%`,
+          width: `${Math.max(0.5, share(worth.interval.high) - share(worth.interval.low))}%`,
+        }}
+      />
+    </span>
+  );
+}
+
+function together({ habits, interaction }: DayCosts): string | null {
+  if (!interaction || Math.abs(interaction.interactionDays) < 0.3) return null;
+  const [first, second] = interaction.habits.map(
+    (key) => habits.find((h) => h.habit === key)?.name.toLowerCase() ?? key,
+  );
+  const both = interaction.bothDays.toFixed(1);
+  const less = Math.abs(interaction.interactionDays).toFixed(1);
+  const words = interaction.interactionDays < 0 ? 'fewer' : 'more';
+  const name = `${first} and ${second}`;
+  return `${name.charAt(0).toUpperCase()}${name.slice(1)} together: ${both} days, ${less} ${words} than the two one by one.`;
+}
+
+/** What each habit buys this vase, largest first; the interval of each is the thin line over its bar. */
+export function HabitRanking({ costs, share }: { costs: DayCosts | null; share: number }) {
+  if (!costs)
+    return (
+      <div className={css.habits}>
+        <h3>What each habit buys this vase</h3>
+        <p className="soft" role="status">
+          Trying each with and without …
+        </p>
+        <progress className={css.progress} value={share} max={1} aria-label="Habits tried" />
+      </div>
+    );
+  const telling = costs.habits.filter((h) => h.medianGainDays >= WORTH_TELLING_DAYS);
+  const rest = costs.habits.filter((h) => !telling.includes(h));
+  const most = Math.max(1, ...telling.map((h) => h.interval.high));
+  const pair = together(costs);
+  return (
+    <div className={css.habits}>
+      <h3>What each habit buys this vase</h3>
+      <ul className={css.list}>
+        {telling.slice(0, SHOWN).map((h) => (
+          <li key={h.habit} className={css.habit}>
+            <span>
+              {h.name}
+              <span className={css.with}>
+                {h.withIt}
+                <span className="visually-hidden">, not {h.without}</span>
+              </span>
+            </span>
+            <Bar worth={h} most={most} />
+            <strong>
+              {gainInWords(h.medianGainDays)}
+              <span className="visually-hidden">
+                , {h.interval.low.toFixed(1)} to {h.interval.high.toFixed(1)}
+              </span>
+            </strong>
+          </li>
+        ))}
+      </ul>
+      {pair && <p>{pair}</p>}
+      {rest.length > 0 && (
+        <p className="soft">Little or nothing here: {rest.map((h) => h.name.toLowerCase()).join(', ')}.</p>
+      )}
+    </div>
+  );
+}

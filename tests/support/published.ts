@@ -1,0 +1,46 @@
+import { toJsonSchema } from '@valibot/to-json-schema';
+import { arrangementInputSchema, lotInputSchema } from '@/core/door/schemas';
+import { CONSTANTS, MODEL_VERSION } from '@/core/model/constants';
+
+const INPUTS = {
+  'predict-lot': {
+    schema: lotInputSchema,
+    says: 'Only the last stay has null hours, and it has.',
+  },
+  'predict-arrangement': {
+    schema: arrangementInputSchema,
+    says: 'Only the last stay has null hours, and it has. Either water or care is given. Draws times stems is at most a million.',
+  },
+} as const;
+
+function jsonSchema(name: keyof typeof INPUTS): string {
+  const { schema, says } = INPUTS[name];
+  // Rules that span fields cannot be written in it: the description says them.
+  const json = toJsonSchema(schema, { errorMode: 'ignore' });
+  return `${JSON.stringify({ ...json, title: name, description: says }, null, 1)}\n`;
+}
+
+function constantsTable(): string {
+  const rows = Object.entries(CONSTANTS).map(
+    ([key, { value, unit, basis, says }]) => `| \`${key}\` | ${value} | ${unit} | ${basis} | ${says} |`,
+  );
+  return `# The model's constants
+
+Version ${MODEL_VERSION}, written by \`npm run published\` from \`src/core/model/constants.ts\`. *Estimate*: ours, chosen
+together so that the cases in [model.md](model.md) come out right. *Convention*: what the others are counted from.
+A shop may put its own in the place of any of them (Desk, Figures), within a fifth and five times ours.
+
+| constant | value | unit | basis | what it is |
+| --- | --- | --- | --- | --- |
+${rows.join('\n')}
+`;
+}
+
+/** Files under docs that are written from the code, by path. */
+export function publishedDocs(): Record<string, string> {
+  return {
+    'docs/schemas/predict-lot.json': jsonSchema('predict-lot'),
+    'docs/schemas/predict-arrangement.json': jsonSchema('predict-arrangement'),
+    'docs/constants.md': constantsTable(),
+  };
+}
