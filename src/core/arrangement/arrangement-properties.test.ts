@@ -28,7 +28,7 @@ test('any valid arrangement gives sound numbers, its dates in order', () => {
       expect(shares.every((s, day) => s >= 0 && s <= (shares[day - 1] ?? 1) + 1e-12)).toBe(true);
       expect(forecast.lines[forecast.limitingLine]).toBeDefined();
     }),
-    { numRuns: 300 },
+    { numRuns: 150 },
   );
 });
 
@@ -43,7 +43,7 @@ test('the order of lines does not matter, whatever stands in it', () => {
       near(forward.giftDaysAtConfidence, back.giftDaysAtConfidence);
       forward.lines.forEach((l, i) => near(l.daysLeft.p50, back.lines.at(-1 - i)?.daysLeft.p50 ?? NaN));
     }),
-    { numRuns: 60 },
+    { numRuns: 40 },
   );
 });
 
