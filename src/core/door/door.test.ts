@@ -1,3 +1,6 @@
+import fc from 'fast-check';
+import { arrangementOf } from '../../../tests/support/bench-inputs';
+import { arrangementInput, lotInput } from '../../../tests/support/lot-inputs';
 import { BrokenContractError } from '../errors';
 import { COMMANDS } from './commands';
 
@@ -42,4 +45,72 @@ test.each([
 
 test('the species table is printed whole', () => {
   expect(COMMANDS.species?.run(undefined)).toHaveLength(66);
+});
+
+const NONSENSE = fc.constantFrom<unknown>('many', -1e9, 1e12, NaN, null, [], {}, true, 'x'.repeat(5000));
+
+/** Every path to a value of an input, and to the objects that hold one. */
+function pathsOf(value: unknown, path: readonly string[] = []): string[][] {
+  const own = path.length > 0 ? [[...path]] : [];
+  if (typeof value !== 'object' || value === null) return own;
+  return [...own, ...Object.entries(value).flatMap(([key, inner]) => pathsOf(inner, [...path, key]))];
+}
+
+/** A copy with the value at that path replaced, or taken away when it is `undefined`. */
+function spoilt(input: unknown, path: readonly string[], nonsense: unknown): unknown {
+  const copy: unknown = JSON.parse(JSON.stringify(input));
+  const holder = path
+    .slice(0, -1)
+    .reduce<unknown>((at, key) => Reflect.get(at as object, key), copy) as object;
+  const last = path[path.length - 1] ?? '';
+  if (nonsense === undefined) Reflect.deleteProperty(holder, last);
+  else Reflect.set(holder, last, nonsense);
+  return copy;
+}
+
+test('spoil any field of any input: it is answered, or refused by that field’s name, and never otherwise', () => {
+  fc.assert(
+    fc.property(
+      fc.oneof(lotInput, arrangementInput),
+      fc.nat(),
+      fc.option(NONSENSE, { nil: undefined }),
+      (input, at, nonsense) => {
+        const paths = pathsOf(JSON.parse(JSON.stringify(input)));
+        const path = paths[at % paths.length] ?? [];
+        const command = 'lines' in input ? 'predict-arrangement' : 'predict-lot';
+        try {
+          COMMANDS[command]?.run(spoilt({ ...input, draws: 1 }, path, nonsense));
+        } catch (error) {
+          if (!(error instanceof BrokenContractError)) throw error;
+          const [root = ''] = path;
+          expect(error.problems.some((p) => p.field.startsWith(root) || p.field === 'input')).toBe(true);
+        }
+      },
+    ),
+    { numRuns: 250 },
+  );
+});
+
+test('an arrangement is kept by a plan or by a customer, and is not too large to be worked out', () => {
+  const problems = (change: object): string => {
+    try {
+      COMMANDS['predict-arrangement']?.run({ ...arrangementOf(5), ...change });
+    } catch (error) {
+      return String(error);
+    }
+    return 'answered';
+  };
+  expect(problems({})).toBe('answered');
+  expect(problems({ care: 'usual' })).toContain('either water or care');
+  expect(problems({ water: undefined })).toContain('either water or care');
+  const [line] = arrangementOf(1).lines;
+  expect(problems({ draws: 5000, lines: [{ ...line, stems: 300 }] })).toContain('draws times stems');
+});
+
+test('what a day costs takes either input, a logger its file, the constants nothing', () => {
+  expect(COMMANDS['what-a-day-costs']?.run(valid)).toHaveProperty('habits');
+  expect(COMMANDS['what-a-day-costs']?.run(arrangementOf(2))).toHaveProperty('interaction');
+  expect(() => COMMANDS['what-a-day-costs']?.run({ ...valid, species: 'rosa' })).toThrow('species');
+  expect(COMMANDS['read-logger']?.run('time,temp\n2026-11-18T14:00:00Z,4')).toMatchObject({ unit: 'C' });
+  expect(COMMANDS.constants?.run(undefined)).toHaveProperty('constants.thirstGain.unit', '×');
 });
