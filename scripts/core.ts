@@ -1,12 +1,12 @@
 /** The command line of the core: JSON on stdin, JSON on stdout, one line per problem on stderr. */
 import { readFileSync } from 'node:fs';
-import { COMMANDS } from '../src/core/door/commands';
+import { COMMANDS, type Command } from '../src/core/door/commands';
 import { BrokenContractError } from '../src/core/errors';
 
 function help(): string {
   const rows = Object.entries(COMMANDS).map(
     ([name, c]) =>
-      `  ${name.padEnd(22)}${c.summary}${c.takes === 'nothing' ? ' (no input)' : c.takes === 'text' ? ' (the file itself)' : ''}`,
+      `  ${name.padEnd(22)}${c.summary}${c.takes === 'nothing' ? ' (no input)' : c.takes === 'file' ? ' (the file itself)' : ''}`,
   );
   return `npm run -s core -- <command> < input.json\n\n${rows.join('\n')}\n`;
 }
@@ -24,6 +24,27 @@ function parse(text: string): unknown {
   }
 }
 
+/** Flags of a command: `--name value` or `--name=value`; one it does not know is refused. */
+function flagsFor(asked: Command, args: readonly string[]): Record<string, string> {
+  const known = asked.flags ?? {};
+  const flags: Record<string, string> = {};
+  for (let i = 0; i < args.length; i++) {
+    const [, flag = '', inline] = /^--([a-z-]+)(?:=(.*))?$/s.exec(args[i] ?? '') ?? [];
+    if (!Object.hasOwn(known, flag))
+      refuse([
+        `${args[i] ?? ''}: this command knows ${
+          Object.keys(known)
+            .map((f) => `--${f}`)
+            .join(', ') || 'no flags'
+        }`,
+      ]);
+    const value = inline ?? args[++i];
+    if (value === undefined) refuse([`--${flag}: needs a value (${known[flag] ?? ''})`]);
+    flags[flag] = value;
+  }
+  return flags;
+}
+
 const name = process.argv[2] ?? '';
 if (name === '--help' || name === '-h') {
   process.stdout.write(help());
@@ -32,9 +53,10 @@ if (name === '--help' || name === '-h') {
 const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined;
 if (!command) refuse([`command: "${name}" is not one of ${Object.keys(COMMANDS).join(', ')}`]);
 try {
-  const text = command.takes === 'nothing' ? '' : readFileSync(0, 'utf8');
-  const input = command.takes === 'json' ? parse(text) : text;
-  process.stdout.write(`${JSON.stringify(command.run(input))}\n`);
+  const flags = flagsFor(command, process.argv.slice(3));
+  const bytes = command.takes === 'nothing' ? new Uint8Array() : new Uint8Array(readFileSync(0));
+  const input = command.takes === 'json' ? parse(new TextDecoder().decode(bytes)) : bytes;
+  process.stdout.write(`${JSON.stringify(command.run(input, flags))}\n`);
 } catch (error) {
   if (error instanceof BrokenContractError) refuse(error.problems.map((p) => `${p.field}: ${p.message}`));
   throw error;

@@ -2,7 +2,7 @@ import type { ProtocolStep } from '../core/protocol/types';
 import type { Trx } from './connection';
 import { newId } from './ids';
 import { writeEntry, type Deed } from './record';
-import { insertPlan } from './steps';
+import { insertFirstPlans } from './steps';
 
 export interface NewLot {
   readonly line: number;
@@ -81,7 +81,11 @@ export async function bookDelivery(
     })),
     200,
   );
-  for (const [i, lot] of delivery.lots.entries()) await insertPlan(trx, shop_id, ids[i] ?? '', 1, lot.plan);
+  await insertFirstPlans(
+    trx,
+    shop_id,
+    delivery.lots.map((lot, i) => ({ lotId: ids[i] ?? '', plan: lot.plan })),
+  );
   await writeEntry(trx, deed, {
     kind: 'book-in',
     subjectKind: 'delivery',

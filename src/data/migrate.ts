@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import * as foundations from './migrations/0001-foundations';
 import * as ownFigures from './migrations/0002-own-figures';
+import * as supplierWords from './migrations/0003-supplier-words';
 
 interface Migration {
   readonly name: string;
@@ -11,6 +12,7 @@ interface Migration {
 const MIGRATIONS: readonly Migration[] = [
   { name: '0001-foundations', up: foundations.up },
   { name: '0002-own-figures', up: ownFigures.up },
+  { name: '0003-supplier-words', up: supplierWords.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

@@ -2,35 +2,100 @@ import { SPECIES, type Species } from '../species/species';
 
 /** Trade names that are not the table's own, in words a note may use. */
 const SYNONYMS: Readonly<Record<string, string>> = {
-  'spray roses': 'spray-rose',
   'lily oriental': 'lily-oriental',
-  'oriental lilies': 'lily-oriental',
   'asiatic lily': 'lily-asiatic',
   'la lily': 'lily-asiatic',
-  lily: 'lily-oriental',
+  'lily la': 'lily-asiatic',
+  'lily asiatic': 'lily-asiatic',
   narcissus: 'daffodil',
+  narzisse: 'daffodil',
+  narcis: 'daffodil',
   daffodil: 'daffodil',
+  'daffodil double': 'daffodil-double',
+  'double daffodil': 'daffodil-double',
   strelitzia: 'bird-of-paradise',
   oxypetalum: 'tweedia',
   gypsophila: 'gypsophila',
-  gypso: 'gypsophila',
+  schleierkraut: 'gypsophila',
   'babys breath': 'gypsophila',
   acacia: 'mimosa',
   'leather fern': 'leatherleaf',
   leatherleaf: 'leatherleaf',
   aster: 'aster',
-  alstro: 'alstroemeria',
   'chrysanthemum spray': 'chrysanthemum-spray',
-  'chrys spray': 'chrysanthemum-spray',
+  'chrysanthemum disbud': 'chrysanthemum-disbud',
   hippeastrum: 'amaryllis',
   zantedeschia: 'calla',
   'calla lily': 'calla',
   paeonia: 'peony',
+  pfingstrose: 'peony',
+  pioenroos: 'peony',
   hypericum: 'hypericum',
   'sea lavender': 'limonium',
-  limonium: 'limonium',
   eustoma: 'lisianthus',
+  rosen: 'rose',
+  rozen: 'rose',
+  roos: 'rose',
+  rosa: 'rose',
+  'rose spray': 'spray-rose',
+  'carnation spray': 'spray-carnation',
+  nelke: 'carnation',
+  anjer: 'carnation',
+  dianthus: 'carnation',
+  tulpe: 'tulip',
+  tulpen: 'tulip',
+  tulp: 'tulip',
+  tulipa: 'tulip',
+  hortensie: 'hydrangea',
+  hortensia: 'hydrangea',
+  sonnenblume: 'sunflower',
+  zonnebloem: 'sunflower',
+  helianthus: 'sunflower',
+  levkoje: 'stock',
+  matthiola: 'stock',
+  antirrhinum: 'snapdragon',
+  eryngium: 'eryngium',
+  'september aster': 'aster',
+  solidago: 'solidago',
+  wax: 'waxflower',
+  chamelaucium: 'waxflower',
+  scabious: 'scabiosa',
+  lathyrus: 'sweet-pea',
+  salix: 'curly-willow',
+  ivy: 'ivy',
+  hedera: 'ivy',
+  'lemon leaf': 'salal',
+  gaultheria: 'salal',
+  liriope: 'lily-grass',
 };
+
+/** Short names and names that could mean more than one: read so, and said to be a guess. */
+const ABBREVIATIONS: Readonly<Record<string, string>> = {
+  lily: 'lily-oriental',
+  lilium: 'lily-oriental',
+  gypso: 'gypsophila',
+  alstro: 'alstroemeria',
+  'chrys spray': 'chrysanthemum-spray',
+  'spray chrys': 'chrysanthemum-spray',
+  'chrys disbud': 'chrysanthemum-disbud',
+  chrysanthemum: 'chrysanthemum-spray',
+  chrysant: 'chrysanthemum-spray',
+  chrys: 'chrysanthemum-spray',
+  limonium: 'limonium',
+  euca: 'eucalyptus',
+  lissi: 'lisianthus',
+  hydra: 'hydrangea',
+  snaps: 'snapdragon',
+  delph: 'delphinium',
+  anth: 'anthurium',
+  glad: 'gladiolus',
+  carns: 'carnation',
+  pitto: 'pittosporum',
+};
+
+/** Words that say how a flower is grown or graded and not which it is. */
+const QUALIFIERS =
+  /\b(dbl|double|single|mix|mixed|asst|assorted|premium|extra|xl|fresh|cut|flowers?|standard|std)\b/g;
 
 export interface SpeciesMatch {
   readonly species: Species;
@@ -69,29 +134,73 @@ export function slipsBetween(a: string, b: string): number {
   return at(a.length, b.length);
 }
 
-const NAMED: ReadonlyMap<string, Species> = new Map(
-  SPECIES.flatMap((s) => [s.key, s.name, s.botanical].map((n) => [plainWords(n), s] as const)),
-);
+const NAMED = new Map<string, Species>();
+/** Botanical names that several species of the table bear, with the first of them. */
+const SHARED = new Map<string, Species>();
+for (const species of SPECIES)
+  for (const name of [species.key, species.name, species.botanical].map(plainWords)) {
+    const other = NAMED.get(name);
+    if (!other || other === species) NAMED.set(name, species);
+    else SHARED.set(name, other);
+  }
+
+const ofKey = (key: string | undefined): Species | undefined =>
+  key === undefined ? undefined : SPECIES.find((s) => s.key === key);
+const own = (map: Readonly<Record<string, string>>, words: string): string | undefined =>
+  Object.hasOwn(map, words) ? map[words] : undefined;
 
 function namedIn(words: string): Species | undefined {
-  const synonym = SYNONYMS[words];
-  return NAMED.get(words) ?? (synonym ? SPECIES.find((s) => s.key === synonym) : undefined);
+  // A short name that could mean two is no name, though one of the two bears it.
+  if (own(ABBREVIATIONS, words) ?? SHARED.get(words)) return undefined;
+  return NAMED.get(words) ?? ofKey(own(SYNONYMS, words));
 }
 
-/** The species a note's product name means, with how sure that is; null when nobody could tell. */
-export function matchSpecies(product: string): SpeciesMatch | null {
+const MATCHES = new Map<string, SpeciesMatch | null>();
+/** Words matched are kept: a long note says the same few names again and again. */
+const MOST_KEPT = 5000;
+
+/**
+ * The species a note's product name means, with how sure that is; null when nobody could tell.
+ * @param remembered what this shop chose last time for such words, by plain words
+ */
+export function matchSpecies(
+  product: string,
+  remembered: Readonly<Record<string, string>> = {},
+): SpeciesMatch | null {
   const words = plainWords(product);
   if (words === '') return null;
+  const chosen = ofKey(own(remembered, words));
+  if (chosen) return { species: chosen, how: 'named', reason: `chosen for “${product}” last time` };
+  const kept = MATCHES.get(words);
+  if (kept !== undefined) return kept;
+  const match = matchWords(words, product);
+  if (MATCHES.size >= MOST_KEPT) MATCHES.clear();
+  MATCHES.set(words, match);
+  return match;
+}
+
+function matchWords(words: string, product: string): SpeciesMatch | null {
   const exact = namedIn(words);
-  if (exact) return { species: exact, how: 'named', reason: `"${product}" names it` };
+  if (exact) return { species: exact, how: 'named', reason: `“${product}” names it` };
   const one = namedIn(singular(words));
-  if (one) return { species: one, how: 'likely', reason: `"${product}" read as ${one.name}` };
+  if (one) return { species: one, how: 'named', reason: `“${product}”: more than one ${one.name}` };
+  const likely = (species: Species, how: string): SpeciesMatch => ({
+    species,
+    how: 'likely',
+    reason: `“${product}” ${how} ${species.name}`,
+  });
+  const short = SHARED.get(words) ?? ofKey(own(ABBREVIATIONS, words) ?? own(ABBREVIATIONS, singular(words)));
+  if (short) return likely(short, 'taken to be');
+  const left = words.replace(QUALIFIERS, ' ').replace(/ +/g, ' ').trim();
+  const bare = singular(left);
+  const stripped =
+    left === '' ? undefined : (namedIn(left) ?? namedIn(bare) ?? ofKey(own(ABBREVIATIONS, left)));
+  if (stripped) return likely(stripped, 'taken to be');
   let best: { species: Species; slips: number } | null = null;
   for (const [name, species] of NAMED) {
-    const slips = slipsBetween(singular(words), name);
+    if (Math.abs(name.length - bare.length) > name.length / 5) continue;
+    const slips = slipsBetween(bare, name);
     if (slips <= Math.floor(name.length / 5) && (!best || slips < best.slips)) best = { species, slips };
   }
-  return (
-    best && { species: best.species, how: 'likely', reason: `"${product}" spelled like ${best.species.name}` }
-  );
+  return best && likely(best.species, 'is spelled like');
 }

@@ -1,27 +1,11 @@
-import Papa from 'papaparse';
-import { plainWords, matchSpecies } from './match-species';
-import { readCount, readIsoDate, readNumber } from './read-cells';
+import type { Column, Heading } from './columns';
+import { matchSpecies, plainWords } from './match-species';
+import { readHead } from './preamble';
+import { decimalMarkOf, readAmount, readPrice, type DecimalMark } from './read-cells';
+import { isDayFirstIn } from './read-date';
+import { ignoredLine, readLine, type LineContext } from './read-line';
+import { splitRows, type FileRow } from './split-rows';
 import type { DeliveryNote, NoteLine } from './types';
-
-/** Column names a note may use for each thing we read; the first row naming a product is the heading. */
-const COLUMNS = {
-  deliveryRef: ['delivery ref', 'delivery', 'ref', 'reference'],
-  supplier: ['supplier', 'grower', 'from'],
-  product: ['product', 'article', 'species', 'flower', 'item'],
-  variety: ['variety', 'sort', 'cultivar'],
-  colour: ['colour', 'color'],
-  lengthCm: ['length cm', 'length'],
-  bunches: ['bunches', 'bunch'],
-  stemsPerBunch: ['stems per bunch', 'per bunch', 'stems bunch'],
-  headsMin: ['heads min', 'heads'],
-  weightG: ['weight g', 'weight', 'grams'],
-  cutDate: ['cut date', 'cut'],
-  origin: ['origin', 'route'],
-  packing: ['packing', 'packed'],
-  unitPrice: ['unit price', 'price'],
-  currency: ['currency'],
-} as const;
-type Column = keyof typeof COLUMNS;
 
 /** Past this a file is no delivery note (2 MB is some twenty thousand lines). */
 export const NOTE_MAX_BYTES = 2_000_000;
@@ -31,76 +15,130 @@ export class UnreadableNoteError extends Error {
   override readonly name = 'UnreadableNoteError';
 }
 
-/** Text of a file: UTF-8 where it is valid, else Windows-1252. */
-export function decodeNote(bytes: Uint8Array): string {
-  try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(bytes).replace(/^\uFEFF/, '');
-  } catch {
-    return new TextDecoder('windows-1252').decode(bytes);
-  }
+/** What the shop knows that helps to read a note. */
+export interface NoteHelp {
+  /** The supplier, where it is known from elsewhere than the file. */
+  readonly supplier?: string;
+  /** Species chosen before for a supplier's words, by supplier and plain words. */
+  readonly remembered?: Readonly<Record<string, Readonly<Record<string, string>>>>;
+  readonly gramsPerStem?: Readonly<Record<string, number>>;
 }
 
-function findHeading(rows: readonly string[][]): { at: number; columns: Map<Column, number> } | null {
-  for (let at = 0; at < Math.min(rows.length, 10); at++) {
-    const names = (rows[at] ?? []).map(plainWords);
-    const columns = new Map<Column, number>();
-    for (const column of Object.keys(COLUMNS) as Column[]) {
-      const found = names.findIndex((n) => (COLUMNS[column] as readonly string[]).includes(n));
-      if (found >= 0) columns.set(column, found);
-    }
-    if (columns.has('product') && (columns.has('bunches') || columns.has('weightG'))) return { at, columns };
+const TOTAL = /^(grand ?)?(sub ?)?(sum|summe|suma|somme|total|totaal|gesamt\w*|totale|tot)\b/i;
+
+function isTotal(cells: readonly string[]): boolean {
+  const first = cells.find((c) => c.trim() !== '') ?? '';
+  return TOTAL.test(first.trim()) && matchSpecies(first) === null;
+}
+
+/** The last amount in a total line. */
+function totalIn(cells: readonly string[], mark: DecimalMark): number | null {
+  for (const cell of [...cells].reverse()) {
+    const amount =
+      readAmount(cell, mark) ?? (/\d/.test(cell) ? (readPrice(cell, mark)?.amount ?? null) : null);
+    if (amount !== null) return amount;
   }
   return null;
 }
 
-function readLine(row: readonly string[], line: number, columns: ReadonlyMap<Column, number>): NoteLine {
-  const cell = (column: Column): string => (row[columns.get(column) ?? -1] ?? '').trim();
-  const reasons: string[] = [];
-  const decide: string[] = [];
-  const match = matchSpecies(cell('product'));
-  if (!match) decide.push(`nothing we know is called "${cell('product')}"`);
-  else if (match.how === 'likely') reasons.push(match.reason);
-  const read = (column: Column, name: string, reader: (text: string) => number | null): number | null => {
-    if (cell(column) === '') return null;
-    const value = reader(cell(column));
-    if (value === null) decide.push(`${name} "${cell(column)}" is not a count that can be booked`);
-    return value;
-  };
-  const bunches = read('bunches', 'bunches', readCount);
-  const stemsPerBunch = read('stemsPerBunch', 'stems a bunch', readCount);
-  const weightG = read('weightG', 'weight', readCount);
-  const cutDate = readIsoDate(cell('cutDate'));
-  if (cell('cutDate') && !cutDate) decide.push(`cut date "${cell('cutDate')}" is no date`);
-  let stems: number | null = bunches !== null && stemsPerBunch !== null ? bunches * stemsPerBunch : null;
-  if (stems === null && weightG !== null && match) {
-    const { gramsPerStem } = match.species;
-    if (gramsPerStem === null) decide.push('sold by weight, and we have no grams a stem for it');
-    else {
-      stems = Math.round(weightG / gramsPerStem);
-      reasons.push(`${weightG} g at about ${gramsPerStem} g a stem`);
+const repeated = (line: NoteLine): string =>
+  JSON.stringify([
+    plainWords(line.product),
+    line.variety,
+    line.colour,
+    line.lengthCm,
+    line.bunches,
+    line.stemsPerBunch,
+    line.stems,
+    line.weightG,
+    line.cutDate,
+    line.unitPrice,
+  ]);
+
+/** Points out lines that say just what an earlier one said. */
+function withDuplicates(lines: readonly NoteLine[]): NoteLine[] {
+  const first = new Map<string, number>();
+  return lines.map((line) => {
+    if (line.status === 'ignored') return line;
+    const key = repeated(line);
+    const duplicateOf = first.get(key) ?? null;
+    if (duplicateOf === null) {
+      first.set(key, line.line);
+      return line;
     }
-  } else if (stems === null) decide.push('no count of stems');
-  const status = decide.length > 0 ? 'needs-decision' : match?.how === 'likely' ? 'guessed' : 'understood';
+    return {
+      ...line,
+      status: 'needs-decision',
+      reasons: [`says the same as line ${duplicateOf}: twice sent, or written twice?`, ...line.reasons],
+      duplicateOf,
+    };
+  });
+}
+
+function priceOf(line: NoteLine): number | null {
+  if (line.unitPrice === null) return null;
+  switch (line.priceUnit) {
+    case 'kg':
+      return line.weightG === null ? null : (line.unitPrice * line.weightG) / 1000;
+    case 'bunch':
+      return line.bunches === null ? null : line.unitPrice * line.bunches;
+    case 'line':
+      return line.unitPrice;
+    default:
+      return line.stems === null ? null : line.unitPrice * line.stems;
+  }
+}
+
+function computedTotal(lines: readonly NoteLine[]): number | null {
+  const prices = lines.map(priceOf).filter((p) => p !== null);
+  return prices.length === 0 ? null : Math.round(prices.reduce((a, b) => a + b, 0) * 100) / 100;
+}
+
+/** Words of a row with nothing countable in it: a remark under the lines, a signature. */
+function isRemark(cells: readonly string[], context: LineContext): boolean {
+  const cell = (column: Column): string => (cells[context.columns.get(column) ?? -1] ?? '').trim();
+  const counts = (['bunches', 'stemsPerBunch', 'stems', 'weightG', 'unitPrice'] as const).map(cell);
+  return counts.every((c) => c === '') && matchSpecies(cell('product'), context.remembered) === null;
+}
+
+function refuseUnlessText(text: string): void {
+  if (text.trim() === '') throw new UnreadableNoteError('The file is empty. Nothing was booked in.');
+  if (/[\u0000-\u0008]/.test(text.slice(0, 4000)))
+    throw new UnreadableNoteError(
+      'This is not a CSV file: it holds binary data. Ask the supplier for the note as CSV. Nothing was booked in.',
+    );
+}
+
+function contextOf(
+  rows: readonly FileRow[],
+  heading: Heading,
+  noteDate: string | null,
+  help: NoteHelp,
+  supplier: string | null,
+): LineContext {
+  const column = (name: Column): string[] =>
+    rows.slice(heading.at + 1).map((r) => (r.cells[heading.columns.get(name) ?? -1] ?? '').trim());
   return {
-    line,
-    status,
-    reasons: [...decide, ...reasons],
-    product: cell('product'),
-    speciesKey: match?.species.key ?? null,
-    variety: cell('variety') || null,
-    colour: cell('colour') || null,
-    lengthCm: readNumber(cell('lengthCm')),
-    bunches,
-    stemsPerBunch,
-    stems,
-    weightG,
-    headsMin: readCount(cell('headsMin')),
-    cutDate,
-    origin: cell('origin') || null,
-    packing: cell('packing') || null,
-    unitPrice: readNumber(cell('unitPrice')),
-    currency: cell('currency') || null,
+    columns: heading.columns,
+    headings: heading.cells,
+    decimalMark: decimalMarkOf(column('unitPrice')),
+    noteDate,
+    dayFirst: isDayFirstIn(column('cutDate')),
+    remembered: help.remembered?.[supplier ?? ''] ?? {},
+    gramsPerStem: help.gramsPerStem ?? {},
   };
+}
+
+function readRow(row: FileRow, context: LineContext): NoteLine {
+  const text = row.cells
+    .map((c) => c.trim())
+    .filter((c) => c !== '')
+    .join(' · ');
+  if (text === '') return ignoredLine(row.line, '', 'an empty line');
+  if (isTotal(row.cells)) return ignoredLine(row.line, text, 'a total, compared with the lines');
+  if (isRemark(row.cells, context))
+    return ignoredLine(row.line, text, 'a remark, with nothing to count in it');
+  return readLine(row.cells, row.line, context);
 }
 
 /**
@@ -108,27 +146,48 @@ function readLine(row: readonly string[], line: number, columns: ReadonlyMap<Col
  * waiting for a decision, or ignored with its reason.
  * @throws UnreadableNoteError when it is empty, or no heading names a product and a count
  */
-export function readDeliveryNote(text: string): DeliveryNote {
-  if (text.trim() === '') throw new UnreadableNoteError('The file is empty. Nothing was booked in.');
-  if (/[\u0000-\u0008]/.test(text.slice(0, 4000)))
-    throw new UnreadableNoteError(
-      'This is not a CSV file: it holds binary data. Ask the supplier for the note as CSV. Nothing was booked in.',
-    );
-  const { data: rows } = Papa.parse<string[]>(text, { skipEmptyLines: false });
-  const heading = findHeading(rows);
+export function readDeliveryNote(text: string, help: NoteHelp = {}): DeliveryNote {
+  refuseUnlessText(text);
+  const { rows, heading } = splitRows(text);
   if (!heading)
     throw new UnreadableNoteError(
       'No heading names a product and a count of bunches or a weight, so this does not read as a delivery note. Nothing was booked in.',
     );
-  const { at, columns } = heading;
-  const body = rows.slice(at + 1);
-  const first = body.find((r) => r.some((c) => c.trim() !== ''));
-  const of = (column: Column): string | null => (first?.[columns.get(column) ?? -1] ?? '').trim() || null;
-  const lines = body
-    .map((row, i) => ({ row, line: at + 2 + i }))
-    .filter(({ row }) => row.some((c) => c.trim() !== ''))
-    .map(({ row, line }) => readLine(row, line, columns));
-  if (lines.length === 0)
+  const head = readHead(
+    rows.map((r) => r.cells),
+    heading,
+  );
+  const supplier = help.supplier ?? head.supplier;
+  const context = contextOf(rows, heading, head.noteDate, help, supplier);
+  const read = rows.flatMap((row, at): NoteLine[] => {
+    const line =
+      at < heading.at
+        ? ignoredLine(
+            row.line,
+            row.cells.filter((c) => c.trim() !== '').join(' · '),
+            'stands above the heading',
+          )
+        : at === heading.at
+          ? ignoredLine(row.line, row.cells.join(' · '), 'the heading')
+          : readRow(row, context);
+    const goesOn = Array.from({ length: row.lines - 1 }, (_, i) =>
+      ignoredLine(row.line + 1 + i, '', `goes on from line ${row.line}`),
+    );
+    return [line, ...goesOn];
+  });
+  const lines = withDuplicates(read);
+  if (lines.every((l) => l.status === 'ignored'))
     throw new UnreadableNoteError('The note has a heading but no lines. Nothing was booked in.');
-  return { supplier: of('supplier'), deliveryRef: of('deliveryRef'), lines };
+  const total = rows
+    .slice(heading.at + 1)
+    .filter((r) => isTotal(r.cells))
+    .at(-1);
+  return {
+    supplier,
+    deliveryRef: head.deliveryRef,
+    noteDate: head.noteDate,
+    statedTotal: total ? totalIn(total.cells, context.decimalMark) : null,
+    computedTotal: computedTotal(lines),
+    lines,
+  };
 }

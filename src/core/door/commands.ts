@@ -1,22 +1,42 @@
 import { predictArrangement } from '../arrangement/predict-arrangement';
+import { decodeNote } from '../dock/decode';
+import { readDeliveryNote, UnreadableNoteError } from '../dock/read-note';
+import { sampleInterval } from '../dock/sample-interval';
+import type { DeliveryNote } from '../dock/types';
+import { BrokenContractError } from '../errors';
 import { whatADayCosts } from '../habits/what-a-day-costs';
 import { readLogger } from '../logger/read-logger';
 import { CONSTANTS, MODEL_VERSION } from '../model/constants';
 import { SPECIES } from '../species/species';
 import { predictLot } from '../vase-life/predict-lot';
 import { checked } from './check';
-import { arrangementInputSchema, lotInputSchema } from './schemas';
+import { arrangementInputSchema, lotInputSchema, sampleSchema } from './schemas';
 
 /** A command of the core: what it answers, what it takes, and how. */
 export interface Command {
   readonly summary: string;
-  readonly takes: 'nothing' | 'json' | 'text';
-  /** Runs on parsed JSON or on the text as it came. */
-  readonly run: (input: unknown) => unknown;
+  readonly takes: 'nothing' | 'json' | 'file';
+  /** Flags it knows, each with what it means. */
+  readonly flags?: Readonly<Record<string, string>>;
+  /** Runs on parsed JSON, or on the bytes of a file as they came. */
+  readonly run: (input: unknown, flags?: Readonly<Record<string, string>>) => unknown;
 }
 
 const isArrangement = (input: unknown): boolean =>
   typeof input === 'object' && input !== null && 'lines' in input;
+
+const bytesOf = (input: unknown): Uint8Array =>
+  input instanceof Uint8Array ? input : new TextEncoder().encode(String(input));
+
+function readNoteOrRefuse(bytes: Uint8Array, supplier: string | undefined): DeliveryNote {
+  try {
+    return readDeliveryNote(decodeNote(bytes), supplier === undefined ? {} : { supplier });
+  } catch (error) {
+    if (error instanceof UnreadableNoteError)
+      throw new BrokenContractError([{ field: 'file', message: error.message }]);
+    throw error;
+  }
+}
 
 /** What the core answers from outside: JSON or a file in, JSON out, the same code as everywhere. */
 export const COMMANDS: Readonly<Record<string, Command>> = {
@@ -46,7 +66,18 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   },
   'read-logger': {
     summary: 'a temperature logger’s CSV as it is understood',
-    takes: 'text',
-    run: (input) => readLogger(String(input)),
+    takes: 'file',
+    run: (input) => readLogger(decodeNote(bytesOf(input))),
+  },
+  'read-delivery-note': {
+    summary: 'a delivery note’s CSV, line by line as it is understood',
+    takes: 'file',
+    flags: { supplier: 'who sent it, where the file does not say' },
+    run: (input, flags = {}) => readNoteOrRefuse(bytesOf(input), flags.supplier),
+  },
+  'sample-interval': {
+    summary: 'the share of a lot that a sample of it supports',
+    takes: 'json',
+    run: (input) => sampleInterval(checked(sampleSchema, input)),
   },
 };

@@ -212,3 +212,21 @@ export const arrangementInputSchema = v.pipe(
     `draws times stems must be ${MOST_STEMS_DRAWN} or less`,
   ),
 );
+
+/** A count of stems looked at in a lot, and of those with a flaw. */
+export const sampleSchema = v.pipe(
+  strict({
+    seen: whole(0, 1_000_000),
+    sample: whole(1, 1_000_000),
+    lot: whole(1, 1_000_000),
+    confidence: between(0.5, 0.999),
+  }),
+  v.forward(
+    v.check(({ seen, sample }) => seen <= sample, 'cannot be more than the sample'),
+    ['seen'],
+  ),
+  v.forward(
+    v.check(({ sample, lot }) => sample <= lot, 'cannot be more than the lot'),
+    ['sample'],
+  ),
+);

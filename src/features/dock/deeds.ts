@@ -2,6 +2,7 @@ import 'server-only';
 import * as v from 'valibot';
 import { speciesKeySchema } from '@/core/door/schemas';
 import { firstGuess, hoursSinceCut } from '@/core/dock/first-guess';
+import { plainWords } from '@/core/dock/match-species';
 import type { Overrides } from '@/core/model/figures';
 import { findSpecies } from '@/core/species/species';
 import { bookDelivery, isBooked, type NewLot } from '@/data/deliveries';
@@ -9,6 +10,7 @@ import { RefusedError } from '@/data/errors';
 import { binStems, changeLot, oneLotForUpdate } from '@/data/lots';
 import { writeEntry } from '@/data/record';
 import { manyRooms } from '@/data/rooms';
+import { rememberSupplierWords } from '@/data/supplier-words';
 import { insertPlan, manyStepsOfLot } from '@/data/steps';
 import { deedKind } from '@/server/deeds';
 import { shopOverrides } from '@/server/own-figures';
@@ -42,7 +44,10 @@ const bookLineSchema = v.object({
 });
 type BookLine = v.InferOutput<typeof bookLineSchema>;
 
-function newLot(line: BookLine, arrivedAt: Date, overrides: Overrides | null): NewLot {
+/** First guesses of one delivery: lines of one kind and journey are the same lot but for their count. */
+type Guesses = Map<string, ReturnType<typeof firstGuess>>;
+
+function newLot(line: BookLine, arrivedAt: Date, overrides: Overrides | null, guesses: Guesses): NewLot {
   const hours = hoursSinceCut(line.cutDate, arrivedAt);
   if (hours < -24)
     throw new RefusedError(
@@ -53,23 +58,29 @@ function newLot(line: BookLine, arrivedAt: Date, overrides: Overrides | null): N
       `Line ${line.line} was cut on ${line.cutDate}, over sixty days ago. Nothing was booked in; correct its date.`,
     );
   const packing = line.packing ?? '';
-  return {
-    ...line,
-    packing,
-    ...firstGuess({
+  const key = JSON.stringify([line.speciesKey, line.origin, packing, hours]);
+  const guess =
+    guesses.get(key) ??
+    firstGuess({
       speciesKey: line.speciesKey,
       origin: line.origin,
       packing,
       hoursSinceCut: hours,
       overrides,
-    }),
-  };
+    });
+  guesses.set(key, guess);
+  return { ...line, packing, ...guess };
 }
 
 const bookIn = deedKind(
   v.object({
     supplier: v.pipe(words(120), v.minLength(1, 'is missing')),
     deliveryRef: v.pipe(words(60), v.minLength(1, 'is missing')),
+    /** Where a person chose what the note's words mean: remembered for this supplier. */
+    chosen: v.optional(
+      v.pipe(v.array(v.object({ product: words(120), speciesKey: speciesKeySchema })), v.maxLength(2000)),
+      [],
+    ),
     lines: v.pipe(
       v.array(bookLineSchema),
       v.minLength(1, 'needs at least one line'),
@@ -84,11 +95,22 @@ const bookIn = deedKind(
     const bench = (await manyRooms(trx)).find((r) => r.kind === 'bench');
     if (!bench) throw new RefusedError('The shop has no bench set up. Nothing was booked in.');
     const overrides = await shopOverrides(trx);
+    const guesses: Guesses = new Map();
+    await rememberSupplierWords(
+      trx,
+      deed.shopId,
+      note.supplier,
+      note.chosen.flatMap(({ product, speciesKey }) => {
+        const said = plainWords(product);
+        return said === '' ? [] : [{ words: said, speciesKey }];
+      }),
+      deed.at,
+    );
     return bookDelivery(trx, deed, {
       ...note,
       roomId: bench.id,
       arrivedAt: deed.at,
-      lots: note.lines.map((l) => newLot(l, deed.at, overrides)),
+      lots: note.lines.map((l) => newLot(l, deed.at, overrides, guesses)),
     });
   },
 );

@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import { LifeAxis, LifeLine, daysInWords } from '@/drawing/life-line';
+import { manySupplierWords } from '@/data/supplier-words';
 import { inZone } from '@/server/clock';
 import { inMyShop } from '@/server/session';
 import { lotView, stockNow, type LotView } from '@/server/stock';
@@ -91,8 +92,9 @@ function WhatItMeans({ lot }: { lot: LotView }) {
 
 /** What came, in what state: the note as a slip on the left, the stem being looked at on the right. */
 export async function DockPage({ search }: Props) {
-  const { lots, me, at } = await inMyShop(async (trx, me, at) => ({
+  const { lots, remembered, me, at } = await inMyShop(async (trx, me, at) => ({
     lots: (await stockNow(trx, me, at)).map((s) => lotView(s, at)),
+    remembered: await manySupplierWords(trx),
     me,
     at,
   }));
@@ -102,7 +104,7 @@ export async function DockPage({ search }: Props) {
   return (
     <div className={css.dock} data-reading={isReading || undefined}>
       <div>
-        <NoteReader demo={me.shop.demo} today={inZone(at, me.shop.timeZone).date} />
+        <NoteReader demo={me.shop.demo} today={inZone(at, me.shop.timeZone).date} remembered={remembered} />
         {!isReading && <Slip lots={lots} chosenId={chosen?.id ?? null} />}
       </div>
       {chosen && !isReading && (

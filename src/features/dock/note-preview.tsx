@@ -1,95 +1,60 @@
 'use client';
-import { Select } from '@mantine/core';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { v4 } from 'uuid';
-import type { DeliveryNote, NoteLine } from '@/core/dock/types';
-import { SPECIES } from '@/core/species/species';
+import type { DeliveryNote } from '@/core/dock/types';
 import { useDeeds } from '@/shell/deeds';
 import css from './dock.module.css';
+import { bookedLine, draftOf, isDate, lacking, type DraftLine } from './draft-lines';
+import { NoteLineRow } from './note-line';
 
-interface DraftLine extends NoteLine {
-  readonly leaveOut: boolean;
+const DAY_MS = 86_400_000;
+const SHOWN_AT_A_TIME = 100;
+
+/** How the lines were read, in a sentence. */
+function summary(lines: readonly DraftLine[]): string {
+  const of = (status: DraftLine['status']): number => lines.filter((l) => l.status === status).length;
+  const parts = [
+    [of('understood'), 'read'],
+    [of('guessed'), 'guessed'],
+    [of('needs-decision'), 'to decide'],
+  ] as const;
+  return parts
+    .filter(([n]) => n > 0)
+    .map(([n, words]) => `${n} ${words}`)
+    .join(', ');
 }
 
-const OPTIONS = SPECIES.map((s) => ({ value: s.key, label: s.name }));
-const isDate = (text: string | null): text is string => text !== null && /^\d{4}-\d{2}-\d{2}$/.test(text);
-
-/** What still stands against booking a line, in words; null when it can be booked. */
-function missing(line: DraftLine): string | null {
-  if (line.leaveOut) return null;
-  if (!line.speciesKey) return 'which species?';
-  if (!line.stems || line.stems < 1) return 'how many stems?';
-  return isDate(line.cutDate) ? null : 'cut on which day?';
-}
-
-function LineRow({ line, onChange }: { line: DraftLine; onChange: (changes: Partial<DraftLine>) => void }) {
-  const lack = missing(line);
-  const byWeight = line.weightG !== null && line.bunches === null;
+/** What does not add up between a note and its lines; nothing when it does or bears no total. */
+function Totals({ note }: { note: DeliveryNote }) {
+  const { statedTotal, computedTotal } = note;
+  if (statedTotal === null || computedTotal === null || Math.abs(statedTotal - computedTotal) < 0.01)
+    return null;
   return (
-    <tr className={line.leaveOut ? css.leftOut : undefined}>
-      <td>{line.line - 1}</td>
-      <td>
-        <Select
-          aria-label={`Species of line ${line.line - 1}`}
-          data={OPTIONS}
-          value={line.speciesKey}
-          onChange={(key) => onChange({ speciesKey: key, status: 'understood', reasons: [] })}
-          searchable
-          size="md"
-          allowDeselect={false}
-          comboboxProps={{ withinPortal: true }}
-          placeholder={line.product}
-        />
-        {line.variety && <span className="soft">‘{line.variety}’ </span>}
-        {line.reasons.map((r) => (
-          <span key={r} className={line.status === 'needs-decision' ? 'late' : 'soft'}>
-            {r}{' '}
-          </span>
+    <p className="said">
+      The note says {statedTotal.toFixed(2)} in all; its lines come to {computedTotal.toFixed(2)}, repeats and
+      all. That is {Math.abs(statedTotal - computedTotal).toFixed(2)} apart.
+    </p>
+  );
+}
+
+/** Lines of the file that are no flowers, each with its reason: nothing is dropped in silence. */
+function SetAside({ note }: { note: DeliveryNote }) {
+  const aside = note.lines.filter((l) => l.status === 'ignored');
+  if (aside.length === 0) return null;
+  return (
+    <details className={css.bin}>
+      <summary>
+        {aside.length} {aside.length === 1 ? 'line' : 'lines'} of the file set aside
+      </summary>
+      <ul className="rowlist">
+        {aside.map((l) => (
+          <li key={l.line}>
+            {l.line} <span className="soft">{l.product}</span> {l.reasons.join(', ')}
+          </li>
         ))}
-      </td>
-      <td className={css.number}>
-        {byWeight ? `${line.weightG} g` : `${line.bunches ?? '–'} × ${line.stemsPerBunch ?? '–'}`}
-      </td>
-      <td>
-        <input
-          aria-label={`Stems of line ${line.line - 1}`}
-          className={css.cell}
-          inputMode="numeric"
-          value={line.stems ?? ''}
-          onChange={(e) =>
-            onChange({
-              stems: e.target.value === '' ? null : Number(e.target.value.replace(/\D/g, '').slice(0, 6)),
-            })
-          }
-        />
-      </td>
-      <td>
-        <input
-          aria-label={`Cut date of line ${line.line - 1}`}
-          className={css.cell}
-          placeholder="2026-11-18"
-          maxLength={10}
-          value={line.cutDate ?? ''}
-          onChange={(e) => onChange({ cutDate: e.target.value || null })}
-        />
-      </td>
-      <td>
-        {line.origin}
-        <span className="soft"> {line.packing}</span>
-      </td>
-      <td>
-        <button
-          type="button"
-          className="quiet"
-          aria-pressed={line.leaveOut}
-          onClick={() => onChange({ leaveOut: !line.leaveOut })}
-        >
-          {line.leaveOut ? 'put back' : 'leave out'}
-        </button>
-        {lack && <span className="late">{lack}</span>}
-      </td>
-    </tr>
+      </ul>
+    </details>
   );
 }
 
@@ -107,58 +72,33 @@ export function NotePreview({
 }) {
   const router = useRouter();
   const { send } = useDeeds();
-  const [lines, setLines] = useState<readonly DraftLine[]>(() =>
-    note.lines.map((l) => ({ ...l, leaveOut: false })),
-  );
+  const [lines, setLines] = useState<readonly DraftLine[]>(() => draftOf(note, today));
   const [supplier, setSupplier] = useState(note.supplier ?? '');
   const [deliveryRef, setDeliveryRef] = useState(note.deliveryRef ?? '');
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
+  const [shown, setShown] = useState(SHOWN_AT_A_TIME);
   // One key for this booking, however often the button is tapped.
   const [actionKey] = useState(() => v4());
   const booked = lines.filter((l) => !l.leaveOut);
-  const lacking = booked.filter((l) => missing(l) !== null);
+  const open = booked.filter((l) => lacking(l) !== null).length;
   const stems = booked.reduce((n, l) => n + (l.stems ?? 0), 0);
   const isOld = booked.some(
-    (l) => isDate(l.cutDate) && Date.parse(today) - Date.parse(l.cutDate) > 21 * 86_400_000,
+    (l) => isDate(l.cutDate) && Date.parse(today) - Date.parse(l.cutDate) > 21 * DAY_MS,
   );
+  // A long note shows what somebody must settle, and of the rest so many at a time.
+  const inSight = lines.filter((l, i) => i < shown || (l.status === 'needs-decision' && !l.isSettled));
+  const change = useCallback((line: number, changes: Partial<DraftLine>) => {
+    setLines((all) => all.map((l) => (l.line === line ? { ...l, ...changes } : l)));
+  }, []);
 
   const book = async () => {
     setBusy(true);
     setProblem(null);
-    const body = {
-      supplier,
-      deliveryRef,
-      lines: booked.map(
-        ({
-          line,
-          speciesKey,
-          variety,
-          colour,
-          lengthCm,
-          headsMin,
-          stems: count,
-          cutDate,
-          origin,
-          packing,
-          unitPrice,
-          currency,
-        }) => ({
-          line,
-          speciesKey,
-          variety,
-          colour,
-          lengthCm,
-          headsMin,
-          stems: count,
-          cutDate,
-          origin,
-          packing,
-          unitPrice,
-          currency,
-        }),
-      ),
-    };
+    const chosen = booked
+      .filter((l) => l.isChosen)
+      .map(({ product, speciesKey }) => ({ product, speciesKey }));
+    const body = { supplier, deliveryRef, chosen, lines: booked.map(bookedLine) };
     const outcome = await send('dock/book-in', body, actionKey);
     setBusy(false);
     if (outcome.ok) return router.push('/dock', { scroll: false });
@@ -172,7 +112,9 @@ export function NotePreview({
       <header className={css.previewHead}>
         <div>
           <h1>{lines.length} lines read</h1>
-          <p className="soft">{fileName}. Nothing is booked in yet.</p>
+          <p className="soft">
+            {fileName}: {summary(lines)}. Nothing is booked in yet.
+          </p>
         </div>
         <label>
           Supplier
@@ -191,6 +133,7 @@ export function NotePreview({
           Some lines were cut over three weeks ago by the shop’s clock. Check the year on the note.
         </p>
       )}
+      <Totals note={note} />
       <div className={css.tableWrap}>
         <table className={css.table}>
           <thead>
@@ -202,21 +145,24 @@ export function NotePreview({
               <th>Cut on</th>
               <th>Journey</th>
               <th>
-                <span className="visually-hidden">Leave out</span>
+                <span className="visually-hidden">Keep or leave out</span>
               </th>
             </tr>
           </thead>
           <tbody>
-            {lines.map((line, i) => (
-              <LineRow
-                key={line.line}
-                line={line}
-                onChange={(changes) => setLines(lines.map((l, at) => (at === i ? { ...l, ...changes } : l)))}
-              />
+            {inSight.map((line) => (
+              <NoteLineRow key={line.line} line={line} onChange={change} />
             ))}
           </tbody>
         </table>
       </div>
+      {inSight.length < lines.length && (
+        <button type="button" className="plain" onClick={() => setShown(shown + SHOWN_AT_A_TIME)}>
+          Show {Math.min(SHOWN_AT_A_TIME, lines.length - inSight.length)} more of{' '}
+          {lines.length - inSight.length} lines that need nothing
+        </button>
+      )}
+      <SetAside note={note} />
       {problem && (
         <p className="said" role="alert">
           {problem}
@@ -226,17 +172,15 @@ export function NotePreview({
         <button
           type="button"
           className="deed"
-          disabled={
-            busy || lacking.length > 0 || booked.length === 0 || !supplier.trim() || !deliveryRef.trim()
-          }
+          disabled={busy || open > 0 || booked.length === 0 || !supplier.trim() || !deliveryRef.trim()}
           onClick={() => void book()}
           data-step-in-hand
         >
           {busy
             ? 'Booking in …'
-            : lacking.length > 0
-              ? `${lacking.length} to decide first`
-              : `Book in ${booked.length} lots, ${stems} stems`}
+            : open > 0
+              ? `${open} to decide first`
+              : `Book in ${booked.length} ${booked.length === 1 ? 'lot' : 'lots'}, ${stems} stems`}
         </button>
       </div>
     </section>

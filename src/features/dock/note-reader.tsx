@@ -2,6 +2,7 @@
 import dynamic from 'next/dynamic';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useRef, useState } from 'react';
+import type { NoteHelp } from '@/core/dock/read-note';
 import type { DeliveryNote } from '@/core/dock/types';
 import css from './dock.module.css';
 
@@ -15,14 +16,18 @@ interface Read {
   readonly fileName: string;
 }
 
-async function readFile(file: File): Promise<Read | string> {
-  const { NOTE_MAX_BYTES, UnreadableNoteError, decodeNote, readDeliveryNote } =
-    await import('@/core/dock/read-note');
+type Remembered = NonNullable<NoteHelp['remembered']>;
+
+async function readFile(file: File, remembered: Remembered): Promise<Read | string> {
+  const [{ NOTE_MAX_BYTES, UnreadableNoteError, readDeliveryNote }, { decodeNote }] = await Promise.all([
+    import('@/core/dock/read-note'),
+    import('@/core/dock/decode'),
+  ]);
   if (file.size > NOTE_MAX_BYTES)
     return `“${file.name}” is ${Math.round(file.size / 1e6)} MB; a delivery note is never more than 2 MB. Nothing was read or booked in. Choose the note’s CSV file.`;
   try {
     return {
-      note: readDeliveryNote(decodeNote(new Uint8Array(await file.arrayBuffer()))),
+      note: readDeliveryNote(decodeNote(new Uint8Array(await file.arrayBuffer())), { remembered }),
       fileName: file.name,
     };
   } catch (error) {
@@ -32,7 +37,15 @@ async function readFile(file: File): Promise<Read | string> {
 }
 
 /** Takes a delivery note from a drop or a choice, reads it here, and shows what was understood. */
-export function NoteReader({ demo, today }: { demo: boolean; today: string }) {
+export function NoteReader({
+  demo,
+  today,
+  remembered,
+}: {
+  demo: boolean;
+  today: string;
+  remembered: Remembered;
+}) {
   const router = useRouter();
   const isOpen = useSearchParams().has('read');
   const [read, setRead] = useState<Read | null>(null);
@@ -42,7 +55,7 @@ export function NoteReader({ demo, today }: { demo: boolean; today: string }) {
 
   const take = async (file: File | undefined) => {
     if (!file) return;
-    const got = await readFile(file);
+    const got = await readFile(file, remembered);
     setProblem(typeof got === 'string' ? got : null);
     setRead(typeof got === 'string' ? null : got);
     if (typeof got !== 'string' && !isOpen) router.push('/dock?read', { scroll: false });

@@ -1,0 +1,93 @@
+/** What helps to read a date: when the note was written, and which part of slashed dates is the day. */
+export interface DateContext {
+  /** ISO date of the note, or null when it bears none. */
+  readonly noteDate: string | null;
+  readonly dayFirst: boolean;
+}
+
+export interface ReadDate {
+  /** ISO calendar date. */
+  readonly date: string;
+  /** True where the note leaves the year out. */
+  readonly yearGuessed: boolean;
+}
+
+const MONTHS: readonly RegExp[] = [
+  /^jan/i,
+  /^f(e|é)(b|v)/i,
+  /^(mar|mär|maa|mrt)/i,
+  /^(apr|avr)/i,
+  /^(may|mai|mei)/i,
+  /^jui?n/i,
+  /^jui?l/i,
+  /^(aug|ao(u|û))/i,
+  /^sep/i,
+  /^(o(c|k)t)/i,
+  /^nov/i,
+  /^d(e|é)(c|z)/i,
+];
+
+function isoOf(year: number, month: number, day: number): string | null {
+  const date = new Date(Date.UTC(year, month - 1, day));
+  const isReal = date.getUTCMonth() === month - 1 && date.getUTCDate() === day;
+  return isReal && year >= 2000 && year <= 2100 ? date.toISOString().slice(0, 10) : null;
+}
+
+const fullYear = (text: string): number => Number(text) + (text.length === 2 ? 2000 : 0);
+
+/** The year that puts a day last before the note, or on its day. */
+function yearBefore(month: number, day: number, noteDate: string | null): number | null {
+  if (!noteDate) return null;
+  const year = Number(noteDate.slice(0, 4));
+  const thisYear = isoOf(year, month, day);
+  return thisYear !== null && thisYear <= noteDate ? year : year - 1;
+}
+
+function withYear(year: number | null, month: number, day: number, yearGuessed: boolean): ReadDate | null {
+  const date = year === null ? null : isoOf(year, month, day);
+  return date === null ? null : { date, yearGuessed };
+}
+
+/**
+ * A calendar date as delivery notes write it: 2026-11-19, 20261119, 19.11.2026, 18-11-2026,
+ * 17/11/26, 20.11., 19 Nov 2026, Nov 19. Null when it is none, or does not exist.
+ */
+export function readDate(text: string, { noteDate, dayFirst }: DateContext): ReadDate | null {
+  const plain = text.trim().replace(/[T ]\d{1,2}:\d{2}(:\d{2})?(Z|\.\d+Z?)?$/, '');
+  const iso = /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})$/.exec(plain) ?? /^(\d{4})(\d{2})(\d{2})$/.exec(plain);
+  if (iso) return withYear(Number(iso[1]), Number(iso[2]), Number(iso[3]), false);
+  const parts = /^(\d{1,2})\s*[-/.]\s*(\d{1,2})(?:\s*[-/.]\s*(\d{4}|\d{2})?)?$/.exec(plain);
+  if (parts) {
+    const [first, second] = [Number(parts[1]), Number(parts[2])];
+    // A month past twelve tells the order of this one date, whatever the rest of the file does.
+    const isDayFirst = second > 12 ? false : first > 12 ? true : dayFirst;
+    const [day, month] = isDayFirst ? [first, second] : [second, first];
+    return parts[3] === undefined
+      ? withYear(yearBefore(month, day, noteDate), month, day, true)
+      : withYear(fullYear(parts[3]), month, day, false);
+  }
+  const named =
+    /^(\d{1,2})\.?\s+([a-zéûä]{3,})\.?,?(?:\s+(\d{4}|\d{2}))?$/i.exec(plain) ??
+    /^([a-zéûä]{3,})\.?\s+(\d{1,2}),?(?:\s+(\d{4}|\d{2}))?$/i.exec(plain);
+  if (!named) return null;
+  const [dayText = '', monthText = ''] = /^\d/.test(named[1] ?? '')
+    ? [named[1], named[2]]
+    : [named[2], named[1]];
+  const month = MONTHS.findIndex((m) => m.test(monthText)) + 1;
+  if (month === 0) return null;
+  const day = Number(dayText);
+  return named[3] === undefined
+    ? withYear(yearBefore(month, day, noteDate), month, day, true)
+    : withYear(fullYear(named[3]), month, day, false);
+}
+
+/** Whether slashed dates of a file put the day first: any part past twelve says; undecided, the day. */
+export function isDayFirstIn(texts: readonly string[]): boolean {
+  for (const text of texts) {
+    const parts = /^(\d{1,2})\s*[-/.]\s*(\d{1,2})\b/.exec(text.trim());
+    if (!parts) continue;
+    if (Number(parts[1]) > 12) return true;
+    if (Number(parts[2]) > 12) return false;
+  }
+  return true;
+}

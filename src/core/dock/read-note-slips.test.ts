@@ -1,0 +1,64 @@
+import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { decodeNote } from './decode';
+import { UnreadableNoteError, readDeliveryNote } from './read-note';
+
+const fixture = (name: string) => readFileSync(path.join(__dirname, '../../../tests/fixtures', name));
+const clean = fixture('delivery-note-clean.csv');
+const messy = fixture('delivery-note-messy.csv');
+
+/** One slip of a file: a byte changed, put in or left out; a line twice, left out or moved. */
+const slip = fc.record({
+  kind: fc.constantFrom('change', 'insert', 'drop', 'twice', 'without', 'move'),
+  at: fc.nat(),
+  byte: fc.constantFrom(...Array.from(';,"\n\r\t|\'. 0x', (c) => c.charCodeAt(0)), 0xe4, 0x80),
+});
+type Slip = typeof slip extends fc.Arbitrary<infer T> ? T : never;
+
+function slipped(bytes: Uint8Array, { kind, at, byte }: Slip): Uint8Array {
+  const text = Buffer.from(bytes).toString('latin1');
+  const i = at % text.length;
+  const char = String.fromCharCode(byte);
+  const lines = text.split('\n');
+  const l = at % lines.length;
+  const changed = {
+    change: () => text.slice(0, i) + char + text.slice(i + 1),
+    insert: () => text.slice(0, i) + char + text.slice(i),
+    drop: () => text.slice(0, i) + text.slice(i + 1),
+    twice: () => [...lines.slice(0, l + 1), ...lines.slice(l)].join('\n'),
+    without: () => lines.filter((_, n) => n !== l).join('\n'),
+    move: () => [...lines.filter((_, n) => n !== l), lines[l] ?? ''].join('\n'),
+  }[kind]();
+  return Buffer.from(changed, 'latin1');
+}
+
+test('whatever slips befall a file, every line of it comes back once, with a reason unless understood', () => {
+  fc.assert(
+    fc.property(
+      fc.constantFrom(clean, messy),
+      fc.array(slip, { minLength: 1, maxLength: 12 }),
+      (file, slips) => {
+        const text = decodeNote(slips.reduce<Uint8Array>(slipped, file));
+        const physical = text.replace(/\r\n?/g, '\n').replace(/\n$/, '').split('\n');
+        let note;
+        try {
+          note = readDeliveryNote(text);
+        } catch (error) {
+          if (error instanceof UnreadableNoteError) return;
+          throw error;
+        }
+        expect(note.lines.map((l) => l.line)).toEqual(physical.map((_, i) => i + 1));
+        for (const line of note.lines) {
+          if (line.status !== 'understood') expect(line.reasons.length).toBeGreaterThan(0);
+          if (line.status === 'understood' || line.status === 'guessed')
+            expect(line.stems).toBeGreaterThan(0);
+          // A line set aside has nothing in it that could be flowers.
+          if (line.status === 'ignored' && /goes on/.test(line.reasons[0] ?? ''))
+            expect((physical[line.line - 1] ?? '').split(/[;,\t|]/).length).toBeLessThanOrEqual(4);
+        }
+      },
+    ),
+    { numRuns: 400 },
+  );
+});

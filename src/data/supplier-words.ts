@@ -1,0 +1,41 @@
+import type { Trx } from './connection';
+
+/** Species by a supplier's words, by supplier. */
+export type SupplierWords = Record<string, Record<string, string>>;
+
+/** What each supplier's words were taken to mean last time. */
+export async function manySupplierWords(trx: Trx): Promise<SupplierWords> {
+  const rows: { supplier: string; words: string; species_key: string }[] = await trx('supplier_word').select(
+    'supplier',
+    'words',
+    'species_key',
+  );
+  const bySupplier: SupplierWords = {};
+  for (const row of rows)
+    bySupplier[row.supplier] = { ...bySupplier[row.supplier], [row.words]: row.species_key };
+  return bySupplier;
+}
+
+/** Remembers what words of a supplier's note meant; the last choice stands. */
+export async function rememberSupplierWords(
+  trx: Trx,
+  shopId: string,
+  supplier: string,
+  meant: readonly { readonly words: string; readonly speciesKey: string }[],
+  at: Date,
+): Promise<void> {
+  const byWords = new Map(meant.map((m) => [m.words, m.speciesKey]));
+  if (byWords.size === 0) return;
+  await trx('supplier_word')
+    .insert(
+      [...byWords].map(([words, species_key]) => ({
+        shop_id: shopId,
+        supplier,
+        words,
+        species_key,
+        chosen_at: at,
+      })),
+    )
+    .onConflict(['shop_id', 'supplier', 'words'])
+    .merge(['species_key', 'chosen_at']);
+}

@@ -1,0 +1,86 @@
+import { addDays } from '@/core/care/compose-card';
+import type { DeliveryNote, NoteLine } from '@/core/dock/types';
+
+/** A line of the note as it stands in the preview, with what somebody has made of it. */
+export interface DraftLine extends NoteLine {
+  readonly leaveOut: boolean;
+  /** Somebody has settled what was to be decided. */
+  readonly isSettled: boolean;
+  /** A person chose its species here: worth remembering for this supplier. */
+  readonly isChosen: boolean;
+}
+
+/** Days from the cut to the note, where a line does not say: the commonest journey. */
+const USUAL_DAYS_CUT = 2;
+
+export const isDate = (text: string | null): text is string =>
+  text !== null && /^\d{4}-\d{2}-\d{2}$/.test(text);
+
+/** The lines that may be booked, repeats left out to begin with, cut dates filled in where the note is silent. */
+export function draftOf(note: DeliveryNote, today: string): DraftLine[] {
+  const cutDate = addDays(note.noteDate ?? today, -USUAL_DAYS_CUT);
+  return note.lines
+    .filter((l) => l.status !== 'ignored')
+    .map((l) => ({
+      ...l,
+      ...(l.cutDate === null && !l.reasons.some((r) => r.startsWith('cut date'))
+        ? {
+            cutDate,
+            status: l.status === 'understood' ? 'guessed' : l.status,
+            reasons: [
+              ...l.reasons.filter((r) => !r.startsWith('the note does not say')),
+              `no cut date: ${USUAL_DAYS_CUT} days before the note is a guess`,
+            ],
+          }
+        : {}),
+      leaveOut: l.duplicateOf !== null,
+      isSettled: false,
+      isChosen: false,
+    }));
+}
+
+/** What is asked of a line that can be booked as it was read. */
+export const KEEP = 'right as it stands?';
+
+/** What still stands against booking a line, in words; null when it can be booked. */
+export function lacking(line: DraftLine): string | null {
+  if (line.leaveOut) return null;
+  if (!line.speciesKey) return 'which species?';
+  if (!line.stems || line.stems < 1) return 'how many stems?';
+  if (!isDate(line.cutDate)) return 'cut on which day?';
+  return line.status === 'needs-decision' && !line.isSettled ? KEEP : null;
+}
+
+/** What is sent of a line when it is booked. */
+export function bookedLine(line: DraftLine) {
+  const { line: number, speciesKey, variety, colour, lengthCm, headsMin, stems, cutDate } = line;
+  const { origin, packing, unitPrice, currency } = line;
+  return {
+    line: number,
+    speciesKey,
+    variety,
+    colour,
+    lengthCm,
+    headsMin,
+    stems,
+    cutDate,
+    origin,
+    packing,
+    // A price by weight or by bunch is kept per stem, so that lots compare.
+    unitPrice: pricePerStem(line) ?? unitPrice,
+    currency,
+  };
+}
+
+function pricePerStem({ unitPrice, priceUnit, stems, bunches, weightG }: DraftLine): number | null {
+  if (unitPrice === null || !stems) return null;
+  const whole =
+    priceUnit === 'kg'
+      ? (unitPrice * (weightG ?? 0)) / 1000
+      : priceUnit === 'bunch'
+        ? unitPrice * (bunches ?? 0)
+        : priceUnit === 'line'
+          ? unitPrice
+          : unitPrice * stems;
+  return Math.round((whole / stems) * 100) / 100;
+}

@@ -1,0 +1,145 @@
+'use client';
+import { Select } from '@mantine/core';
+import { memo, useState } from 'react';
+import { findSpecies, SPECIES } from '@/core/species/species';
+import css from './dock.module.css';
+import { KEEP, lacking, type DraftLine } from './draft-lines';
+
+const OPTIONS = SPECIES.map((s) => ({ value: s.key, label: s.name }));
+const HOW: Readonly<Record<DraftLine['status'], string>> = {
+  understood: 'read',
+  guessed: 'guessed',
+  'needs-decision': 'to decide',
+  ignored: 'set aside',
+};
+
+type Change = (line: number, changes: Partial<DraftLine>) => void;
+
+/** A cell that can be written over. */
+function Cell({
+  label,
+  value,
+  numeric = false,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  numeric?: boolean;
+  onChange: (text: string) => void;
+}) {
+  return (
+    <input
+      aria-label={label}
+      className={css.cell}
+      {...(numeric ? { inputMode: 'numeric' as const } : { placeholder: '2026-11-18', maxLength: 10 })}
+      value={value}
+      onChange={(e) => onChange(e.target.value)}
+    />
+  );
+}
+
+/** The species as it was read; touched, it can be chosen. A list of sixty is only made for the one in hand. */
+function SpeciesCell({ line, onChange }: { line: DraftLine; onChange: Change }) {
+  const [isChoosing, setChoosing] = useState(line.speciesKey === null);
+  const name = findSpecies(line.speciesKey ?? '')?.name;
+  if (!isChoosing)
+    return (
+      <button type="button" className={css.species} onClick={() => setChoosing(true)}>
+        <strong>{name}</strong>
+        <span className="visually-hidden">, change species of line {line.line}</span>
+      </button>
+    );
+  return (
+    <Select
+      aria-label={`Species of line ${line.line}`}
+      data={OPTIONS}
+      value={line.speciesKey}
+      onChange={(key) => {
+        onChange(line.line, { speciesKey: key, isChosen: true, isSettled: true });
+        setChoosing(key === null);
+      }}
+      searchable
+      size="md"
+      allowDeselect={false}
+      autoFocus={line.speciesKey !== null}
+      comboboxProps={{ withinPortal: true }}
+      placeholder={line.product}
+    />
+  );
+}
+
+/** One line of the note: what was understood, what was guessed and why, what needs a decision. */
+export const NoteLineRow = memo(function NoteLineRow({
+  line,
+  onChange,
+}: {
+  line: DraftLine;
+  onChange: Change;
+}) {
+  const lack = lacking(line);
+  const isOpen = line.status === 'needs-decision' && !line.isSettled;
+  const byWeight = line.weightG !== null && line.bunches === null;
+  return (
+    <tr className={line.leaveOut ? css.leftOut : undefined}>
+      <td>
+        {line.line}
+        <span className={isOpen ? css.toDecide : css.how}>
+          {line.isSettled ? 'settled' : HOW[line.status]}
+        </span>
+      </td>
+      <td>
+        <SpeciesCell line={line} onChange={onChange} />
+        {line.variety && <span className="soft"> ‘{line.variety}’ </span>}
+        {line.colour && <span className="soft">{line.colour} </span>}
+        {line.reasons.map((r) => (
+          <span key={r} className={isOpen ? css.lateReason : css.reasonLine}>
+            {r}
+          </span>
+        ))}
+      </td>
+      <td className={css.number}>
+        {byWeight ? `${line.weightG} g` : `${line.bunches ?? '–'} × ${line.stemsPerBunch ?? '–'}`}
+      </td>
+      <td>
+        <Cell
+          label={`Stems of line ${line.line}`}
+          value={String(line.stems ?? '')}
+          numeric
+          onChange={(text) =>
+            onChange(line.line, {
+              stems: text === '' ? null : Number(text.replace(/\D/g, '').slice(0, 6)),
+            })
+          }
+        />
+      </td>
+      <td>
+        <Cell
+          label={`Cut date of line ${line.line}`}
+          value={line.cutDate ?? ''}
+          onChange={(text) => onChange(line.line, { cutDate: text || null })}
+        />
+      </td>
+      <td>
+        {line.origin}
+        <span className="soft"> {line.packing}</span>
+      </td>
+      <td>
+        {lack === KEEP && (
+          <button type="button" className="plain" onClick={() => onChange(line.line, { isSettled: true })}>
+            Keep<span className="visually-hidden"> line {line.line} as it stands</span>
+          </button>
+        )}
+        <button
+          type="button"
+          className="quiet"
+          aria-pressed={line.leaveOut}
+          onClick={() => onChange(line.line, { leaveOut: !line.leaveOut, isSettled: line.leaveOut })}
+        >
+          {line.leaveOut ? 'put back' : 'leave out'}
+          <span className="visually-hidden"> line {line.line}</span>
+        </button>
+        {lack && lack !== KEEP && <span className="late">{lack}</span>}
+      </td>
+    </tr>
+  );
+});
