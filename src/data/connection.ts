@@ -42,7 +42,7 @@ export async function inShop<T>(db: Knex, shopId: string, work: (trx: Trx) => Pr
 /** Locks one row until the transaction ends; false when the shop has no such row. */
 export async function isLocked(
   trx: Trx,
-  table: 'lot' | 'pail' | 'protocol_step',
+  table: 'lot' | 'pail' | 'protocol_step' | 'claim',
   id: string,
 ): Promise<boolean> {
   const rows: unknown[] = await trx(table).where({ id }).forUpdate().select('id');

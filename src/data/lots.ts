@@ -34,6 +34,9 @@ export interface LotRow {
   readonly fillTempC: number | null;
   readonly fillStart: 'clean' | 'rinsed' | 'reused' | null;
   readonly roomId: string;
+  /** Per stem; null where the note bore no price. */
+  readonly unitPrice: number | null;
+  readonly currency: string | null;
   readonly version: number;
 }
 
@@ -67,6 +70,8 @@ const COLUMNS = {
   fillTempC: 'f.temp_c',
   fillStart: 'f.start',
   roomId: 'l.room_id',
+  unitPrice: 'l.unit_price',
+  currency: 'l.currency',
   version: 'l.version',
 };
 

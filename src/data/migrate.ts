@@ -2,6 +2,7 @@ import type { Knex } from 'knex';
 import * as foundations from './migrations/0001-foundations';
 import * as ownFigures from './migrations/0002-own-figures';
 import * as supplierWords from './migrations/0003-supplier-words';
+import * as flawsAndClaims from './migrations/0004-flaws-and-claims';
 
 interface Migration {
   readonly name: string;
@@ -13,6 +14,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0001-foundations', up: foundations.up },
   { name: '0002-own-figures', up: ownFigures.up },
   { name: '0003-supplier-words', up: supplierWords.up },
+  { name: '0004-flaws-and-claims', up: flawsAndClaims.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

@@ -1,4 +1,5 @@
 import 'server-only';
+import { insertFlaw, type FlawRow } from '@/data/claims';
 import { RefusedError } from '@/data/errors';
 import { changeLot, oneLotForUpdate, returnStems } from '@/data/lots';
 import { changePail, isOpenFill, manyLotsByFill, unfillPail } from '@/data/pails';
@@ -50,6 +51,12 @@ async function undoLook({ trx, deed }: DeedContext, entry: Entry): Promise<void>
   await changeLot(trx, lot.id, { ...before, plan_no: lot.planNo + 1 });
 }
 
+/** The count before stands again; where there was none, the flaw is withdrawn. */
+async function undoFlaw({ trx, deed }: DeedContext, entry: Entry): Promise<void> {
+  const { counted, before } = entry.detail as unknown as { counted: FlawRow; before: FlawRow | null };
+  await insertFlaw(trx, deed, before ?? counted, before === null);
+}
+
 async function undoMake({ trx, deed }: DeedContext, entry: Entry): Promise<void> {
   const lines = entry.detail.lines as { lotId: string; stems: number }[];
   for (const line of lines) await returnStems(trx, line.lotId, line.stems);
@@ -64,6 +71,7 @@ const UNDO: Readonly<Record<string, (context: DeedContext, entry: Entry) => Prom
   look: undoLook,
   make: undoMake,
   bin: ({ trx }, entry) => returnStems(trx, entry.subjectId, entry.detail.stems as number),
+  flaw: undoFlaw,
   wash: ({ trx }, entry) => changePail(trx, entry.subjectId, entry.detail.pailWas as Was),
   fill: async ({ trx, deed }, entry) => {
     const fillId = entry.detail.fillId as string;

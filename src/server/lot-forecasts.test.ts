@@ -36,6 +36,8 @@ const lot = (over: Partial<LotRow>): LotRow => ({
   fillTempC: null,
   fillStart: null,
   roomId: 'r',
+  unitPrice: null,
+  currency: null,
   version: 1,
   ...over,
 });

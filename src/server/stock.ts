@@ -79,6 +79,8 @@ export interface LotView {
   readonly shareByDay: readonly number[];
   readonly basis: 'trade' | 'practice';
   readonly arrival: Arrival;
+  readonly unitPrice: number | null;
+  readonly currency: string | null;
 }
 
 const DAY_MS = 86_400_000;
@@ -111,5 +113,7 @@ export function lotView({ lot, forecast, arrival, isReady }: StockLot, at: Date)
     shareByDay: forecast.presentableShareByDay,
     basis: species.basis,
     arrival,
+    unitPrice: lot.unitPrice,
+    currency: lot.currency,
   };
 }

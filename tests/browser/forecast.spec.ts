@@ -92,5 +92,5 @@ test('a manager’s own figure is set with its reason, bears on the stock, and i
   await page.goto('/make');
   expect(await statice.getAttribute('aria-label')).toBe(before);
   await page.goto('/desk');
-  await expect(page.getByText(/back to the table/)).toBeVisible();
+  await expect(page.getByRole('listitem').filter({ hasText: 'back to the table' })).toBeVisible();
 });

@@ -37,7 +37,7 @@ export function noteOf(
 
 export async function bookNote(page: Page, ref: string, lines: readonly string[]): Promise<void> {
   await readNote(page, noteOf(ref, lines));
-  await page.getByRole('button', { name: /Book in \d+ lots/ }).click();
+  await page.getByRole('button', { name: /Book in \d+ lots?/ }).click();
   await expect(page.getByRole('region', { name: `Delivery ${ref}` })).toBeVisible();
 }
 

@@ -15,6 +15,7 @@ import { insertPlan, manyStepsOfLot } from '@/data/steps';
 import { deedKind } from '@/server/deeds';
 import { shopOverrides } from '@/server/own-figures';
 import { planFor } from '@/server/lot-forecasts';
+import { claimDeeds } from './claim-deeds';
 import { BIN_REASONS } from './words';
 
 const words = (max: number) =>
@@ -142,4 +143,4 @@ const bin = deedKind(
   async ({ trx, deed }, { lotId, stems, reason }) => binStems(trx, deed, lotId, stems, reason),
 );
 
-export const dockDeeds = { 'book-in': bookIn, look, bin };
+export const dockDeeds = { 'book-in': bookIn, look, bin, ...claimDeeds };

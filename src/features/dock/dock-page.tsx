@@ -1,10 +1,13 @@
 import Link from 'next/link';
 import { LifeAxis, LifeLine, daysInWords } from '@/drawing/life-line';
+import { adviseAtDock, FLAW_KINDS, flawInLot, type DockAdvice, type FlawInLot } from '@/core/dock/flaws';
+import { manyClaims, manyFlaws, type ClaimRecord, type FlawRow } from '@/data/claims';
 import { manySupplierWords } from '@/data/supplier-words';
 import { inZone } from '@/server/clock';
 import { inMyShop } from '@/server/session';
 import { lotView, stockNow, type LotView } from '@/server/stock';
 import css from './dock.module.css';
+import flawsCss from './flaws.module.css';
 import { LotLook } from './lot-look';
 import { NoteReader } from './note-reader';
 
@@ -57,7 +60,15 @@ function Slip({ lots, chosenId }: { lots: readonly LotView[]; chosenId: string |
   );
 }
 
-function WhatItMeans({ lot }: { lot: LotView }) {
+const ADVICE_WORDS: Readonly<Record<DockAdvice['advice'], string>> = {
+  accept: 'Accept.',
+  'use first': 'Use first:',
+  'reduced price': 'Accept, and ask for less:',
+  claim: 'Claim:',
+  refuse: 'Refuse:',
+};
+
+function WhatItMeans({ lot, advice }: { lot: LotView; advice: DockAdvice }) {
   const scale = {
     pastDays: Math.max(4, Math.ceil(lot.daysSinceCut)),
     aheadDays: Math.max(8, Math.ceil(lot.daysLeft.p90) + 1),
@@ -66,6 +77,12 @@ function WhatItMeans({ lot }: { lot: LotView }) {
   const used = Math.round((100 * lot.agedDays) / lot.lifeDays);
   return (
     <section className={css.means} aria-label="What it means">
+      <p
+        className={flawsCss.advice}
+        data-grave={advice.advice === 'claim' || advice.advice === 'refuse' || undefined}
+      >
+        <strong>{ADVICE_WORDS[advice.advice]}</strong> <span className="soft">{advice.because}</span>
+      </p>
       <p>
         <span className="big">{words}</span> <span className="soft">left on a table at 21 °C, kept well</span>
       </p>
@@ -90,21 +107,49 @@ function WhatItMeans({ lot }: { lot: LotView }) {
   );
 }
 
+const CLAIMS_READ = 200;
+
+/** Counted flaws of a lot, carried to the whole of it. */
+function flawsOf(lot: LotView, rows: readonly FlawRow[]): FlawInLot[] {
+  return rows.flatMap((row) => {
+    const kind = FLAW_KINDS.find((k) => k === row.kind);
+    return kind ? [flawInLot({ kind, seen: row.seen, sample: row.sample }, lot.stemsBooked)] : [];
+  });
+}
+
+function ClaimsLink({ claims }: { claims: readonly ClaimRecord[] }) {
+  const open = claims.filter((c) => c.state === 'open').length;
+  return (
+    <p className={css.claimsLink}>
+      <Link href="/dock/claims">
+        {open > 0 ? `${open} ${open === 1 ? 'claim' : 'claims'} to send` : 'Claims'}
+      </Link>
+    </p>
+  );
+}
+
 /** What came, in what state: the note as a slip on the left, the stem being looked at on the right. */
 export async function DockPage({ search }: Props) {
-  const { lots, remembered, me, at } = await inMyShop(async (trx, me, at) => ({
-    lots: (await stockNow(trx, me, at)).map((s) => lotView(s, at)),
-    remembered: await manySupplierWords(trx),
-    me,
-    at,
-  }));
-  const asked = typeof search.lot === 'string' ? lots.find((l) => l.id === search.lot) : undefined;
-  const chosen = asked ?? lots.find((l) => !l.looked) ?? lots.at(-1) ?? null;
+  const { lots, chosen, flaws, claims, remembered, me, at } = await inMyShop(async (trx, me, at) => {
+    const lots = (await stockNow(trx, me, at)).map((s) => lotView(s, at));
+    const asked = typeof search.lot === 'string' ? lots.find((l) => l.id === search.lot) : undefined;
+    const chosen = asked ?? lots.find((l) => !l.looked) ?? lots.at(-1) ?? null;
+    return {
+      lots,
+      chosen,
+      flaws: chosen ? flawsOf(chosen, await manyFlaws(trx, [chosen.id])) : [],
+      claims: await manyClaims(trx, CLAIMS_READ),
+      remembered: await manySupplierWords(trx),
+      me,
+      at,
+    };
+  });
   const isReading = search.read !== undefined || lots.length === 0;
   return (
     <div className={css.dock} data-reading={isReading || undefined}>
       <div>
         <NoteReader demo={me.shop.demo} today={inZone(at, me.shop.timeZone).date} remembered={remembered} />
+        {!isReading && claims.length > 0 && <ClaimsLink claims={claims} />}
         {!isReading && <Slip lots={lots} chosenId={chosen?.id ?? null} />}
       </div>
       {chosen && !isReading && (
@@ -112,8 +157,13 @@ export async function DockPage({ search }: Props) {
           key={chosen.id}
           lot={chosen}
           nextId={lots.find((l) => !l.looked && l.id !== chosen.id)?.id ?? null}
+          flaws={flaws}
+          claimedKinds={claims.filter((c) => c.lotId === chosen.id).map((c) => c.kind)}
         >
-          <WhatItMeans lot={chosen} />
+          <WhatItMeans
+            lot={chosen}
+            advice={adviseAtDock({ flaws, droop: chosen.droop, daysLeftP50: chosen.daysLeft.p50 })}
+          />
         </LotLook>
       )}
     </div>

@@ -6,8 +6,10 @@ import { Stem } from '@/drawing/stem';
 import { Choices } from '@/shell/choices';
 import { useDeeds } from '@/shell/deeds';
 import type { LotView } from '@/server/stock';
+import type { FlawInLot } from '@/core/dock/flaws';
 import { BinForm } from './bin-form';
 import css from './dock.module.css';
+import { FlawForm } from './flaw-form';
 import { StemTouch } from './stem-touch';
 import { STAGES } from './words';
 
@@ -21,10 +23,14 @@ const nearestStage = (stage: number): number =>
 export function LotLook({
   lot,
   nextId,
+  flaws,
+  claimedKinds,
   children,
 }: {
   lot: LotView;
   nextId: string | null;
+  flaws: readonly FlawInLot[];
+  claimedKinds: readonly string[];
   children: ReactNode;
 }) {
   const router = useRouter();
@@ -111,6 +117,7 @@ export function LotLook({
         {lot.looked ? 'Look again' : 'Looked at'}: {stage.word}, {droop}
         <kbd>Enter</kbd>
       </button>
+      <FlawForm lot={lot} flaws={flaws} claimedKinds={claimedKinds} />
       <BinForm lot={lot} />
     </section>
   );

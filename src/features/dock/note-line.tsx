@@ -108,6 +108,7 @@ export const NoteLineRow = memo(function NoteLineRow({
           onChange={(text) =>
             onChange(line.line, {
               stems: text === '' ? null : Number(text.replace(/\D/g, '').slice(0, 6)),
+              isSettled: true,
             })
           }
         />
@@ -116,7 +117,7 @@ export const NoteLineRow = memo(function NoteLineRow({
         <Cell
           label={`Cut date of line ${line.line}`}
           value={line.cutDate ?? ''}
-          onChange={(text) => onChange(line.line, { cutDate: text || null })}
+          onChange={(text) => onChange(line.line, { cutDate: text || null, isSettled: true })}
         />
       </td>
       <td>

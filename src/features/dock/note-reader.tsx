@@ -51,6 +51,7 @@ export function NoteReader({
   const [read, setRead] = useState<Read | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [over, setOver] = useState(false);
+  const [typed, setTyped] = useState('');
   const input = useRef<HTMLInputElement>(null);
 
   const take = async (file: File | undefined) => {
@@ -65,6 +66,12 @@ export function NoteReader({
     if (!response?.ok)
       return setProblem('The demo’s note could not be fetched. Nothing was booked in; try again.');
     await take(new File([await response.blob()], `note-${today}.csv`));
+  };
+  const takeTyped = async () => {
+    const { readTypedLines } = await import('@/core/dock/read-typed');
+    setProblem(null);
+    setRead({ note: readTypedLines(typed, { today }), fileName: 'typed here' });
+    if (!isOpen) router.push('/dock?read', { scroll: false });
   };
   const close = () => {
     setRead(null);
@@ -118,6 +125,29 @@ export function NoteReader({
           e.target.value = '';
         }}
       />
+      <details className={css.bin}>
+        <summary>No file? Type or paste its lines</summary>
+        <form
+          className={css.typed}
+          onSubmit={(event) => {
+            event.preventDefault();
+            void takeTyped();
+          }}
+        >
+          <textarea
+            aria-label="Lines of the delivery"
+            className={css.cell}
+            rows={4}
+            maxLength={20_000}
+            placeholder={'6x25 rose 60 deep red, cut 19/11\n850 g mimosa'}
+            value={typed}
+            onChange={(e) => setTyped(e.target.value)}
+          />
+          <button type="submit" className="plain" disabled={typed.trim() === ''}>
+            Read them
+          </button>
+        </form>
+      </details>
       {problem && (
         <p className="said" role="alert">
           {problem}

@@ -1,41 +1,20 @@
 import 'server-only';
-import path from 'node:path';
-import { Document, Font, Page, StyleSheet, Text, View, renderToBuffer } from '@react-pdf/renderer';
+import { Document, Page, StyleSheet, Text, View, renderToBuffer } from '@react-pdf/renderer';
 import type { CareLine } from '@/core/care/compose-card';
 import type { IssuedCard } from '@/data/arrangements';
+import { PDF_INK, PDF_SOFT } from '@/server/pdf-fonts';
 import { dayWords, gainWords, sentenceDate } from './card-words';
 
-const font = (pkg: string, file: string): string =>
-  path.join(process.cwd(), 'node_modules', '@fontsource', pkg, 'files', file);
-
-Font.register({
-  family: 'Body',
-  fonts: [
-    { src: font('atkinson-hyperlegible-next', 'atkinson-hyperlegible-next-latin-400-normal.woff') },
-    {
-      src: font('atkinson-hyperlegible-next', 'atkinson-hyperlegible-next-latin-700-normal.woff'),
-      fontWeight: 700,
-    },
-  ],
-});
-Font.register({
-  family: 'Heading',
-  src: font('fraunces', 'fraunces-latin-600-normal.woff'),
-  fontWeight: 600,
-});
-Font.registerHyphenationCallback((word) => [word]);
-
-const INK = '#1c2b33';
 const styles = StyleSheet.create({
-  page: { padding: 17, fontFamily: 'Body', fontSize: 8.7, lineHeight: 1.24, color: INK },
-  shop: { fontSize: 7, color: '#465760' },
+  page: { padding: 17, fontFamily: 'Body', fontSize: 8.7, lineHeight: 1.24, color: PDF_INK },
+  shop: { fontSize: 7, color: PDF_SOFT },
   name: { fontFamily: 'Heading', fontWeight: 600, fontSize: 14, lineHeight: 1.15, marginTop: 1 },
   contents: {
     fontSize: 7,
-    color: '#465760',
+    color: PDF_SOFT,
     paddingBottom: 4,
     marginBottom: 4,
-    borderBottom: `1pt solid ${INK}`,
+    borderBottom: `1pt solid ${PDF_INK}`,
   },
   line: { flexDirection: 'row', marginBottom: 2.6 },
   number: { width: 11, fontWeight: 700 },
@@ -46,8 +25,8 @@ const styles = StyleSheet.create({
     justifyContent: 'space-between',
     marginTop: 3,
     paddingVertical: 4,
-    borderTop: `0.6pt solid ${INK}`,
-    borderBottom: `0.6pt solid ${INK}`,
+    borderTop: `0.6pt solid ${PDF_INK}`,
+    borderBottom: `0.6pt solid ${PDF_INK}`,
   },
   date: { fontFamily: 'Heading', fontWeight: 600, fontSize: 10 },
   small: { fontSize: 7.6, marginTop: 3 },

@@ -1,0 +1,68 @@
+import Papa from 'papaparse';
+import { FLAWS, type FlawInLot, type FlawKind } from './flaws';
+
+/** Hours a supplier allows for a claim, where the shop has not noted theirs. */
+export const USUAL_CLAIM_HOURS = 24;
+
+export interface ClaimDraft {
+  readonly kind: FlawKind;
+  readonly stems: number;
+  /** Null where the note bore no price. */
+  readonly value: number | null;
+  readonly words: string;
+}
+
+/** The claim a counted flaw makes: the likely stems at the price paid, the count as its evidence. */
+export function draftClaim(flaw: FlawInLot, unitPrice: number | null, evidence: string): ClaimDraft {
+  const stems = Math.max(1, flaw.likelyStems);
+  return {
+    kind: flaw.kind,
+    stems,
+    value: unitPrice === null ? null : Math.round(stems * unitPrice * 100) / 100,
+    words: `${FLAWS[flaw.kind].words}: ${evidence}`,
+  };
+}
+
+/** One row of a claim sheet. */
+export interface ClaimRow {
+  readonly number: number;
+  readonly supplier: string;
+  readonly deliveryRef: string;
+  readonly line: number;
+  readonly product: string;
+  readonly words: string;
+  readonly stems: number;
+  readonly stemsDelivered: number;
+  readonly value: number | null;
+  readonly currency: string | null;
+  readonly state: string;
+  readonly openedAt: string;
+  readonly dueAt: string;
+  readonly settledValue: number | null;
+}
+
+/** A cell no spreadsheet takes for a formula. */
+const plainCell = (text: string): string => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
+
+/** Claims as CSV (RFC 4180), one row each. */
+export function claimsCsv(rows: readonly ClaimRow[]): string {
+  return Papa.unparse(
+    rows.map((r) => ({
+      claim: r.number,
+      supplier: plainCell(r.supplier),
+      delivery: plainCell(r.deliveryRef),
+      line: r.line,
+      product: plainCell(r.product),
+      what: plainCell(r.words),
+      stems: r.stems,
+      delivered: r.stemsDelivered,
+      value: r.value ?? '',
+      currency: r.currency ?? '',
+      state: r.state,
+      opened: r.openedAt,
+      due: r.dueAt,
+      credited: r.settledValue ?? '',
+    })),
+    { newline: '\r\n' },
+  );
+}

@@ -1,0 +1,63 @@
+import { claimsCsv, draftClaim } from './claims';
+import { adviseAtDock, FLAWS, flawInLot, flawInWords, type FlawSeen } from './flaws';
+
+const counted = (kind: FlawSeen['kind'], seen: number, sample: number, lot = 160) =>
+  flawInLot({ kind, seen, sample }, lot);
+const advise = (flaws: ReturnType<typeof counted>[], daysLeftP50 = 9) =>
+  adviseAtDock({ flaws, daysLeftP50, droop: 'firm' }).advice;
+
+test('a count of a sample is carried over to its lot, with the range it supports', () => {
+  const mould = counted('grey-mould', 3, 20);
+  expect(mould.likelyStems).toBe(24);
+  expect(flawInWords(mould)).toBe('3 of 20: between 6 and 35 %');
+  expect(flawInWords(counted('broken', 4, 40, 40))).toBe('4 of 40, all counted: 10 %');
+  // More looked at than the lot holds is the whole of it.
+  expect(counted('broken', 4, 40, 10).likelyStems).toBe(4);
+});
+
+test('advice goes by the low end of what was counted, and by the days left', () => {
+  expect(advise([])).toBe('accept');
+  expect(advise([counted('bruised-outer', 20, 20)])).toBe('accept');
+  expect(advise([counted('broken', 1, 30)])).toBe('reduced price');
+  expect(advise([counted('grey-mould', 6, 20)])).toBe('claim');
+  expect(advise([counted('grey-mould', 18, 20)])).toBe('refuse');
+  expect(advise([], 3)).toBe('use first');
+  expect(advise([], 0.8)).toBe('refuse');
+});
+
+test('a claim is the likely stems at the price paid, its count the evidence', () => {
+  const flaw = counted('grey-mould', 3, 20);
+  expect(draftClaim(flaw, 0.62, flawInWords(flaw))).toEqual({
+    kind: 'grey-mould',
+    stems: 24,
+    value: 14.88,
+    words: 'grey mould: 3 of 20: between 6 and 35 %',
+  });
+  expect(draftClaim(flaw, null, '').value).toBeNull();
+  expect(FLAWS['bruised-outer'].claim).toBe(false);
+});
+
+test('a claim sheet is a table that no spreadsheet runs', () => {
+  const row = {
+    number: 1,
+    supplier: '=SUM(A1)',
+    deliveryRef: 'QN-1',
+    line: 3,
+    product: 'Rose, “Pale Ferry”',
+    words: 'broken: 3 of 20',
+    stems: 24,
+    stemsDelivered: 160,
+    value: 14.88,
+    currency: 'EUR',
+    state: 'open',
+    openedAt: '2026-11-24T06:50:00Z',
+    dueAt: '2026-11-25T06:50:00Z',
+    settledValue: null,
+  };
+  const [head, first] = claimsCsv([row]).split('\r\n');
+  expect(head).toBe(
+    'claim,supplier,delivery,line,product,what,stems,delivered,value,currency,state,opened,due,credited',
+  );
+  expect(first).toContain("'=SUM(A1)");
+  expect(first).toContain('"Rose, “Pale Ferry”"');
+});

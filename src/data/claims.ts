@@ -1,0 +1,204 @@
+import { isLocked, type Trx } from './connection';
+import { RefusedError } from './errors';
+import { newId } from './ids';
+import { writeEntry, type Deed } from './record';
+
+export interface FlawRow {
+  readonly lotId: string;
+  readonly kind: string;
+  readonly seen: number;
+  readonly sample: number;
+}
+
+/** The last count of each flaw of each lot; those withdrawn left out. */
+export async function manyFlaws(trx: Trx, lotIds: readonly string[]): Promise<FlawRow[]> {
+  const latest = trx('lot_flaw')
+    .whereIn('lot_id', lotIds)
+    .distinctOn('lot_id', 'kind')
+    .orderBy(['lot_id', 'kind', { column: 'seq', order: 'desc' }])
+    .as('f');
+  return trx
+    .from(latest)
+    .where('f.withdrawn', false)
+    .select({ lotId: 'f.lot_id', kind: 'f.kind', seen: 'f.seen', sample: 'f.sample' });
+}
+
+/** Writes down a count of a flaw, or with `withdrawn` that it was none. */
+export async function insertFlaw(trx: Trx, deed: Deed, flaw: FlawRow, withdrawn = false): Promise<void> {
+  await trx('lot_flaw').insert({
+    id: newId(),
+    shop_id: deed.shopId,
+    lot_id: flaw.lotId,
+    kind: flaw.kind,
+    seen: flaw.seen,
+    sample: flaw.sample,
+    withdrawn,
+    seen_at: deed.at,
+    seen_by: deed.personId,
+  });
+}
+
+export type ClaimState = 'open' | 'sent' | 'credited' | 'refused' | 'withdrawn';
+
+export interface ClaimRecord {
+  readonly id: string;
+  readonly number: number;
+  readonly lotId: string;
+  readonly lotNumber: number;
+  readonly supplier: string;
+  readonly deliveryRef: string;
+  readonly line: number;
+  readonly speciesKey: string;
+  readonly variety: string | null;
+  readonly stemsDelivered: number;
+  readonly kind: string;
+  readonly words: string;
+  readonly stems: number;
+  readonly value: number | null;
+  readonly currency: string | null;
+  readonly state: ClaimState;
+  readonly openedAt: Date;
+  readonly openedByName: string;
+  readonly dueAt: Date;
+  readonly settledValue: number | null;
+}
+
+/** Claims, those whose window closes first at the top; withdrawn ones left out. */
+export async function manyClaims(trx: Trx, limit: number): Promise<ClaimRecord[]> {
+  return trx('claim as c')
+    .join('lot as l', 'l.id', 'c.lot_id')
+    .join('delivery as d', 'd.id', 'c.delivery_id')
+    .join('person as p', 'p.id', 'c.opened_by')
+    .whereNot('c.state', 'withdrawn')
+    .orderByRaw("c.state in ('open','sent') desc, c.due_at, c.number")
+    .limit(limit)
+    .select({
+      id: 'c.id',
+      number: 'c.number',
+      lotId: 'c.lot_id',
+      lotNumber: 'l.number',
+      supplier: 'd.supplier',
+      deliveryRef: 'd.delivery_ref',
+      line: 'l.line',
+      speciesKey: 'l.species_key',
+      variety: 'l.variety',
+      stemsDelivered: 'l.stems_booked',
+      kind: 'c.kind',
+      words: 'c.words',
+      stems: 'c.stems',
+      value: 'c.value',
+      currency: 'c.currency',
+      state: 'c.state',
+      openedAt: 'c.opened_at',
+      openedByName: 'p.name',
+      dueAt: 'c.due_at',
+      settledValue: 'c.settled_value',
+    }) as Promise<ClaimRecord[]>;
+}
+
+export interface NewClaim {
+  readonly lotId: string;
+  readonly deliveryId: string;
+  readonly kind: string;
+  readonly words: string;
+  readonly stems: number;
+  readonly value: number | null;
+  readonly currency: string | null;
+  readonly dueAt: Date;
+}
+
+/** Opens a claim and tells its number. */
+export async function openClaim(
+  trx: Trx,
+  deed: Deed,
+  claim: NewClaim,
+): Promise<{ claimId: string; number: number }> {
+  // One at a time, so that two claims opened at once do not get one number.
+  await trx.raw('select pg_advisory_xact_lock(hashtextextended(?, 2))', [deed.shopId]);
+  const last = (await trx('claim').max<{ max: number | null }[]>('number'))[0]?.max ?? 0;
+  const claimId = newId();
+  await trx('claim').insert({
+    id: claimId,
+    shop_id: deed.shopId,
+    number: last + 1,
+    delivery_id: claim.deliveryId,
+    lot_id: claim.lotId,
+    kind: claim.kind,
+    words: claim.words,
+    stems: claim.stems,
+    value: claim.value,
+    currency: claim.currency,
+    opened_at: deed.at,
+    opened_by: deed.personId,
+    due_at: claim.dueAt,
+  });
+  await writeEntry(trx, deed, {
+    kind: 'claim',
+    subjectKind: 'claim',
+    subjectId: claimId,
+    words: `Claim ${last + 1} opened: ${claim.stems} stems, ${claim.words}`,
+    detail: { ...claim, dueAt: claim.dueAt.toISOString() },
+  });
+  return { claimId, number: last + 1 };
+}
+
+/** From which states a claim comes to each. */
+const COMES_FROM: Readonly<Record<ClaimState, readonly ClaimState[]>> = {
+  open: [],
+  sent: ['open'],
+  credited: ['open', 'sent'],
+  refused: ['open', 'sent'],
+  withdrawn: ['open', 'sent'],
+};
+
+/**
+ * Moves a claim on.
+ * @throws RefusedError when it is not there or has been settled
+ */
+export async function moveClaim(
+  trx: Trx,
+  deed: Deed,
+  claimId: string,
+  state: ClaimState,
+  settledValue: number | null,
+): Promise<void> {
+  const claim = (await isLocked(trx, 'claim', claimId))
+    ? await trx('claim')
+        .where({ id: claimId })
+        .first<{ number: number; state: ClaimState } | undefined>('number', 'state')
+    : undefined;
+  if (!claim) throw new RefusedError('That claim is not in this shop. Nothing was changed.');
+  if (!COMES_FROM[state].includes(claim.state))
+    throw new RefusedError(`Claim ${claim.number} is ${claim.state} by now. Nothing was changed.`);
+  await trx('claim')
+    .where({ id: claimId })
+    .update({ state, settled_value: settledValue, version: trx.raw('version + 1') });
+  await writeEntry(trx, deed, {
+    kind: 'claim-moved',
+    subjectKind: 'claim',
+    subjectId: claimId,
+    words: `Claim ${claim.number} ${state}${settledValue === null ? '' : `: ${settledValue.toFixed(2)}`}`,
+    detail: { from: claim.state, to: state, settledValue },
+  });
+}
+
+/** Hours each supplier allows for a claim, where the shop has noted it. */
+export async function claimHoursBySupplier(trx: Trx): Promise<Record<string, number>> {
+  const rows: { supplier: string; claim_hours: number }[] = await trx('supplier_terms').select(
+    'supplier',
+    'claim_hours',
+  );
+  return Object.fromEntries(rows.map((r) => [r.supplier, r.claim_hours]));
+}
+
+export async function setClaimHours(
+  trx: Trx,
+  shopId: string,
+  supplier: string,
+  hours: number,
+): Promise<void> {
+  await trx('supplier_terms')
+    .insert({ shop_id: shopId, supplier, claim_hours: hours })
+    .onConflict(['shop_id', 'supplier'])
+    .merge(['claim_hours']);
+}

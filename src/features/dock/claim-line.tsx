@@ -1,0 +1,99 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { v4 } from 'uuid';
+import { clockWords, useShopNow } from '@/shell/clock';
+import { useDeeds } from '@/shell/deeds';
+import css from './flaws.module.css';
+
+export interface ClaimLineView {
+  readonly id: string;
+  readonly number: number;
+  readonly title: string;
+  readonly words: string;
+  readonly value: number | null;
+  readonly currency: string | null;
+  readonly state: string;
+  readonly dueAt: number;
+  readonly settledValue: number | null;
+}
+
+/** One claim, its clock, and what may become of it. */
+export function ClaimLine({ claim }: { claim: ClaimLineView }) {
+  const router = useRouter();
+  const { send } = useDeeds();
+  const now = useShopNow();
+  const [credited, setCredited] = useState(claim.value === null ? '' : claim.value.toFixed(2));
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const isOpen = claim.state === 'open' || claim.state === 'sent';
+  const clock = now === null ? null : clockWords(claim.dueAt, now);
+
+  const move = async (state: 'sent' | 'credited' | 'refused' | 'withdrawn') => {
+    const value = state === 'credited' ? Number(credited.replace(',', '.')) : null;
+    if (value !== null && (!Number.isFinite(value) || credited.trim() === ''))
+      return setProblem('How much was credited? Nothing was changed.');
+    setBusy(true);
+    const outcome = await send('dock/claim-moved', { claimId: claim.id, state, settledValue: value }, v4());
+    setBusy(false);
+    setProblem(outcome.ok ? null : outcome.message);
+    router.refresh();
+  };
+
+  return (
+    <li className={css.claim}>
+      <strong>{claim.number}</strong>
+      <span>
+        <strong>{claim.title}</strong>
+        <br />
+        {claim.words}
+      </span>
+      <span className={css.state}>
+        <strong>
+          {claim.value === null ? 'no price' : `${claim.value.toFixed(2)} ${claim.currency ?? ''}`}
+        </strong>
+        <br />
+        {isOpen ? (
+          <span className={clock?.late ? css.late : 'soft'}>
+            {claim.state},{' '}
+            {clock ? (clock.late ? `window closed, ${clock.words}` : `${clock.words} left`) : '…'}
+          </span>
+        ) : (
+          <span className="soft">
+            {claim.state}
+            {claim.settledValue === null ? '' : ` ${claim.settledValue.toFixed(2)}`}
+          </span>
+        )}
+      </span>
+      {isOpen && (
+        <span className={css.moves}>
+          {claim.state === 'open' && (
+            <button type="button" className="plain" disabled={busy} onClick={() => void move('sent')}>
+              Sent<span className="visually-hidden"> claim {claim.number}</span>
+            </button>
+          )}
+          <input
+            aria-label={`Credited for claim ${claim.number}`}
+            inputMode="decimal"
+            value={credited}
+            onChange={(e) => setCredited(e.target.value)}
+          />
+          <button type="button" className="plain" disabled={busy} onClick={() => void move('credited')}>
+            Credited
+          </button>
+          <button type="button" className="plain" disabled={busy} onClick={() => void move('refused')}>
+            Refused
+          </button>
+          <button type="button" className="quiet" disabled={busy} onClick={() => void move('withdrawn')}>
+            Withdraw
+          </button>
+          {problem && (
+            <span className="said" role="alert">
+              {problem}
+            </span>
+          )}
+        </span>
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,86 @@
+import 'server-only';
+import { Document, Page, StyleSheet, Text, View, renderToBuffer } from '@react-pdf/renderer';
+import type { ClaimRow } from '@/core/dock/claims';
+import { PDF_INK, PDF_SOFT } from '@/server/pdf-fonts';
+import type { ClaimSheet } from './claim-rows';
+
+const styles = StyleSheet.create({
+  page: { padding: 36, fontFamily: 'Body', fontSize: 10, lineHeight: 1.35, color: PDF_INK },
+  title: { fontFamily: 'Heading', fontWeight: 600, fontSize: 20 },
+  soft: { color: PDF_SOFT, fontSize: 9 },
+  supplier: { fontFamily: 'Heading', fontWeight: 600, fontSize: 13, marginTop: 16, marginBottom: 4 },
+  row: { flexDirection: 'row', borderTop: `0.6pt solid ${PDF_INK}`, paddingVertical: 5 },
+  number: { width: 30, fontWeight: 700 },
+  what: { flex: 1, paddingRight: 10 },
+  stems: { width: 86 },
+  value: { width: 74, textAlign: 'right', fontWeight: 700 },
+  total: { flexDirection: 'row', borderTop: `1.2pt solid ${PDF_INK}`, paddingTop: 5 },
+});
+
+function Row({ row, when }: { row: ClaimRow; when: Intl.DateTimeFormat }) {
+  return (
+    <View style={styles.row} wrap={false}>
+      <Text style={styles.number}>{row.number}</Text>
+      <View style={styles.what}>
+        <Text>
+          {row.product}, {row.deliveryRef} line {row.line}
+        </Text>
+        <Text>{row.words}</Text>
+        <Text style={styles.soft}>
+          Seen {when.format(new Date(row.openedAt))}, {row.state}
+        </Text>
+      </View>
+      <Text style={styles.stems}>
+        {row.stems} of {row.stemsDelivered} stems
+      </Text>
+      <Text style={styles.value}>
+        {row.value === null ? '–' : `${row.value.toFixed(2)} ${row.currency ?? ''}`}
+      </Text>
+    </View>
+  );
+}
+
+function SheetDocument({ sheet }: { sheet: ClaimSheet }) {
+  const when = new Intl.DateTimeFormat('en-GB', {
+    timeZone: sheet.timeZone,
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+  });
+  const suppliers = [...new Set(sheet.rows.map((r) => r.supplier))];
+  return (
+    <Document title="Claim sheet" author={sheet.shopName} language="en">
+      <Page size="A4" style={styles.page}>
+        <Text style={styles.soft}>{sheet.shopName}</Text>
+        <Text style={styles.title}>Claim sheet</Text>
+        {suppliers.length === 0 && <Text>There is nothing to claim.</Text>}
+        {suppliers.map((supplier) => {
+          const rows = sheet.rows.filter((r) => r.supplier === supplier);
+          const total = rows.reduce((sum, r) => sum + (r.value ?? 0), 0);
+          return (
+            <View key={supplier}>
+              <Text style={styles.supplier}>{supplier}</Text>
+              {rows.map((row) => (
+                <Row key={row.number} row={row} when={when} />
+              ))}
+              <View style={styles.total}>
+                <Text style={styles.what}>In all, as far as the note bore prices</Text>
+                <Text style={styles.value}>{total.toFixed(2)}</Text>
+              </View>
+            </View>
+          );
+        })}
+        <Text style={[styles.soft, { marginTop: 18 }]}>
+          Counts are of samples, carried to the lot by the share seen; the range each sample supports is named
+          beside it (95 %).
+        </Text>
+      </Page>
+    </Document>
+  );
+}
+
+/** The claims as an A4 PDF, by supplier. */
+export async function claimPdf(sheet: ClaimSheet): Promise<Uint8Array<ArrayBuffer>> {
+  return Uint8Array.from(await renderToBuffer(<SheetDocument sheet={sheet} />));
+}

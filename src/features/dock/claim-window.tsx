@@ -1,0 +1,43 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { v4 } from 'uuid';
+import { useDeeds } from '@/shell/deeds';
+import css from './flaws.module.css';
+
+/** The hours a supplier allows for a claim; it holds for claims opened from now on. */
+export function ClaimWindow({ supplier, hours }: { supplier: string; hours: number }) {
+  const router = useRouter();
+  const { send } = useDeeds();
+  const [value, setValue] = useState(String(hours));
+  const [said, setSaid] = useState<string | null>(null);
+  return (
+    <form
+      className={css.terms}
+      onSubmit={(event) => {
+        event.preventDefault();
+        void send('dock/claim-window', { supplier, hours: Number(value) }, v4()).then((outcome) => {
+          setSaid(outcome.ok ? 'Holds for claims from now on.' : outcome.message);
+          router.refresh();
+        });
+      }}
+    >
+      <label>
+        {supplier}: hours from arrival{' '}
+        <input
+          inputMode="numeric"
+          value={value}
+          onChange={(e) => setValue(e.target.value.replace(/\D/g, ''))}
+        />
+      </label>
+      <button type="submit" className="plain" disabled={value === '' || value === String(hours)}>
+        Set
+      </button>
+      {said && (
+        <span className="soft" role="status">
+          {said}
+        </span>
+      )}
+    </form>
+  );
+}

@@ -1,0 +1,160 @@
+'use client';
+import { useState } from 'react';
+import { FLAW_KINDS, FLAWS, flawInLot, flawInWords, type FlawInLot, type FlawKind } from '@/core/dock/flaws';
+import type { LotView } from '@/server/stock';
+import { Choices } from '@/shell/choices';
+import { useDeeds } from '@/shell/deeds';
+import { Stepper } from '@/shell/stepper';
+import css from './flaws.module.css';
+
+const USUAL_SAMPLE = 20;
+/** A count is carried to the whole lot only as far as its sample allows; hence samples in these sizes. */
+const SAMPLES = [5, 10, 20, 40] as const;
+
+/** One flaw that was counted: what it means for the lot, and the claim it would make. */
+function Counted({
+  lot,
+  flaw,
+  claimed,
+  onSaid,
+}: {
+  lot: LotView;
+  flaw: FlawInLot;
+  claimed: boolean;
+  onSaid: (words: string) => void;
+}) {
+  const { tap } = useDeeds();
+  const [busy, setBusy] = useState(false);
+  const { words, claim, note } = FLAWS[flaw.kind];
+  const value = lot.unitPrice === null ? null : flaw.likelyStems * lot.unitPrice;
+  const open = async () => {
+    setBusy(true);
+    const outcome = await tap(
+      'dock/claim',
+      { lotId: lot.id, kind: flaw.kind },
+      `claim for lot ${lot.number}: ${words}`,
+    );
+    setBusy(false);
+    onSaid(outcome.ok ? `Claim opened: ${words}. It stands under Claims.` : outcome.message);
+  };
+  return (
+    <li className={css.counted}>
+      <span>
+        <strong>{words}</strong> {flawInWords(flaw)}
+        {note && <span className={css.note}>{note}</span>}
+      </span>
+      {claim && flaw.seen > 0 && (
+        <button type="button" className="plain" disabled={busy || claimed} onClick={() => void open()}>
+          {claimed
+            ? 'Claimed'
+            : `Claim ${flaw.likelyStems}${value === null ? '' : `, ${value.toFixed(2)} ${lot.currency ?? ''}`}`}
+        </button>
+      )}
+    </li>
+  );
+}
+
+/** Count what is wrong in a few stems; what that supports for the whole lot is said at once. */
+export function FlawForm({
+  lot,
+  flaws,
+  claimedKinds,
+}: {
+  lot: LotView;
+  flaws: readonly FlawInLot[];
+  claimedKinds: readonly string[];
+}) {
+  const { tap } = useDeeds();
+  const [kind, setKind] = useState<FlawKind | null>(null);
+  const [sample, setSample] = useState(Math.min(USUAL_SAMPLE, lot.stemsBooked));
+  const [seen, setSeen] = useState(1);
+  const [said, setSaid] = useState<string | null>(null);
+  const samples = [...new Set([...SAMPLES.filter((n) => n < lot.stemsBooked), lot.stemsBooked])];
+  const counted = kind && flawInLot({ kind, seen: Math.min(seen, sample), sample }, lot.stemsBooked);
+
+  const log = async () => {
+    if (!kind || !counted) return;
+    const outcome = await tap(
+      'dock/flaw',
+      { lotId: lot.id, kind, seen: counted.seen, sample },
+      `${counted.seen} of ${sample} ${FLAWS[kind].words}, lot ${lot.number}`,
+    );
+    setSaid(
+      outcome.ok
+        ? `Logged: ${FLAWS[kind].words}, ${flawInWords(counted)}. Z takes it back.`
+        : outcome.message,
+    );
+    if (outcome.ok) {
+      setKind(null);
+      setSeen(1);
+    }
+  };
+
+  return (
+    <details className={css.flaws} open={flaws.length > 0}>
+      <summary>What is wrong with them …</summary>
+      {flaws.length > 0 && (
+        <ul className="rowlist">
+          {flaws.map((f) => (
+            <Counted
+              key={f.kind}
+              lot={lot}
+              flaw={f}
+              claimed={claimedKinds.includes(f.kind)}
+              onSaid={setSaid}
+            />
+          ))}
+        </ul>
+      )}
+      <Choices
+        label="Flaw"
+        value={kind}
+        onChange={setKind}
+        className={css.kinds}
+        options={FLAW_KINDS.map((k) => ({ value: k, words: FLAWS[k].words }))}
+      />
+      {kind && (
+        <div className={css.count}>
+          <Stepper
+            label={`Stems with it: ${FLAWS[kind].words}`}
+            fewer="One fewer has it"
+            more="One more has it"
+            value={Math.min(seen, sample)}
+            min={0}
+            max={sample}
+            onChange={setSeen}
+          >
+            <strong>{Math.min(seen, sample)}</strong>
+          </Stepper>
+          <span className="soft">of</span>
+          <Choices
+            label="Stems looked at"
+            value={sample}
+            onChange={setSample}
+            options={samples.map((n) => ({
+              value: n,
+              words: n === lot.stemsBooked ? `all ${n}` : String(n),
+            }))}
+          />
+          {counted && (
+            <p className={css.interval} role="status">
+              {flawInWords(counted)} of the lot
+              <span className="soft">
+                {' '}
+                about {counted.likelyStems} stems; {counted.method}, 95 %
+              </span>
+            </p>
+          )}
+          <button type="button" className="plain" onClick={() => void log()}>
+            Log it
+          </button>
+        </div>
+      )}
+      {said && (
+        <p className="said" role="status">
+          {said}
+        </p>
+      )}
+    </details>
+  );
+}

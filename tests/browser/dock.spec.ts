@@ -1,0 +1,99 @@
+import path from 'node:path';
+import { expect, test } from '@playwright/test';
+import { bookNote, expectNothingSerious, readNote, signInAs } from '../support/shop-floor';
+
+const MESSY_NOTE = path.join(import.meta.dirname, '../fixtures/delivery-note-messy.csv');
+
+test('a messy morning: what was read, guessed and to be decided; what was chosen is remembered', async ({
+  page,
+}) => {
+  await signInAs(page, 'Bram');
+  await readNote(page, MESSY_NOTE);
+  const note = page.getByRole('region', { name: 'Delivery note' });
+  await expect(note.getByRole('heading', { name: '11 lines read' })).toBeVisible();
+  await expect(note.getByText('2 read, 6 guessed, 3 to decide')).toBeVisible();
+  await expect(note.getByText(/says 412.35 in all; its lines come to 342.14/)).toBeVisible();
+  await expect(page.getByLabel('Supplier')).toHaveValue('Pellinor Air Flowers');
+  await expect(page.getByLabel('Delivery', { exact: true })).toHaveValue('PA-20931');
+  await note.getByText('4 lines of the file set aside').click();
+  await expect(note.getByText('a total, compared with the lines')).toBeVisible();
+  await expectNothingSerious(page);
+
+  const book = note.getByRole('button', { name: /to decide first|Book in/ });
+  await expect(book).toHaveText('2 to decide first');
+  await expect(book).toBeDisabled();
+  // The repeated roses are left out until somebody puts them back.
+  await expect(note.getByRole('button', { name: 'put back line 13' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  // Written over by hand, a line is settled.
+  await page.getByLabel('Stems of line 5').fill('30');
+  const stranger = page.getByRole('combobox', { name: 'Species of line 12' });
+  await stranger.click();
+  await page.getByRole('option', { name: 'Scabiosa' }).click();
+  await note.getByRole('button', { name: /^Book in 10 lots/ }).click();
+
+  const slip = page.getByRole('region', { name: 'Delivery PA-20931' });
+  await expect(slip.getByRole('listitem')).toHaveCount(10);
+  await expect(slip.getByRole('link', { name: /Alstroemeria ‘Driftwood’ 30/ })).toBeVisible();
+
+  // The next note of theirs: the stranger has a name now, and the same note is not booked twice.
+  await readNote(page, MESSY_NOTE);
+  await expect(note.getByText('3 read, 6 guessed, 2 to decide')).toBeVisible();
+  await note.getByRole('button', { name: 'Keep line 5 as it stands' }).click();
+  await note.getByRole('button', { name: /^Book in 10 lots/ }).click();
+  await expect(note.getByRole('alert')).toContainText('booked in already');
+});
+
+test('a few lines typed at the door are read like a note', async ({ page }) => {
+  await signInAs(page, 'Tove');
+  await page.goto('/dock');
+  await page.getByText('No file? Type or paste its lines').click();
+  await page.getByLabel('Lines of the delivery').fill('6x25 rose 60 deep red, cut 22/11\n2x10 freesia');
+  await page.getByRole('button', { name: 'Read them' }).click();
+  await expect(page.getByRole('heading', { name: '2 lines read' })).toBeVisible();
+  await expect(page.getByText(/no cut date: 2 days before the note is a guess/)).toBeVisible();
+  await page.getByLabel('Supplier').fill('Skerrow Market');
+  await page.getByLabel('Delivery', { exact: true }).fill('STALL-1');
+  await page.getByRole('button', { name: 'Book in 2 lots, 170 stems' }).click();
+  const slip = page.getByRole('region', { name: 'Delivery STALL-1' });
+  await expect(slip.getByRole('listitem')).toHaveCount(2);
+});
+
+test('what is wrong is counted in a few stems, claimed with its clock, sent, and credited', async ({
+  page,
+}) => {
+  await signInAs(page, 'Wen');
+  await bookNote(page, 'FLAW-1', ['Stock,Gannet,4,10']);
+  await page.getByRole('link', { name: /Stock ‘Gannet’ 40/ }).click();
+  await expect(page.getByRole('heading', { name: 'Stock ‘Gannet’' })).toBeVisible();
+  const means = page.getByRole('region', { name: 'What it means' });
+  await expect(means.getByText('Accept.')).toBeVisible();
+  await page.getByText('What is wrong with them …').click();
+  await page.getByRole('radio', { name: 'grey mould' }).click();
+  for (let i = 0; i < 5; i++) await page.getByRole('button', { name: 'One more has it' }).click();
+  await expect(page.getByText(/6 of 20: between \d+ and \d+ % of the lot/)).toBeVisible();
+  await expectNothingSerious(page);
+  await page.getByRole('button', { name: 'Log it' }).click();
+  await expect(means.getByText('Claim:')).toBeVisible();
+  await page.getByRole('button', { name: 'Claim 12', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Claimed' })).toBeDisabled();
+
+  await page.goto('/dock/claims');
+  const claim = page.getByRole('listitem').filter({ hasText: 'FLAW-1' });
+  await expect(claim.getByText(/12 of 40 stems. grey mould: 6 of 20/)).toBeVisible();
+  await expect(claim.getByText(/open, \d+ h \d\d left/)).toBeVisible();
+  await expectNothingSerious(page);
+  const csv = await page.request.get('/dock/claims/sheet.csv?delivery=FLAW-1');
+  expect(await csv.text()).toMatch(/FLAW-1,2,Stock ‘Gannet’,grey mould: 6 of 20/);
+  const pdf = await page.request.get('/dock/claims/sheet.pdf');
+  expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
+
+  await claim.getByRole('button', { name: /Sent/ }).click();
+  await expect(claim.getByText(/^sent, /)).toBeVisible();
+  await claim.getByLabel(/Credited for claim/).fill('4,50');
+  await claim.getByRole('button', { name: 'Credited' }).click();
+  await expect(claim.getByText('credited 4.50')).toBeVisible();
+  await expect(claim.getByRole('button')).toHaveCount(0);
+});
