@@ -1,7 +1,8 @@
 import { freshShop, type TestShop } from '../../tests/support/database';
 import { makeArrangement } from '../data/arrangements';
 import { RefusedError } from '../data/errors';
-import { binStems, changeLot, maybeLot } from '../data/lots';
+import { insertFlaw, manyFlaws } from '../data/claims';
+import { binStems, changeLot, maybeLot, splitLot } from '../data/lots';
 import { changePail, fillPail, manyPails, onePailForUpdate } from '../data/pails';
 import { manyNewestEntries, writeEntry } from '../data/record';
 import { changeStep, manyStepsOfLot, stepStateOf } from '../data/steps';
@@ -144,4 +145,67 @@ test('bookings and cards are not taken back by a tap', async () => {
   expect(canCorrect('book-in')).toBe(false);
   await expect(undo((await newest()).id)).rejects.toThrow('not taken back');
   await expect(undo(987654)).rejects.toThrow('too far back');
+});
+
+/** Writes an entry about a lot as the dock does. */
+const logged = (kind: string, lotId: string, detail: Record<string, unknown>) =>
+  shop.inside((trx) =>
+    writeEntry(trx, shop.deed(), { kind, subjectKind: 'lot', subjectId: lotId, words: kind, detail }),
+  );
+
+test('a lot split in two stands as two, with the same journey, and is one again when taken back', async () => {
+  const lotId = await shop.bookLot(40);
+  const made = await shop.inside((trx) => splitLot(trx, shop.deed(), lotId, 15));
+  const [old, own] = [await lotOf(lotId), await lotOf(made.lotId)];
+  expect(old).toMatchObject({ stemsBooked: 25, stemsLeft: 25 });
+  expect(own).toMatchObject({ stemsBooked: 15, stemsLeft: 15, number: made.number, lookedAt: null });
+  expect([own?.agedDays, own?.cutDate, own?.deliveryId]).toEqual([
+    old?.agedDays,
+    old?.cutDate,
+    old?.deliveryId,
+  ]);
+  await expect(shop.inside((trx) => splitLot(trx, shop.deed(), lotId, 25))).rejects.toThrow(
+    'nothing would be left',
+  );
+  await expect(shop.inside((trx) => splitLot(trx, shop.deed(), lotId, 26))).rejects.toThrow('has 25 left');
+  expect(await lotOf(lotId)).toMatchObject({ stemsBooked: 25, stemsLeft: 25 });
+
+  const entry = await logged('split', lotId, { splitOffId: made.lotId, stems: 15 });
+  await shop.inside((trx) => binStems(trx, shop.deed(), made.lotId, 1, 'broken'));
+  await expect(undo(entry)).rejects.toThrow('used or binned since');
+  await undo((await newest()).id);
+  await undo(entry);
+  expect(await lotOf(lotId)).toMatchObject({ stemsBooked: 40, stemsLeft: 40 });
+  expect((await lotOf(made.lotId))?.stemsLeft).toBe(0);
+});
+
+test('a flaw taken back leaves the count before it, or none', async () => {
+  const lotId = await shop.bookLot(40);
+  const flaw = (seen: number) => ({ lotId, kind: 'broken', seen, sample: 20 });
+  const log = async (seen: number, before: number | null) => {
+    await shop.inside((trx) => insertFlaw(trx, shop.deed(), flaw(seen)));
+    return logged('flaw', lotId, { counted: flaw(seen), before: before === null ? null : flaw(before) });
+  };
+  const first = await log(2, null);
+  const second = await log(6, 2);
+  const inForce = () => shop.inside((trx) => manyFlaws(trx, [lotId]));
+  await undo(second);
+  expect(await inForce()).toEqual([flaw(2)]);
+  await undo(first);
+  expect(await inForce()).toEqual([]);
+});
+
+test('a logger taken back gives each lot the age its route had made of it', async () => {
+  const lotId = await shop.bookLot(40);
+  const was = await lotOf(lotId);
+  await shop.inside((trx) =>
+    changeLot(trx, lotId, { aged_days: 3.5, air_share: 0.4, droop: 'hanging', plan_no: was?.planNo ?? 1 }),
+  );
+  const entry = await logged('logger', lotId, {
+    before: [{ lotId, aged_days: was?.agedDays, air_share: was?.airShare, droop: was?.droop }],
+  });
+  await undo(entry);
+  const now = await lotOf(lotId);
+  expect([now?.agedDays, now?.airShare, now?.droop]).toEqual([was?.agedDays, was?.airShare, was?.droop]);
+  expect(now?.planNo).toBe((was?.planNo ?? 1) + 1);
 });

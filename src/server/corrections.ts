@@ -1,7 +1,7 @@
 import 'server-only';
 import { insertFlaw, type FlawRow } from '@/data/claims';
 import { RefusedError } from '@/data/errors';
-import { changeLot, oneLotForUpdate, returnStems } from '@/data/lots';
+import { changeLot, joinLots, oneLotForUpdate, returnStems } from '@/data/lots';
 import { changePail, isOpenFill, manyLotsByFill, unfillPail } from '@/data/pails';
 import { manyNewestEntries, maybeLastStandingEntry, writeEntry, type Entry } from '@/data/record';
 import { changeStep, insertPlan, manyStepsOfLot } from '@/data/steps';
@@ -51,6 +51,26 @@ async function undoLook({ trx, deed }: DeedContext, entry: Entry): Promise<void>
   await changeLot(trx, lot.id, { ...before, plan_no: lot.planNo + 1 });
 }
 
+/** The journey the route made of it stands again, droop and plan with it. */
+async function undoLogger({ trx, deed }: DeedContext, entry: Entry): Promise<void> {
+  const before = entry.detail.before as {
+    lotId: string;
+    aged_days: number;
+    air_share: number;
+    droop: 'firm' | 'soft' | 'hanging';
+  }[];
+  for (const { lotId, ...was } of before) {
+    const lot = await oneLotForUpdate(trx, lotId);
+    if (lot.droop === was.droop || lot.lookedAt) {
+      await changeLot(trx, lotId, { aged_days: was.aged_days, air_share: was.air_share });
+      continue;
+    }
+    const steps = await manyStepsOfLot(trx, lotId, lot.planNo);
+    await insertPlan(trx, deed.shopId, lotId, lot.planNo + 1, planFor({ ...lot, droop: was.droop }), steps);
+    await changeLot(trx, lotId, { ...was, plan_no: lot.planNo + 1 });
+  }
+}
+
 /** The count before stands again; where there was none, the flaw is withdrawn. */
 async function undoFlaw({ trx, deed }: DeedContext, entry: Entry): Promise<void> {
   const { counted, before } = entry.detail as unknown as { counted: FlawRow; before: FlawRow | null };
@@ -72,6 +92,8 @@ const UNDO: Readonly<Record<string, (context: DeedContext, entry: Entry) => Prom
   make: undoMake,
   bin: ({ trx }, entry) => returnStems(trx, entry.subjectId, entry.detail.stems as number),
   flaw: undoFlaw,
+  logger: undoLogger,
+  split: ({ trx }, entry) => joinLots(trx, entry.subjectId, entry.detail.splitOffId as string),
   wash: ({ trx }, entry) => changePail(trx, entry.subjectId, entry.detail.pailWas as Was),
   fill: async ({ trx, deed }, entry) => {
     const fillId = entry.detail.fillId as string;

@@ -65,7 +65,9 @@ export interface LotView {
   readonly stemsLeft: number;
   readonly stemsBooked: number;
   readonly supplier: string;
+  readonly deliveryId: string;
   readonly deliveryRef: string;
+  readonly origin: string | null;
   readonly stage: number;
   readonly droop: Arrival['droop'];
   readonly looked: boolean;
@@ -99,7 +101,9 @@ export function lotView({ lot, forecast, arrival, isReady }: StockLot, at: Date)
     stemsLeft: lot.stemsLeft,
     stemsBooked: lot.stemsBooked,
     supplier: lot.supplier,
+    deliveryId: lot.deliveryId,
     deliveryRef: lot.deliveryRef,
+    origin: lot.origin,
     stage: lot.stage,
     droop: lot.droop,
     looked: lot.lookedAt !== null,

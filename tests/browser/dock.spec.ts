@@ -97,3 +97,51 @@ test('what is wrong is counted in a few stems, claimed with its clock, sent, and
   await expect(claim.getByText('credited 4.50')).toBeVisible();
   await expect(claim.getByRole('button')).toHaveCount(0);
 });
+
+test('stems that came in another state are made a lot of their own', async ({ page }) => {
+  await signInAs(page, 'Tove');
+  await bookNote(page, 'SPLIT-1', ['Freesia,Bowline,3,10']);
+  await page.getByRole('link', { name: /Freesia ‘Bowline’ 30/ }).click();
+  await expect(page.getByRole('heading', { name: 'Freesia ‘Bowline’' })).toBeVisible();
+  await page.getByText('Bin some, or split the lot …').click();
+  for (let i = 0; i < 9; i++) await page.getByRole('button', { name: 'One more', exact: true }).click();
+  await page.getByRole('button', { name: 'a lot of their own' }).click();
+  const slip = page.getByRole('region', { name: 'Delivery SPLIT-1' });
+  await expect(slip.getByRole('link', { name: /Freesia ‘Bowline’ 20/ })).toBeVisible();
+  await expect(slip.getByRole('link', { name: /Freesia ‘Bowline’ 10/ })).toBeVisible();
+});
+
+test('the logger that travelled with a delivery tells how much of its life is gone, and is taken back', async ({
+  page,
+}) => {
+  await signInAs(page, 'Wen');
+  await bookNote(page, 'LOG-1', ['Rose,Gangway,2,10']);
+  await page.getByRole('link', { name: /Rose ‘Gangway’ 20/ }).click();
+  await expect(page.getByRole('heading', { name: 'Rose ‘Gangway’' })).toBeVisible();
+  const means = page.getByRole('region', { name: 'What it means' });
+  const used = async (): Promise<number> =>
+    Number(/About (\d+) %/.exec((await means.getByText(/of a usual life is used/).textContent()) ?? '')?.[1]);
+  const before = await used();
+  const start = Date.parse('2026-11-22T08:00:00Z');
+  const rows = Array.from(
+    { length: 46 },
+    (_, h) => `${new Date(start + h * 3_600_000).toISOString()},${h < 20 ? 68 : 39}`,
+  );
+  const logger = (name: string, lines: readonly string[]) => ({
+    name,
+    mimeType: 'text/csv',
+    buffer: Buffer.from(['time,temp (°F)', ...lines].join('\n')),
+  });
+  const file = page.getByLabel('Logger of LOG-1, CSV');
+  await file.setInputFiles(logger('letter.csv', ['no,reading']));
+  await expect(page.getByText(/has not one row that could be read. Nothing was changed/)).toBeVisible();
+  await file.setInputFiles(logger('trip.csv', [...rows, 'never,mind']));
+  await expect(
+    page.getByText(/46 readings over 45 h, in °F; warmest 20.0 °C, 20 h at 10 °C or more; 1 rows left out/),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Use it for 1 lots' }).click();
+  await expect(page.getByText(/Used: their ages go by it now/)).toBeVisible();
+  await expect.poll(used).toBeGreaterThan(before + 3);
+  await page.getByRole('button', { name: 'Take back' }).click();
+  await expect.poll(used).toBe(before);
+});

@@ -1,4 +1,6 @@
 import { claimsCsv, draftClaim } from './claims';
+import { speciesByKey } from '../species/species';
+import { arrivalHazards } from './hazards';
 import { adviseAtDock, FLAWS, flawInLot, flawInWords, type FlawSeen } from './flaws';
 
 const counted = (kind: FlawSeen['kind'], seen: number, sample: number, lot = 160) =>
@@ -60,4 +62,13 @@ test('a claim sheet is a table that no spreadsheet runs', () => {
   );
   expect(first).toContain("'=SUM(A1)");
   expect(first).toContain('"Rose, “Pale Ferry”"');
+});
+
+test('hazards are told as the box is opened: sap, cold, cats, imports', () => {
+  const of = (key: string, origin: string | null = null) =>
+    arrivalHazards(speciesByKey(key), origin).join(' ');
+  expect(of('tweedia')).toMatch(/Gloves: milky sap/);
+  expect(of('anthurium', 'island farms by sea and air')).toMatch(/Tropical: never under 1\d °C.*Imported/);
+  expect(of('lily-oriental')).toMatch(/Deadly to cats/);
+  expect(of('statice', 'glasshouse by road')).toBe('');
 });

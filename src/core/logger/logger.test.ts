@@ -1,5 +1,7 @@
 import fc from 'fast-check';
+import { speciesByKey } from '../species/species';
 import { journeyStays } from '../vase-life/journey';
+import { journeyByLogger, loggerInWords } from './journey-by-logger';
 import { loggerStays } from './logger-stays';
 import { readLogger } from './read-logger';
 
@@ -112,4 +114,26 @@ test('a route without a logger and the same route logged give the same journey',
   expect(journey.stays.map((s) => [s.hours, s.tempC, s.humidityPct])).toEqual(
     route.map((s) => [s.hours, s.tempC, s.humidityPct]),
   );
+});
+
+test('a warm spell the logger saw ages a lot as the route alone would not, and is told in words', () => {
+  const rose = speciesByKey('rose');
+  const of = (warm: number) => {
+    const rows = Array.from(
+      { length: 97 },
+      (_, q) => `${iso(q / 4)},${q >= 40 && q < 40 + 4 * warm ? 24 : 4},90`,
+    );
+    const read = readLogger(file(rows));
+    const { outcome } = journeyByLogger(read, {
+      species: rose,
+      cutMs: START,
+      arrivedMs: START + 24 * HOUR,
+      wet: false,
+      route: 'glasshouse by road',
+    });
+    return { words: loggerInWords(read), agedDays: outcome.agedDays };
+  };
+  expect(of(8).agedDays).toBeGreaterThan(of(0).agedDays + 0.3);
+  expect(of(8).words).toContain('warmest 24.0 °C, 8 h at 10 °C or more');
+  expect(of(0).words).toContain('97 readings over 24 h');
 });

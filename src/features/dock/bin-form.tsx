@@ -6,7 +6,7 @@ import type { LotView } from '@/server/stock';
 import css from './dock.module.css';
 import { BIN_REASONS } from './words';
 
-/** What to bin, with a reason: a count by taps, then the reason, which is the deed. */
+/** What to bin, with a reason, or what came in another state: a count by taps, then the reason, which is the deed. */
 export function BinForm({ lot }: { lot: LotView }) {
   const { tap } = useDeeds();
   const [stems, setStems] = useState(1);
@@ -22,9 +22,23 @@ export function BinForm({ lot }: { lot: LotView }) {
     setSaid(outcome.ok ? `Binned ${count}: ${reason}. Z takes it back.` : outcome.message);
     if (outcome.ok) setStems(1);
   };
+  const split = async () => {
+    const count = Math.min(stems, most - 1);
+    const outcome = await tap(
+      'dock/split',
+      { lotId: lot.id, stems: count },
+      `${count} of lot ${lot.number} into a lot of their own`,
+    );
+    setSaid(
+      outcome.ok
+        ? `${count} stems are a lot of their own now: look at it apart. Z takes it back.`
+        : outcome.message,
+    );
+    if (outcome.ok) setStems(1);
+  };
   return (
     <details className={css.bin}>
-      <summary>Bin some …</summary>
+      <summary>Bin some, or split the lot …</summary>
       <div className={css.binRow}>
         <Stepper
           label="Stems to bin"
@@ -37,7 +51,11 @@ export function BinForm({ lot }: { lot: LotView }) {
         >
           <strong>{Math.min(stems, most)}</strong>
         </Stepper>
-        <span className="soft">of {most}, because:</span>
+        <span className="soft">of {most}</span>
+        <button type="button" className="plain" disabled={most < 2} onClick={() => void split()}>
+          a lot of their own
+        </button>
+        <span className="soft">or binned, because:</span>
         {BIN_REASONS.map((reason) => (
           <button key={reason} type="button" className="plain" onClick={() => void bin(reason)}>
             {reason}

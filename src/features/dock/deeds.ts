@@ -7,7 +7,7 @@ import type { Overrides } from '@/core/model/figures';
 import { findSpecies } from '@/core/species/species';
 import { bookDelivery, isBooked, type NewLot } from '@/data/deliveries';
 import { RefusedError } from '@/data/errors';
-import { binStems, changeLot, oneLotForUpdate } from '@/data/lots';
+import { binStems, changeLot, oneLotForUpdate, splitLot } from '@/data/lots';
 import { writeEntry } from '@/data/record';
 import { manyRooms } from '@/data/rooms';
 import { rememberSupplierWords } from '@/data/supplier-words';
@@ -16,6 +16,7 @@ import { deedKind } from '@/server/deeds';
 import { shopOverrides } from '@/server/own-figures';
 import { planFor } from '@/server/lot-forecasts';
 import { claimDeeds } from './claim-deeds';
+import { loggerDeeds } from './logger-deeds';
 import { BIN_REASONS } from './words';
 
 const words = (max: number) =>
@@ -143,4 +144,22 @@ const bin = deedKind(
   async ({ trx, deed }, { lotId, stems, reason }) => binStems(trx, deed, lotId, stems, reason),
 );
 
-export const dockDeeds = { 'book-in': bookIn, look, bin, ...claimDeeds };
+/** Some stems of a lot came in another state: a lot of their own, to be looked at. */
+const split = deedKind(
+  v.object({ lotId: v.pipe(v.string(), v.uuid()), stems: count(100_000) }),
+  async ({ trx, deed }, { lotId, stems }) => {
+    const made = await splitLot(trx, deed, lotId, stems);
+    const older = await manyStepsOfLot(trx, lotId, made.from.planNo);
+    await insertPlan(trx, deed.shopId, made.lotId, 1, planFor(made.from), older);
+    await writeEntry(trx, deed, {
+      kind: 'split',
+      subjectKind: 'lot',
+      subjectId: lotId,
+      words: `Lot ${made.from.number}: ${stems} stems made lot ${made.number}`,
+      detail: { splitOffId: made.lotId, stems },
+    });
+    return { lotId: made.lotId };
+  },
+);
+
+export const dockDeeds = { 'book-in': bookIn, look, bin, split, ...claimDeeds, ...loggerDeeds };

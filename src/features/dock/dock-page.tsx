@@ -1,6 +1,8 @@
 import Link from 'next/link';
 import { LifeAxis, LifeLine, daysInWords } from '@/drawing/life-line';
 import { adviseAtDock, FLAW_KINDS, flawInLot, type DockAdvice, type FlawInLot } from '@/core/dock/flaws';
+import { arrivalHazards } from '@/core/dock/hazards';
+import { speciesByKey } from '@/core/species/species';
 import { manyClaims, manyFlaws, type ClaimRecord, type FlawRow } from '@/data/claims';
 import { manySupplierWords } from '@/data/supplier-words';
 import { inZone } from '@/server/clock';
@@ -8,6 +10,7 @@ import { inMyShop } from '@/server/session';
 import { lotView, stockNow, type LotView } from '@/server/stock';
 import css from './dock.module.css';
 import flawsCss from './flaws.module.css';
+import { LoggerAttach } from './logger-attach';
 import { LotLook } from './lot-look';
 import { NoteReader } from './note-reader';
 
@@ -29,6 +32,11 @@ function Slip({ lots, chosenId }: { lots: readonly LotView[]; chosenId: string |
             <h2>{delivery.deliveryRef}</h2>
             <span className="soft">{delivery.supplier}</span>
           </header>
+          <LoggerAttach
+            deliveryId={delivery.deliveryId}
+            deliveryRef={delivery.deliveryRef}
+            lots={lots.filter((l) => l.deliveryId === delivery.deliveryId).length}
+          />
           <ul className="rowlist">
             {lots
               .filter((l) => l.deliveryRef === delivery.deliveryRef && l.supplier === delivery.supplier)
@@ -157,6 +165,7 @@ export async function DockPage({ search }: Props) {
           key={chosen.id}
           lot={chosen}
           nextId={lots.find((l) => !l.looked && l.id !== chosen.id)?.id ?? null}
+          hazards={arrivalHazards(speciesByKey(chosen.speciesKey), chosen.origin)}
           flaws={flaws}
           claimedKinds={claims.filter((c) => c.lotId === chosen.id).map((c) => c.kind)}
         >

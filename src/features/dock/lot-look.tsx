@@ -23,12 +23,14 @@ const nearestStage = (stage: number): number =>
 export function LotLook({
   lot,
   nextId,
+  hazards,
   flaws,
   claimedKinds,
   children,
 }: {
   lot: LotView;
   nextId: string | null;
+  hazards: readonly string[];
   flaws: readonly FlawInLot[];
   claimedKinds: readonly string[];
   children: ReactNode;
@@ -71,6 +73,11 @@ export function LotLook({
           {lot.name}
           {lot.variety ? ` ‘${lot.variety}’` : ''}
         </h1>
+        {hazards.map((hazard) => (
+          <p key={hazard} className={css.hazard}>
+            {hazard}
+          </p>
+        ))}
       </header>
       <Choices
         label="How open"

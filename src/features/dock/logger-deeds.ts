@@ -1,0 +1,83 @@
+import 'server-only';
+import * as v from 'valibot';
+import { hoursSinceCut } from '@/core/dock/first-guess';
+import { journeyByLogger, loggerInWords } from '@/core/logger/journey-by-logger';
+import { readLogger } from '@/core/logger/read-logger';
+import { speciesByKey } from '@/core/species/species';
+import { arrivalFromJourney, droopOf, isWetPacked, routeNamed } from '@/core/vase-life/journey';
+import { RefusedError } from '@/data/errors';
+import { changeLot, manyLotsInStock, type LotRow } from '@/data/lots';
+import { writeEntry } from '@/data/record';
+import { insertPlan, manyStepsOfLot } from '@/data/steps';
+import { deedKind, type DeedContext } from '@/server/deeds';
+import { planFor } from '@/server/lot-forecasts';
+import { shopOverrides } from '@/server/own-figures';
+
+const HOUR_MS = 3_600_000;
+const UNNAMED_ROUTE = 'glasshouse by road';
+
+/** Gives one lot the age and air of its logged journey; its droop too, where nobody has looked yet. */
+async function applyJourney(
+  { trx, deed }: DeedContext,
+  lot: LotRow,
+  file: ReturnType<typeof readLogger>,
+  overrides: Awaited<ReturnType<typeof shopOverrides>>,
+) {
+  const species = speciesByKey(lot.speciesKey);
+  const arrivedMs = lot.arrivedAt.getTime();
+  const { outcome } = journeyByLogger(file, {
+    species,
+    arrivedMs,
+    cutMs: arrivedMs - hoursSinceCut(lot.cutDate, lot.arrivedAt) * HOUR_MS,
+    wet: isWetPacked(lot.packing),
+    route: routeNamed(lot.origin ?? '') ?? UNNAMED_ROUTE,
+    overrides: overrides ?? undefined,
+  });
+  const droop = lot.lookedAt ? lot.droop : droopOf(outcome.waterContent);
+  const arrival = arrivalFromJourney(species, outcome, lot.stage, droop);
+  if (droop !== lot.droop) {
+    const steps = await manyStepsOfLot(trx, lot.id, lot.planNo);
+    await insertPlan(trx, deed.shopId, lot.id, lot.planNo + 1, planFor({ ...lot, droop }), steps);
+  }
+  await changeLot(trx, lot.id, {
+    aged_days: arrival.agedDays,
+    air_share: arrival.airShare ?? 0,
+    droop,
+    plan_no: droop === lot.droop ? lot.planNo : lot.planNo + 1,
+  });
+  return { lotId: lot.id, aged_days: lot.agedDays, air_share: lot.airShare, droop: lot.droop };
+}
+
+/** Reads the logger that travelled with a delivery: every lot of it ages by what it really went through. */
+const logger = deedKind(
+  v.object({
+    deliveryId: v.pipe(v.string(), v.uuid()),
+    csv: v.pipe(v.string(), v.minLength(1), v.maxLength(1_500_000, 'is larger than a logger’s file')),
+  }),
+  async (context, { deliveryId, csv }) => {
+    const { trx, deed } = context;
+    const lots = (await manyLotsInStock(trx)).filter((l) => l.deliveryId === deliveryId);
+    const [first] = lots;
+    if (!first) throw new RefusedError('Nothing of that delivery is in stock any more. Nothing was changed.');
+    const file = readLogger(csv);
+    const covers = file.readings.some(
+      (r) => r.atMs < first.arrivedAt.getTime() && r.atMs > first.arrivedAt.getTime() - 60 * 24 * HOUR_MS,
+    );
+    if (!covers)
+      throw new RefusedError(
+        'That logger did not travel before this delivery came: its readings are of another time. Nothing was changed.',
+      );
+    const overrides = await shopOverrides(trx);
+    const before = [];
+    for (const lot of lots) before.push(await applyJourney(context, lot, file, overrides));
+    await writeEntry(trx, deed, {
+      kind: 'logger',
+      subjectKind: 'delivery',
+      subjectId: deliveryId,
+      words: `Logger of ${first.deliveryRef} read: ${loggerInWords(file)}`,
+      detail: { before },
+    });
+  },
+);
+
+export const loggerDeeds = { logger };
