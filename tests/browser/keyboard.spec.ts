@@ -48,6 +48,8 @@ for (const [name, options] of [
   ['on a phone', { colorScheme: 'light', viewport: { width: 360, height: 760 } }],
 ] as const)
   test(`every place is sound ${name}, and nothing runs off its side`, async ({ browser }) => {
+    // Every place is gone over by axe: on a busy machine that is long.
+    test.slow();
     const context = await browser.newContext(options);
     const page = await context.newPage();
     await signInAs(page, 'Tove');

@@ -282,7 +282,10 @@ export function plainArrangement(
     stays: input.stays,
     startHourOfDay: input.startHourOfDay ?? 8,
     water: isFoam ? { ...water, changeEveryDays: null, recutAtChange: false } : water,
-    changes: input.lines.flatMap((l) => l.events ?? []),
+    changes: luckOf
+      .map((rank, i) => ({ rank, events: input.lines[i]?.events ?? [] }))
+      .sort((a, b) => a.rank - b.rank)
+      .flatMap((l) => l.events),
     litres: input.vessel.litres,
     topUpHours: isFoam ? 12 : 24,
     gives: input.pullsEnded === true ? 0 : 0.01,

@@ -99,6 +99,7 @@ function prepareStyle(
   style: CareStyle,
   input: ArrangementInput,
   species: readonly Species[],
+  luck: readonly number[],
   hours: number,
   figures: Figures,
 ): RunStyle {
@@ -111,7 +112,10 @@ function prepareStyle(
   const demands = input.lines.map((line, at) =>
     demandByHour(species[at] as Species, air, line.leafShare * style.leafFactor, eventsOf(line), figures),
   );
-  const changes = [...style.changes, ...input.lines.flatMap((l) => l.events ?? [])];
+  // Of changes in one hour the last counts: the lines go by what they are, not by how they are listed.
+  const inOrder = input.lines.map((line, at) => ({ line, rank: luck[at] ?? at }));
+  inOrder.sort((a, b) => a.rank - b.rank);
+  const changes = [...style.changes, ...inOrder.flatMap(({ line }) => line.events ?? [])];
   const mlPerUnit = figures.constants.uptakeMlPerDay / 24;
   const drunkMlByHour = Float64Array.from({ length: hours }, (_, hour) =>
     input.lines.reduce((sum, line, at) => sum + line.stems * (demands[at]?.[hour] ?? 0) * mlPerUnit, 0),
@@ -166,7 +170,7 @@ export function startArrangement(
         weight: ROLE_WEIGHT[(species[at] as Species).role],
       },
     })),
-    styles: kept.map((style) => prepareStyle(style, input, species, hours + 1, figures)),
+    styles: kept.map((style) => prepareStyle(style, input, species, luck, hours + 1, figures)),
     styleOf: styleOfDraws(kept),
     firstFade: new Float64Array(draws),
     stillAGift: new Float64Array(draws),
