@@ -19,29 +19,39 @@ function lineByLine(lines: readonly string[], delimiter: string): FileRow[] {
   });
 }
 
+/** Cells of most rows that take up one line. */
+function usualWidth(rows: readonly FileRow[]): number {
+  const widths = new Map<number, number>();
+  for (const { lines, cells } of rows)
+    if (lines === 1) widths.set(cells.length, (widths.get(cells.length) ?? 0) + 1);
+  return [...widths].reduce((best, entry) => (entry[1] > best[1] ? entry : best), [Infinity, 0])[0];
+}
+
+/** Whether a cell swallowed what is no part of it: opened by a stray mark, not by somebody's long remark. */
+function hasSwallowed({ lines, cells }: FileRow, delimiter: string, width: number): boolean {
+  if (lines === 1) return false;
+  if (cells.length > width) return true;
+  return cells.some((c) =>
+    c
+      .split('\n')
+      .slice(1)
+      .some((l) => l.split(delimiter).length > 3),
+  );
+}
+
 /** Rows by the rules of CSV, cells over several lines included; null where quotation marks go astray. */
 function byTheRules(text: string, delimiter: string): FileRow[] | null {
   const { data, errors } = Papa.parse<string[]>(text, { delimiter, newline: '\n' });
   if (errors.some((e) => e.type === 'Quotes')) return null;
-  const rows: FileRow[] = [];
   let line = 1;
-  for (const cells of data) {
+  const rows = data.map((cells): FileRow => {
     const lines = 1 + cells.reduce((n, c) => n + (c.split('\n').length - 1), 0);
-    // A cell that swallowed whole rows was opened by a stray mark, not by somebody's long remark.
-    if (
-      lines > 1 &&
-      cells.some((c) =>
-        c
-          .split('\n')
-          .slice(1)
-          .some((l) => l.split(delimiter).length > 3),
-      )
-    )
-      return null;
-    rows.push({ line, lines, cells });
+    const row = { line, lines, cells };
     line += lines;
-  }
-  return rows;
+    return row;
+  });
+  const width = usualWidth(rows);
+  return rows.some((row) => hasSwallowed(row, delimiter, width)) ? null : rows;
 }
 
 export interface SplitFile {

@@ -7,8 +7,8 @@ import { END_CAUSES } from './types';
 
 test('a lot’s stem ends in the same instant as its plain twin, of the same cause', () => {
   fc.assert(
-    fc.property(lotInput, (any) => {
-      const input = { ...any, draws: 1 };
+    fc.property(lotInput, (drawn) => {
+      const input = { ...drawn, draws: 1 };
       const forecast = predictLot(input);
       const [twin] = plainLot(input, 0);
       const left = twin?.end == null ? 40 : (twin.end - (input.countFromHour ?? 0)) / 24;
@@ -21,12 +21,12 @@ test('a lot’s stem ends in the same instant as its plain twin, of the same cau
 
 test('every stem of an arrangement ends as its plain twin does, in one water, level and gas', () => {
   fc.assert(
-    fc.property(arrangementInput, (any) => {
-      const run = startArrangement(any);
-      advance(run, any.draws);
-      const luck = luckOfLines(any.lines);
-      for (let draw = 0; draw < any.draws; draw++)
-        plainArrangement(any, draw, luck).forEach((stems, line) =>
+    fc.property(arrangementInput, (input) => {
+      const run = startArrangement(input);
+      advance(run, input.draws);
+      const luck = luckOfLines(input.lines);
+      for (let draw = 0; draw < input.draws; draw++)
+        plainArrangement(input, draw, luck).forEach((stems, line) =>
           stems.forEach((twin, at) => {
             const ends = run.lines[line]?.ends;
             const row = draw * stems.length + at;

@@ -82,6 +82,8 @@ export function solutionRows(own: Own): FigureRow[] {
   );
 }
 
+const lowerFirst = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
+
 /** A figure's name in words, or null when there is no such figure. */
 export function figureName({
   kind,
@@ -94,7 +96,7 @@ export function figureName({
     const species = findSpecies(subject);
     const isFigure = Object.hasOwn(SPECIES_WORDS, figure);
     return species && isFigure
-      ? `${species.name}, ${SPECIES_WORDS[figure as SpeciesFigure][0].toLowerCase()}`
+      ? `${species.name}, ${lowerFirst(SPECIES_WORDS[figure as SpeciesFigure][0])}`
       : null;
   }
   return Object.hasOwn(SOLUTIONS, subject) && (SOLUTION_FIGURES as readonly string[]).includes(figure)

@@ -1,0 +1,53 @@
+import { CONSTANT_KEYS } from '@/core/model/constants';
+import { SPECIES } from '@/core/species/species';
+import type { OwnFigure } from '@/data/figures';
+import { constantRows, figureName, solutionRows, speciesRows } from '@/features/desk/figure-rows';
+
+const own: OwnFigure = {
+  kind: 'species',
+  subject: 'rose',
+  figure: 'lifeDays20C',
+  value: 12,
+  reason: 'windowsill',
+  setAt: new Date('2026-11-24T06:50:00Z'),
+  setByName: 'Ilse',
+};
+
+test('every figure a forecast rests on has a row with its unit and basis', () => {
+  expect(constantRows([]).map((r) => r.figure)).toEqual(CONSTANT_KEYS);
+  expect(solutionRows([])).toHaveLength(40);
+  for (const { key } of SPECIES) {
+    const rows = speciesRows(key, []);
+    expect(rows).toHaveLength(10);
+    expect(rows.every((r) => r.basis === 'trade' || r.basis === 'practice')).toBe(true);
+  }
+  expect([...constantRows([]), ...solutionRows([])].every((r) => r.unit !== '' && r.own === null)).toBe(true);
+});
+
+test('the shop’s own stands beside ours, at its own figure alone', () => {
+  const rows = speciesRows('rose', [own]);
+  expect(rows.find((r) => r.figure === 'lifeDays20C')).toMatchObject({
+    shipped: 11,
+    own: { value: 12, reason: 'windowsill', by: 'Ilse' },
+  });
+  expect(rows.filter((r) => r.own !== null)).toHaveLength(1);
+  expect(speciesRows('tulip', [own]).every((r) => r.own === null)).toBe(true);
+});
+
+test.each([
+  [{ kind: 'species', subject: 'rose', figure: 'q10' }, 'Rose, ageing per 10 °C'],
+  [{ kind: 'constant', subject: '', figure: 'thirstGain' }, 'extra ageing at that width'],
+  [{ kind: 'solution', subject: 'bleach', figure: 'harm' }, 'Drop of bleach, harm'],
+] as const)('%j has its name in words', (figure, name) => {
+  expect(figureName(figure)).toContain(name);
+});
+
+test.each([
+  { kind: 'species', subject: 'rosa', figure: 'q10' },
+  { kind: 'species', subject: 'rose', figure: 'constructor' },
+  { kind: 'constant', subject: 'rose', figure: 'thirstGain' },
+  { kind: 'constant', subject: '', figure: 'toString' },
+  { kind: 'solution', subject: '__proto__', figure: 'harm' },
+] as const)('%j is no figure', (figure) => {
+  expect(figureName(figure)).toBeNull();
+});
