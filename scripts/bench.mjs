@@ -7,4 +7,4 @@ if (process.argv.includes('--help')) {
   arrangement with its first band and a ranking of habits, memory, and the speed-up over the plain twin.`);
   process.exit(0);
 }
-await runTs('bench.ts', [], ['--expose-gc']);
+await runTs('bench.ts', []);

@@ -89,19 +89,18 @@ const habits = whatADayCosts(ranking).habits.length;
 const rankingMs = medianMs(3, () => whatADayCosts(ranking));
 say(`what a day costs, ${habits} habits, 200 draws each`, `${rankingMs.toFixed(0)} ms (target 2000)`);
 
-/** All a run allocates until it is done: the most it could hold, were nothing collected meanwhile. */
-const heldMb = (): number => {
-  const { heapUsed, arrayBuffers } = process.memoryUsage();
-  return (heapUsed + arrayBuffers) / 2 ** 20;
-};
-globalThis.gc?.();
-const before = heldMb();
+/** Bytes of every typed array that hangs on a value: what a run holds, whenever the collector comes by. */
+function heldBytes(value: unknown, seen = new Set<unknown>()): number {
+  if (typeof value !== 'object' || value === null || seen.has(value)) return 0;
+  seen.add(value);
+  if (ArrayBuffer.isView(value)) return value.byteLength;
+  return Object.values(value).reduce<number>((sum, inner) => sum + heldBytes(inner, seen), 0);
+}
 const held = startArrangement(whole);
 advance(held, whole.draws);
-const during = heldMb();
 say(
-  'memory while that arrangement is worked out',
-  `${(during - before).toFixed(1)} MB for ${held.done} draws (target 64)`,
+  'memory held by that arrangement’s arrays',
+  `${(heldBytes(held) / 2 ** 20).toFixed(1)} MB for ${held.done} draws (target 64)`,
 );
 
 const few = { ...lotOf('rose', 300, 'flower-food') };

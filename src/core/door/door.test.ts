@@ -101,10 +101,10 @@ test('an arrangement is kept by a plan or by a customer, and is not too large to
     return 'answered';
   };
   expect(problems({})).toBe('answered');
-  expect(problems({ care: 'usual' })).toContain('either water or care');
-  expect(problems({ water: undefined })).toContain('either water or care');
+  expect(problems({ care: 'usual' })).toContain('water: give either water or care');
+  expect(problems({ water: undefined })).toContain('water: give either water or care');
   const [line] = arrangementOf(1).lines;
-  expect(problems({ draws: 5000, lines: [{ ...line, stems: 300 }] })).toContain('draws times stems');
+  expect(problems({ draws: 5000, lines: [{ ...line, stems: 300 }] })).toContain('draws: draws times stems');
 });
 
 test('what a day costs takes either input, a logger its file, the constants nothing', () => {

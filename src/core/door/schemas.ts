@@ -203,13 +203,19 @@ export const arrangementInputSchema = v.pipe(
     pullsEnded: v.optional(flag),
     overrides: v.optional(overridesSchema),
   }),
-  v.check(
-    ({ water, care }) => (water === undefined) !== (care === undefined),
-    'give either water or care, not both and not neither',
+  v.forward(
+    v.check(
+      ({ water, care }) => (water === undefined) !== (care === undefined),
+      'give either water or care, not both and not neither',
+    ),
+    ['water'],
   ),
-  v.check(
-    ({ draws, lines }) => draws * lines.reduce((n, l) => n + l.stems, 0) <= MOST_STEMS_DRAWN,
-    `draws times stems must be ${MOST_STEMS_DRAWN} or less`,
+  v.forward(
+    v.check(
+      ({ draws, lines }) => draws * lines.reduce((n, l) => n + l.stems, 0) <= MOST_STEMS_DRAWN,
+      `draws times stems must be ${MOST_STEMS_DRAWN} or less`,
+    ),
+    ['draws'],
   ),
 );
 
