@@ -90,10 +90,15 @@ export async function insertPlan(
   plan: readonly ProtocolStep[],
   older: readonly StepRow[] = [],
 ): Promise<void> {
-  const left = [...older];
+  const left = older.filter((o) => o.status !== 'waiting');
+  const take = (fits: (o: StepRow) => boolean): StepRow | undefined => {
+    const at = left.findIndex(fits);
+    return at >= 0 ? left.splice(at, 1)[0] : undefined;
+  };
+  // The very step first: two of one kind in a plan do not take each other's state.
+  const same = plan.map((step) => take((o) => o.kind === step.kind && o.step.title === step.title));
   const rows = plan.map((step, position) => {
-    const at = left.findIndex((o) => o.kind === step.kind && o.status !== 'waiting');
-    const [carried] = at >= 0 ? left.splice(at, 1) : [];
+    const carried = same[position] ?? take((o) => o.kind === step.kind);
     return {
       id: newId(),
       shop_id: shopId,

@@ -93,6 +93,9 @@ const HEADINGS = {
 export type Column = keyof typeof HEADINGS;
 const COLUMN_KEYS = Object.keys(HEADINGS) as Column[];
 
+/** Everything a column can hold, in the order a note usually has it. */
+export const COLUMNS: readonly Column[] = COLUMN_KEYS;
+
 /** Where a file keeps each thing, by index of its column. */
 export type ColumnMap = ReadonlyMap<Column, number>;
 
@@ -132,4 +135,33 @@ export function findHeading(rows: readonly (readonly string[])[]): Heading | nul
     if (columns.has('product') && counts) return { at, columns, cells };
   }
   return null;
+}
+
+/** What somebody said of a file's columns, as it is kept for that supplier's next note. */
+export interface SavedColumns {
+  readonly columns: Readonly<Partial<Record<Column, number>>>;
+  /** Whether the first row names the columns, and is no line. */
+  readonly hasHeading: boolean;
+}
+
+/** What tells a supplier's next note to be of the same make: its headings, or how many columns it has. */
+export function shapeOf(cells: readonly string[], hasHeading: boolean): string {
+  return hasHeading ? cells.map(plainWords).join('|').slice(0, 400) : `${cells.length} columns`;
+}
+
+/** The heading as somebody said it is: a row of the file, or none (-1) where lines begin at once. */
+export function headingBy(saved: SavedColumns, rows: readonly (readonly string[])[]): Heading {
+  const first = Math.max(
+    0,
+    rows.findIndex((r) => r.filter((c) => c.trim() !== '').length >= 3),
+  );
+  const columns = new Map(
+    COLUMN_KEYS.flatMap((c): [Column, number][] => {
+      const at = saved.columns[c];
+      return at === undefined ? [] : [[c, at]];
+    }),
+  );
+  return saved.hasHeading
+    ? { at: first, columns, cells: rows[first] ?? [] }
+    : { at: first - 1, columns, cells: [] };
 }

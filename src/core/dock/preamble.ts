@@ -32,7 +32,7 @@ function labelled(rows: readonly (readonly string[])[], label: RegExp): string |
 
 /** Reads what stands above the heading: who it is from, its number, its day. */
 export function readHead(rows: readonly (readonly string[])[], heading: Heading): NoteHead {
-  const above = rows.slice(0, heading.at).map((row) => row.map((c) => c.trim()));
+  const above = rows.slice(0, Math.max(0, heading.at)).map((row) => row.map((c) => c.trim()));
   const cells = above.flat().filter((c) => c !== '');
   const dayFirst = isDayFirstIn(cells);
   const dateOf = (text: string): string | null => readDate(text, { noteDate: null, dayFirst })?.date ?? null;

@@ -1,4 +1,5 @@
 import type { Column, ColumnMap } from './columns';
+import { findGrams, stemsByWeight, type GramsFound, type GramsPerStem } from './grams';
 import { matchSpecies } from './match-species';
 import {
   currencyIn,
@@ -22,8 +23,8 @@ export interface LineContext {
   readonly dayFirst: boolean;
   /** Species this shop chose for such words of this supplier, by plain words. */
   readonly remembered: Readonly<Record<string, string>>;
-  /** Grams a stem by species, where the shop has weighed its own. */
-  readonly gramsPerStem: Readonly<Record<string, number>>;
+  /** Grams a stem, where the shop has weighed its own. */
+  readonly gramsPerStem: GramsPerStem;
 }
 
 const SHORT_OR_OTHER = /short|missing|back.?order|fehl|manqu|tekort|substitut|instead|replac|ersatz|vervang/i;
@@ -93,7 +94,7 @@ interface Counts {
 function readCounts(
   reading: LineReading,
   speciesKey: string | null,
-  grams: number | null,
+  grams: GramsFound | null,
   mark: DecimalMark,
   unit: 'g' | 'kg',
 ): Counts {
@@ -113,8 +114,9 @@ function readCounts(
   if (stems === null && weightG !== null && speciesKey) {
     if (grams === null) reading.decide.push(`${weightG} g: how many stems? We have no grams a stem for it`);
     else {
-      stems = Math.max(1, Math.round(weightG / grams));
-      reading.notes.push(`${weightG} g at about ${grams} g a stem`);
+      const told = stemsByWeight(weightG, grams);
+      stems = told.stems;
+      reading.notes.push(told.words);
     }
   } else if (stems === null && weightG === null) {
     reading.decide.push(bunches === null ? 'no count of stems' : 'no count of stems a bunch');
@@ -153,8 +155,9 @@ export function readLine(row: readonly string[], line: number, context: LineCont
     reading.decide.push(product === '' ? 'no product is named' : `nothing we know is called “${product}”`);
   else if (match.how === 'likely') reading.guesses.push(match.reason);
   const speciesKey = match?.species.key ?? null;
-  const grams =
-    speciesKey === null ? null : (context.gramsPerStem[speciesKey] ?? match?.species.gramsPerStem ?? null);
+  const lengthText = reading.cell('lengthCm');
+  const lengthCm = readLengthCm(lengthText);
+  const grams = match && findGrams(context.gramsPerStem, match.species, lengthCm);
   const weightHeading = context.headings[context.columns.get('weightG') ?? -1] ?? '';
   const weightUnit = /kg|kilo/i.test(weightHeading) ? 'kg' : 'g';
   const counts = readCounts(reading, speciesKey, grams, context.decimalMark, weightUnit);
@@ -165,8 +168,6 @@ export function readLine(row: readonly string[], line: number, context: LineCont
   if (!cut && reading.cell('cutDate') === '') reading.notes.push('the note does not say when it was cut');
   const remark = reading.cell('remark') || null;
   if (remark && SHORT_OR_OTHER.test(remark)) reading.decide.push(`its remark: “${remark}”`);
-  const lengthText = reading.cell('lengthCm');
-  const lengthCm = readLengthCm(lengthText);
   if (lengthText !== '' && lengthCm === null) reading.notes.push(`grade “${lengthText}”, no length`);
   return {
     line,

@@ -1,4 +1,5 @@
-import type { Column, Heading } from './columns';
+import { headingBy, shapeOf, type Column, type Heading, type SavedColumns } from './columns';
+import type { GramsPerStem } from './grams';
 import { matchSpecies, plainWords } from './match-species';
 import { readHead } from './preamble';
 import { decimalMarkOf, readAmount, readPrice, type DecimalMark } from './read-cells';
@@ -12,7 +13,20 @@ export const NOTE_MAX_BYTES = 2_000_000;
 
 /** A file that could not be read as a delivery note at all, in words for the person who dropped it. */
 export class UnreadableNoteError extends Error {
-  override readonly name = 'UnreadableNoteError';
+  override readonly name: string = 'UnreadableNoteError';
+}
+
+/** A file whose columns nobody has named yet: somebody can say which is which. */
+export class NoHeadingError extends UnreadableNoteError {
+  override readonly name: string = 'NoHeadingError';
+  constructor(
+    /** The first rows of the file, for showing. */
+    readonly rows: readonly (readonly string[])[],
+  ) {
+    super(
+      'No heading names a product and a count of bunches or a weight, so this does not read as a delivery note. Nothing was booked in.',
+    );
+  }
 }
 
 /** What the shop knows that helps to read a note. */
@@ -21,7 +35,11 @@ export interface NoteHelp {
   readonly supplier?: string;
   /** Species chosen before for a supplier's words, by supplier and plain words. */
   readonly remembered?: Readonly<Record<string, Readonly<Record<string, string>>>>;
-  readonly gramsPerStem?: Readonly<Record<string, number>>;
+  readonly gramsPerStem?: GramsPerStem;
+  /** Columns as somebody said they are, for this file. */
+  readonly columns?: SavedColumns;
+  /** Columns as they were said to be before, by supplier and the shape of the file. */
+  readonly rememberedColumns?: Readonly<Record<string, Readonly<Record<string, SavedColumns>>>>;
 }
 
 const TOTAL = /^(grand ?)?(sub ?)?(sum|summe|suma|somme|total|totaal|gesamt\w*|totale|tot)\b/i;
@@ -141,23 +159,58 @@ function readRow(row: FileRow, context: LineContext): NoteLine {
   return readLine(row.cells, row.line, context);
 }
 
+const SHOWN_ROWS = 6;
+
+/**
+ * The heading that goes: what somebody says now, else what was said of this supplier's last note
+ * of the same make, else what is recognised. `from` is the supplier that a note's make tells of.
+ */
+function headingOf(
+  rows: readonly (readonly string[])[],
+  found: Heading | null,
+  help: NoteHelp,
+): { heading: Heading | null; from: string | null } {
+  if (help.columns) return { heading: headingBy(help.columns, rows), from: null };
+  const bySupplier = help.rememberedColumns ?? {};
+  const first = rows.find((r) => r.filter((c) => c.trim() !== '').length >= 3) ?? [];
+  const named = help.supplier ?? (found && readHead(rows, found).supplier);
+  const shapes = [
+    ...(found ? [shapeOf(found.cells, true)] : []),
+    shapeOf(first, true),
+    shapeOf(first, false),
+  ];
+  const known = Object.entries(bySupplier).flatMap(([supplier, ofShape]) => {
+    const shape = shapes.find((s) => Object.hasOwn(ofShape, s));
+    const saved = shape === undefined ? undefined : ofShape[shape];
+    return saved && (named === null || named === undefined || supplier === named)
+      ? [{ supplier, saved }]
+      : [];
+  });
+  const [only] = known;
+  // Two suppliers with notes of one make: nobody can tell whose this is.
+  if (!only || known.length > 1) return { heading: found, from: null };
+  const isBare = !only.saved.hasHeading;
+  if (isBare && found) return { heading: found, from: null };
+  const heading =
+    found && !isBare
+      ? { ...headingBy(only.saved, rows), at: found.at, cells: found.cells }
+      : headingBy(only.saved, rows);
+  return { heading, from: only.supplier };
+}
+
 /**
  * Reads a delivery note from CSV text. Every line of the file comes back: understood, guessed,
  * waiting for a decision, or ignored with its reason.
- * @throws UnreadableNoteError when it is empty, or no heading names a product and a count
+ * @throws UnreadableNoteError when it is empty; NoHeadingError when nothing names a product and a count
  */
 export function readDeliveryNote(text: string, help: NoteHelp = {}): DeliveryNote {
   refuseUnlessText(text);
-  const { rows, heading } = splitRows(text);
-  if (!heading)
-    throw new UnreadableNoteError(
-      'No heading names a product and a count of bunches or a weight, so this does not read as a delivery note. Nothing was booked in.',
-    );
-  const head = readHead(
-    rows.map((r) => r.cells),
-    heading,
-  );
-  const supplier = help.supplier ?? head.supplier;
+  const { rows, heading: found } = splitRows(text);
+  const cells = rows.map((r) => r.cells);
+  const { heading, from } = headingOf(cells, found, help);
+  if (!heading) throw new NoHeadingError(cells.slice(0, SHOWN_ROWS));
+  const head = readHead(cells, heading);
+  const supplier = help.supplier ?? head.supplier ?? from;
   const context = contextOf(rows, heading, head.noteDate, help, supplier);
   const read = rows.flatMap((row, at): NoteLine[] => {
     const line =

@@ -1,3 +1,4 @@
+import { findGrams, stemsByWeight, type GramsPerStem } from './grams';
 import { matchSpecies, type SpeciesMatch } from './match-species';
 import { readCount, readPrice, readWeightG } from './read-cells';
 import { readDate } from './read-date';
@@ -7,7 +8,7 @@ import type { DeliveryNote, NoteLine } from './types';
 export interface TypedHelp {
   /** ISO date of today: a day without a year is the last such day. */
   readonly today: string;
-  readonly gramsPerStem?: Readonly<Record<string, number>>;
+  readonly gramsPerStem?: GramsPerStem;
 }
 
 /** Text of a line with pieces taken out of it as they are understood. */
@@ -79,11 +80,12 @@ function readTypedLine(text: string, at: number, help: TypedHelp): NoteLine {
   if (!match) decide.push(`no species we know is named in “${text.trim()}”`);
   else if (match.how === 'likely') guesses.push(match.reason);
   const speciesKey = match?.species.key ?? null;
-  const grams = speciesKey ? (help.gramsPerStem?.[speciesKey] ?? match?.species.gramsPerStem ?? null) : null;
+  const grams = match && findGrams(help.gramsPerStem ?? {}, match.species, lengthCm);
   let stems = counts.stems ?? (bare && readCount(bare[1] ?? ''));
   if (stems === null && weightG !== null && grams !== null) {
-    stems = Math.max(1, Math.round(weightG / grams));
-    notes.push(`${weightG} g at about ${grams} g a stem`);
+    const told = stemsByWeight(weightG, grams);
+    stems = told.stems;
+    notes.push(told.words);
   } else if (stems === null)
     decide.push(weightG === null ? 'no count of stems' : `${weightG} g: how many stems?`);
   return {

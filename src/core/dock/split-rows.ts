@@ -72,7 +72,10 @@ export function splitRows(text: string): SplitFile {
     const rows = byTheRules(clean, delimiter) ?? lineByLine(lines, delimiter);
     const heading = findHeading(rows.map((r) => r.cells));
     const known = heading?.columns.size ?? 0;
-    if (known > (best?.heading?.columns.size ?? 0) || best === null) best = { rows, heading };
+    const bestKnown = best?.heading?.columns.size ?? 0;
+    // Where no heading is recognised, the separator that gives most rows the most cells.
+    const isWider = bestKnown === 0 && usualWidth(rows) > usualWidth(best?.rows ?? []);
+    if (best === null || known > bestKnown || (known === 0 && isWider)) best = { rows, heading };
   }
   return best ?? { rows: lineByLine(lines, ','), heading: null };
 }

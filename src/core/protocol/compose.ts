@@ -1,4 +1,5 @@
 import { skinCaution } from './cautions';
+import { afterFlaws, flawsFirst, keepFor } from './for-flaws';
 import {
   cutStep,
   drinkStep,
@@ -121,9 +122,10 @@ function specialsBeforeDrink({ species }: LotState): ProtocolStep[] {
   }
 }
 
-function specialsAfterDrink({ species }: LotState): ProtocolStep[] {
+function specialsAfterDrink({ species, flaws }: LotState): ProtocolStep[] {
   const out: ProtocolStep[] = [];
-  if (species.mist === 'yes')
+  const isMouldy = flaws?.includes('grey-mould') === true;
+  if (species.mist === 'yes' && !isMouldy)
     out.push(
       step('mist', {
         title: 'Mist lightly',
@@ -165,7 +167,10 @@ function lookBack({ species, droop }: LotState): ProtocolStep {
   });
 }
 
-function keepStep({ species }: LotState): ProtocolStep {
+function keepStep(state: LotState): ProtocolStep {
+  const { species } = state;
+  const forFlaw = keepFor(state);
+  if (forFlaw) return forFlaw;
   const warm = species.chillBelowC !== null && species.chillBelowC > 4;
   const toOpen = ['amaryllis', 'carnation', 'spray-carnation'].includes(species.key);
   const [place, reason] = warm
@@ -194,12 +199,13 @@ export function composeProtocol(state: LotState): ProtocolStep[] {
   const { species, droop } = state;
   const hangs = droop === 'hanging';
   const wish = drinkWish(state);
-  const steps: (ProtocolStep | null)[] = [unpackStep(state)];
-  if (species.key === 'tulip')
+  const steps: (ProtocolStep | null)[] = [unpackStep(state), ...flawsFirst(state)];
+  if (species.key === 'tulip' || state.flaws?.includes('soil'))
     steps.push(
       step('rinse', {
         title: 'Rinse soil off the stem foot',
         reason: 'Soil in the pail is tomorrow’s cloudy water.',
+        because: species.key === 'tulip' ? 'species' : 'state',
         doneWord: 'Rinsed',
       }),
     );
@@ -222,6 +228,7 @@ export function composeProtocol(state: LotState): ProtocolStep[] {
     drinkStep(state),
     lookBack(state),
     ...specialsAfterDrink(state),
+    ...afterFlaws(state),
     keepStep(state),
   );
   return steps.filter((s): s is ProtocolStep => s !== null);

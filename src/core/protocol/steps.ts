@@ -127,7 +127,8 @@ const SPLIT = new Set([
 export function cutStep(state: LotState, hangs: boolean): ProtocolStep | null {
   const { species } = state;
   if (species.cutCm <= 0) return null;
-  const underWater = species.key === 'peony' || hangs;
+  const isCutDry = state.flaws?.includes('cut-dry') === true;
+  const underWater = species.key === 'peony' || hangs || isCutDry;
   const split = SPLIT.has(species.key);
   const sliver = species.cutCm < 1;
   const secateurs =
@@ -152,7 +153,7 @@ export function cutStep(state: LotState, hangs: boolean): ProtocolStep | null {
     title,
     reason,
     figures: [lengthFigure(species.cutCm, sliver ? 'no more' : 'off every stem')],
-    because: hangs && species.key !== 'peony' ? 'state' : 'species',
+    because: (hangs || isCutDry) && species.key !== 'peony' ? 'state' : 'species',
     caution: secateurs ? SECATEURS_CAUTION : (skinCaution(species) ?? KNIFE_CAUTION),
     doneWord: 'Cut',
   });
@@ -183,21 +184,23 @@ export function hotDipStep(state: LotState, hangs: boolean): ProtocolStep | null
 }
 
 /** The water it is to drink from, by species and by how it came. */
-export function drinkWish({ species, droop }: LotState): PailWish {
+export function drinkWish({ species, droop, flaws }: LotState): PailWish {
   const limp = droop !== 'firm';
+  const isMouldy = flaws?.includes('grey-mould') === true;
+  const isTooTight = flaws?.includes('too-tight') === true;
   const depth: Depth = limp && species.depth === 'normal' ? 'deep' : species.depth;
   return {
     solution: rightSolution(species.foodKind),
-    tempC: DRINK_C[species.firstDrink],
+    tempC: isTooTight ? DRINK_C.warm : DRINK_C[species.firstDrink],
     depthCm: DEPTH_CM[depth],
     depth,
-    alone: droop === 'hanging',
+    alone: droop === 'hanging' || isMouldy,
   };
 }
 
-function drinkHours({ species, droop, stage }: LotState): number {
+function drinkHours({ species, droop, stage, flaws }: LotState): number {
   if (droop === 'hanging') return 12;
-  if (droop === 'soft') return 4;
+  if (droop === 'soft' || flaws?.includes('cut-dry')) return 4;
   return stage > idealArrivalStage(species) + 0.3 || species.dryHours <= 6 ? 3 : 2;
 }
 

@@ -1,3 +1,4 @@
+import type { FlawKind } from '../dock/flaws';
 import type { Depth, Species } from '../species/species';
 import type { Droop } from '../vase-life/types';
 import type { SolutionKey } from '../water/solutions';
@@ -9,11 +10,14 @@ export interface LotState {
   readonly droop: Droop;
   readonly packing: string;
   readonly hoursDry: number;
+  /** What was found wrong with it at the dock. */
+  readonly flaws?: readonly FlawKind[];
 }
 
 /** A deed, a wait or a look; a wait has minutes on its clock. */
 export type StepKind =
   | 'unpack'
+  | 'discard'
   | 'rinse'
   | 'strip'
   | 'thorns'
@@ -29,6 +33,7 @@ export type StepKind =
   | 'drink'
   | 'grid'
   | 'mist'
+  | 'guard-petals'
   | 'de-pollen'
   | 'look-back'
   | 'move';

@@ -1,0 +1,125 @@
+import { findSpecies } from '../species/species';
+import { gradeOf } from './grams';
+import { plainWords } from './match-species';
+
+/** A line of what the shop ordered. */
+export interface OrderLine {
+  readonly line: number;
+  readonly speciesKey: string;
+  readonly variety: string | null;
+  readonly lengthCm: number | null;
+  readonly stems: number;
+}
+
+/** What of a delivered line is held against the order. */
+export interface DeliveredLine {
+  readonly line: number;
+  readonly speciesKey: string | null;
+  readonly variety: string | null;
+  readonly lengthCm: number | null;
+  readonly stems: number | null;
+}
+
+export type AgainstOrder = 'as ordered' | 'short' | 'over' | 'substitute' | 'not ordered';
+
+/** How one delivered line stands to the order, and how to say it. */
+export interface LineAgainstOrder {
+  readonly kind: AgainstOrder;
+  readonly orderLine: number | null;
+  readonly words: string;
+}
+
+export interface OrderComparison {
+  /** By line of the note. */
+  readonly lines: ReadonlyMap<number, LineAgainstOrder>;
+  /** Ordered, and on no line of the note. */
+  readonly missing: readonly OrderLine[];
+}
+
+const nameOf = (key: string): string => findSpecies(key)?.name ?? key;
+const sameVariety = (a: string | null, b: string | null): boolean =>
+  plainWords(a ?? '') === plainWords(b ?? '');
+
+/** Order lines of a species, those of the very variety first, then of the very grade. */
+function bestOrderLine(line: DeliveredLine, order: readonly OrderLine[]): OrderLine | undefined {
+  const score = (o: OrderLine): number =>
+    (sameVariety(o.variety, line.variety) ? 2 : 0) + (gradeOf(o.lengthCm) === gradeOf(line.lengthCm) ? 1 : 0);
+  return order
+    .filter((o) => o.speciesKey === line.speciesKey)
+    .sort((a, b) => score(b) - score(a) || a.line - b.line)[0];
+}
+
+/** What is other than ordered in a line of the right species: its variety, or a lower grade. */
+function otherThan(line: DeliveredLine, ordered: OrderLine): string | null {
+  if (ordered.variety && line.variety && !sameVariety(ordered.variety, line.variety))
+    return `‘${line.variety}’ for ‘${ordered.variety}’`;
+  const [came, wanted] = [gradeOf(line.lengthCm), gradeOf(ordered.lengthCm)];
+  return came !== null && wanted !== null && came < wanted
+    ? `${line.lengthCm} cm, ordered ${ordered.lengthCm} cm: another grade`
+    : null;
+}
+
+function countWords(came: number, ordered: number): Pick<LineAgainstOrder, 'kind' | 'words'> {
+  if (came === ordered) return { kind: 'as ordered', words: 'as ordered' };
+  return came < ordered
+    ? { kind: 'short', words: `${ordered - came} short of the ${ordered} ordered` }
+    : { kind: 'over', words: `${came - ordered} over the ${ordered} ordered` };
+}
+
+/** A stranger to the order may stand for what did not come: one of its role, in about its number. */
+function standsFor(line: DeliveredLine, missing: readonly OrderLine[]): OrderLine | undefined {
+  const role = findSpecies(line.speciesKey ?? '')?.role;
+  return missing.find(
+    (o) =>
+      role !== undefined &&
+      findSpecies(o.speciesKey)?.role === role &&
+      (line.stems ?? 0) <= 2 * o.stems &&
+      (line.stems ?? 0) >= o.stems / 2,
+  );
+}
+
+/**
+ * Holds a note against what was ordered: each line as ordered, short, over, something else in its
+ * place, or never ordered; and what did not come at all. Several lines of one flower are counted
+ * together against the line they were ordered on.
+ */
+export function compareWithOrder(
+  order: readonly OrderLine[],
+  note: readonly DeliveredLine[],
+): OrderComparison {
+  const lines = new Map<number, LineAgainstOrder>();
+  const matched = new Map<OrderLine, DeliveredLine[]>();
+  for (const line of note) {
+    const ordered = bestOrderLine(line, order);
+    if (ordered) matched.set(ordered, [...(matched.get(ordered) ?? []), line]);
+  }
+  for (const [ordered, came] of matched) {
+    const count = countWords(
+      came.reduce((n, l) => n + (l.stems ?? 0), 0),
+      ordered.stems,
+    );
+    for (const line of came) {
+      const other = otherThan(line, ordered);
+      const words = [other, count.kind === 'as ordered' && other ? null : count.words]
+        .filter((w) => w !== null)
+        .join('; ');
+      lines.set(line.line, { kind: other ? 'substitute' : count.kind, orderLine: ordered.line, words });
+    }
+  }
+  const missing = order.filter((o) => !matched.has(o));
+  for (const line of note) {
+    if (lines.has(line.line)) continue;
+    const instead = standsFor(line, missing);
+    lines.set(
+      line.line,
+      instead
+        ? {
+            kind: 'substitute',
+            orderLine: instead.line,
+            words: `not ordered; perhaps for the ${nameOf(instead.speciesKey).toLowerCase()} that did not come`,
+          }
+        : { kind: 'not ordered', orderLine: null, words: 'not ordered' },
+    );
+  }
+  return { lines, missing };
+}
