@@ -35,7 +35,7 @@ const config = {
       ...shared,
       displayName: 'database',
       testEnvironment: 'node',
-      testMatch: ['<rootDir>/src/data/**/*.test.ts', '<rootDir>/src/server/**/*.test.ts'],
+      testMatch: ['<rootDir>/src/{data,server}/**/*.test.ts', '<rootDir>/tests/database/**/*.test.ts'],
     },
   ],
 };

@@ -96,6 +96,14 @@ export async function manyClaims(trx: Trx, limit: number): Promise<ClaimRecord[]
     }) as Promise<ClaimRecord[]>;
 }
 
+/** A claim's state; undefined when the shop has no such claim. */
+export async function maybeClaim(
+  trx: Trx,
+  id: string,
+): Promise<{ readonly id: string; readonly state: ClaimState } | undefined> {
+  return trx('claim').where({ id }).first('id', 'state');
+}
+
 export interface NewClaim {
   readonly lotId: string;
   readonly deliveryId: string;

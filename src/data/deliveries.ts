@@ -1,5 +1,6 @@
 import type { ProtocolStep } from '../core/protocol/types';
 import type { Trx } from './connection';
+import { RefusedError } from './errors';
 import { newId } from './ids';
 import { writeEntry, type Deed } from './record';
 import { insertFirstPlans } from './steps';
@@ -32,6 +33,54 @@ export interface NewDelivery {
   readonly lots: readonly NewLot[];
 }
 
+/** Books lots of a delivery that is there: one at a time, so that no number is handed out twice. */
+export async function bookLots(
+  trx: Trx,
+  shopId: string,
+  deliveryId: string,
+  { lots, arrivedAt, roomId }: Pick<NewDelivery, 'lots' | 'arrivedAt' | 'roomId'>,
+): Promise<string[]> {
+  // One at a time, so that two deliveries booked at once do not hand out the same lot numbers.
+  await trx.raw('select pg_advisory_xact_lock(hashtextextended(?, 1))', [shopId]);
+  const last = (await trx('lot').max<{ max: number | null }[]>('number'))[0]?.max ?? 0;
+  const ids = lots.map(() => newId());
+  await trx.batchInsert(
+    'lot',
+    lots.map((lot, i) => ({
+      id: ids[i],
+      shop_id: shopId,
+      number: last + 1 + i,
+      delivery_id: deliveryId,
+      line: lot.line,
+      species_key: lot.speciesKey,
+      variety: lot.variety,
+      colour: lot.colour,
+      length_cm: lot.lengthCm,
+      heads_min: lot.headsMin,
+      stems_booked: lot.stems,
+      stems_left: lot.stems,
+      cut_date: lot.cutDate,
+      origin: lot.origin,
+      packing: lot.packing,
+      unit_price: lot.unitPrice,
+      currency: lot.currency,
+      arrived_at: arrivedAt,
+      aged_days: lot.agedDays,
+      air_share: lot.airShare,
+      stage: lot.stage,
+      droop: lot.droop,
+      room_id: roomId,
+    })),
+    200,
+  );
+  await insertFirstPlans(
+    trx,
+    shopId,
+    lots.map((lot, i) => ({ lotId: ids[i] ?? '', plan: lot.plan })),
+  );
+  return ids;
+}
+
 /** Books a delivery in: its lots, their protocols and the entry, together or not at all. */
 export async function bookDelivery(
   trx: Trx,
@@ -48,44 +97,7 @@ export async function bookDelivery(
     booked_at: deed.at,
     booked_by: deed.personId,
   });
-  // One at a time, so that two deliveries booked at once do not hand out the same lot numbers.
-  await trx.raw('select pg_advisory_xact_lock(hashtextextended(?, 1))', [shop_id]);
-  const last = (await trx('lot').max<{ max: number | null }[]>('number'))[0]?.max ?? 0;
-  const ids = delivery.lots.map(() => newId());
-  await trx.batchInsert(
-    'lot',
-    delivery.lots.map((lot, i) => ({
-      id: ids[i],
-      shop_id,
-      number: last + 1 + i,
-      delivery_id: deliveryId,
-      line: lot.line,
-      species_key: lot.speciesKey,
-      variety: lot.variety,
-      colour: lot.colour,
-      length_cm: lot.lengthCm,
-      heads_min: lot.headsMin,
-      stems_booked: lot.stems,
-      stems_left: lot.stems,
-      cut_date: lot.cutDate,
-      origin: lot.origin,
-      packing: lot.packing,
-      unit_price: lot.unitPrice,
-      currency: lot.currency,
-      arrived_at: delivery.arrivedAt,
-      aged_days: lot.agedDays,
-      air_share: lot.airShare,
-      stage: lot.stage,
-      droop: lot.droop,
-      room_id: delivery.roomId,
-    })),
-    200,
-  );
-  await insertFirstPlans(
-    trx,
-    shop_id,
-    delivery.lots.map((lot, i) => ({ lotId: ids[i] ?? '', plan: lot.plan })),
-  );
+  const ids = await bookLots(trx, shop_id, deliveryId, delivery);
   await writeEntry(trx, deed, {
     kind: 'book-in',
     subjectKind: 'delivery',
@@ -97,5 +109,49 @@ export async function bookDelivery(
 }
 
 export async function isBooked(trx: Trx, supplier: string, deliveryRef: string): Promise<boolean> {
-  return (await trx('delivery').where({ supplier, delivery_ref: deliveryRef }).first('id')) !== undefined;
+  const found: unknown = await trx('delivery')
+    .where({ supplier, delivery_ref: deliveryRef })
+    .whereNull('taken_back_at')
+    .first('id');
+  return found !== undefined;
+}
+
+interface LotUntouched {
+  readonly id: string;
+  readonly stems_booked: number;
+  readonly stems_left: number;
+  readonly fill_id: string | null;
+  readonly looked_at: Date | null;
+}
+
+/**
+ * Takes a whole booking back: its lots have no stems, its lines wait no more, its order is expected again.
+ * @throws RefusedError when somebody has begun on any of it
+ */
+export async function unbookDelivery(trx: Trx, deed: Deed, deliveryId: string): Promise<void> {
+  const lots = await trx('lot')
+    .where({ delivery_id: deliveryId })
+    .forUpdate()
+    .select<LotUntouched[]>('id', 'stems_booked', 'stems_left', 'fill_id', 'looked_at');
+  const begun = await trx('protocol_step')
+    .whereIn(
+      'lot_id',
+      lots.map((l) => l.id),
+    )
+    .whereNot('status', 'waiting')
+    .first<{ id: string } | undefined>('id');
+  if (begun !== undefined || lots.some((l) => (l.stems_left !== l.stems_booked || l.fill_id) ?? l.looked_at))
+    throw new RefusedError(
+      'Some of it was looked at, put in water or used since. Nothing was changed; take that back first.',
+    );
+  await trx('lot')
+    .where({ delivery_id: deliveryId })
+    .update({ stems_left: 0, version: trx.raw('version + 1') });
+  await trx('kept_line')
+    .where({ delivery_id: deliveryId, fate: 'waiting' })
+    .update({ fate: 'refused', reason: 'the note was taken back' });
+  await trx('expected_delivery')
+    .where({ delivery_id: deliveryId })
+    .update({ state: 'expected', delivery_id: null });
+  await trx('delivery').where({ id: deliveryId }).update({ taken_back_at: deed.at });
 }

@@ -1,7 +1,6 @@
 import type { Droop } from '../core/vase-life/types';
 import { isLocked, type Trx } from './connection';
 import { RefusedError } from './errors';
-import { newId } from './ids';
 import { writeEntry, type Deed } from './record';
 
 /** A lot as it stands, with where it is. */
@@ -38,8 +37,21 @@ export interface LotRow {
   /** Per stem; null where the note bore no price. */
   readonly unitPrice: number | null;
   readonly currency: string | null;
+  readonly lengthCm: number | null;
+  readonly headsMin: number | null;
+  /** Counted fewer than the note said; negative where there were more. */
+  readonly stemsShort: number;
+  readonly decision: DockDecision | null;
+  /** ISO date it is set aside for; null when it is for use now. */
+  readonly forDay: string | null;
+  readonly inHandBy: string | null;
+  readonly inHandByName: string | null;
+  readonly inHandAt: Date | null;
   readonly version: number;
 }
+
+/** What was decided of a lot at the dock. */
+export type DockDecision = 'accepted' | 'use first' | 'reduced price' | 'refused';
 
 const COLUMNS = {
   id: 'l.id',
@@ -73,6 +85,14 @@ const COLUMNS = {
   roomId: 'l.room_id',
   unitPrice: 'l.unit_price',
   currency: 'l.currency',
+  lengthCm: 'l.length_cm',
+  headsMin: 'l.heads_min',
+  stemsShort: 'l.stems_short',
+  decision: 'l.decision',
+  forDay: 'l.for_day',
+  inHandBy: 'l.in_hand_by',
+  inHandByName: 'h.name',
+  inHandAt: 'l.in_hand_at',
   version: 'l.version',
 };
 
@@ -81,6 +101,7 @@ function lots(trx: Trx) {
     .join('delivery as d', 'd.id', 'l.delivery_id')
     .leftJoin('pail_fill as f', 'f.id', 'l.fill_id')
     .leftJoin('pail as p', 'p.id', 'f.pail_id')
+    .leftJoin('person as h', 'h.id', 'l.in_hand_by')
     .select(COLUMNS);
 }
 
@@ -91,6 +112,15 @@ export async function manyLotsInStock(trx: Trx): Promise<LotRow[]> {
 
 export async function maybeLot(trx: Trx, id: string): Promise<LotRow | undefined> {
   return lots(trx).where('l.id', id).first() as Promise<LotRow | undefined>;
+}
+
+export async function maybeLotByNumber(trx: Trx, number: number): Promise<LotRow | undefined> {
+  return lots(trx).where('l.number', number).first() as Promise<LotRow | undefined>;
+}
+
+/** Says who has a box in hand; no entry of the record, and no change anybody could overwrite. */
+export async function takeInHand(trx: Trx, lotId: string, personId: string, at: Date): Promise<void> {
+  await trx('lot').where({ id: lotId }).update({ in_hand_by: personId, in_hand_at: at });
 }
 
 /**
@@ -150,57 +180,5 @@ export async function binStems(
     subjectId: lotId,
     words: `Binned ${stems} of ${lotWords(lot)}: ${reason}`,
     detail: { stems, reason },
-  });
-}
-
-/**
- * Takes some stems of a lot into a lot of their own: one line that came in two states. The new lot
- * is as the old one was booked, not yet looked at, in the same water and place.
- */
-export async function splitLot(
-  trx: Trx,
-  deed: Deed,
-  lotId: string,
-  stems: number,
-): Promise<{ lotId: string; number: number; from: LotRow }> {
-  const from = await takeStems(trx, lotId, stems);
-  if (from.stemsLeft === stems)
-    throw new RefusedError(
-      `That is all of lot ${from.number}: nothing would be left in it. Nothing was split; take fewer.`,
-    );
-  await changeLot(trx, lotId, { stems_booked: from.stemsBooked - stems });
-  // One at a time, as when a delivery is booked, so that no number is handed out twice.
-  await trx.raw('select pg_advisory_xact_lock(hashtextextended(?, 1))', [deed.shopId]);
-  const last = (await trx('lot').max<{ max: number | null }[]>('number'))[0]?.max ?? 0;
-  const id = newId();
-  await trx.raw(
-    `insert into lot (id, shop_id, number, delivery_id, line, species_key, variety, colour, length_cm, heads_min,
-       stems_booked, stems_left, cut_date, origin, packing, unit_price, currency, arrived_at, aged_days, air_share,
-       stage, droop, plan_no, fill_id, room_id)
-     select ?::uuid, shop_id, ?, delivery_id, line, species_key, variety, colour, length_cm, heads_min,
-       ?, ?, cut_date, origin, packing, unit_price, currency, arrived_at, aged_days, air_share,
-       stage, droop, 1, fill_id, room_id
-     from lot where id = ?`,
-    [id, last + 1, stems, stems, lotId],
-  );
-  return { lotId: id, number: last + 1, from };
-}
-
-/**
- * Puts a split-off lot back into the one it came from.
- * @throws RefusedError when something was done with either since
- */
-export async function joinLots(trx: Trx, lotId: string, splitOffId: string): Promise<void> {
-  const [lot, splitOff] = [await oneLotForUpdate(trx, lotId), await oneLotForUpdate(trx, splitOffId)];
-  if (splitOff.stemsLeft !== splitOff.stemsBooked)
-    throw new RefusedError(
-      `Stems of lot ${splitOff.number} were used or binned since. Nothing was changed; take that back first.`,
-    );
-  const { stemsBooked } = splitOff;
-  // A lot without stems is in no list; its number is never used again.
-  await changeLot(trx, splitOffId, { stems_left: 0 });
-  await changeLot(trx, lotId, {
-    stems_booked: lot.stemsBooked + stemsBooked,
-    stems_left: lot.stemsLeft + stemsBooked,
   });
 }

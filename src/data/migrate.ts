@@ -3,6 +3,7 @@ import * as foundations from './migrations/0001-foundations';
 import * as ownFigures from './migrations/0002-own-figures';
 import * as supplierWords from './migrations/0003-supplier-words';
 import * as flawsAndClaims from './migrations/0004-flaws-and-claims';
+import * as wholeDelivery from './migrations/0005-the-whole-delivery';
 
 interface Migration {
   readonly name: string;
@@ -15,6 +16,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0002-own-figures', up: ownFigures.up },
   { name: '0003-supplier-words', up: supplierWords.up },
   { name: '0004-flaws-and-claims', up: flawsAndClaims.up },
+  { name: '0005-the-whole-delivery', up: wholeDelivery.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

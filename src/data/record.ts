@@ -81,12 +81,16 @@ export async function manyNewestEntries(trx: Trx, limit: number): Promise<Entry[
     .limit(limit) as Promise<Entry[]>;
 }
 
-/** The newest entry about a subject that has not been corrected and corrects none; undefined when there is none. */
-export async function maybeLastStandingEntry(trx: Trx, subjectId: string): Promise<Entry | undefined> {
+/** The newest entry about a subject, of one kind where it is asked, that has not been corrected and corrects none; undefined when there is none. */
+export async function maybeLastStandingEntry(
+  trx: Trx,
+  subjectId: string,
+  kind?: string,
+): Promise<Entry | undefined> {
   return trx('record_entry as e')
     .join('person as p', 'p.id', 'e.person_id')
     .select(ENTRY_COLUMNS)
-    .where('e.subject_id', subjectId)
+    .where({ 'e.subject_id': subjectId, ...(kind ? { 'e.kind': kind } : {}) })
     .whereNull('e.corrects')
     .whereNotExists(trx('record_entry as c').select(trx.raw('1')).whereRaw('c.corrects = e.id'))
     .orderBy('e.id', 'desc')

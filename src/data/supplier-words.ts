@@ -1,3 +1,4 @@
+import type { SavedColumns } from '../core/dock/columns';
 import type { Trx } from './connection';
 
 /** Species by a supplier's words, by supplier. */
@@ -38,4 +39,29 @@ export async function rememberSupplierWords(
     )
     .onConflict(['shop_id', 'supplier', 'words'])
     .merge(['species_key', 'chosen_at']);
+}
+
+/** How each supplier's notes keep their columns, by the make of the note. */
+export async function manySupplierColumns(trx: Trx): Promise<Record<string, Record<string, SavedColumns>>> {
+  const rows: { supplier: string; shape: string; saved: SavedColumns }[] = await trx(
+    'supplier_columns',
+  ).select('supplier', 'shape', 'saved');
+  const bySupplier: Record<string, Record<string, SavedColumns>> = {};
+  for (const row of rows) bySupplier[row.supplier] = { ...bySupplier[row.supplier], [row.shape]: row.saved };
+  return bySupplier;
+}
+
+/** Remembers which column of a supplier's notes is what; the last word stands. */
+export async function rememberSupplierColumns(
+  trx: Trx,
+  shopId: string,
+  supplier: string,
+  shape: string,
+  saved: SavedColumns,
+  at: Date,
+): Promise<void> {
+  await trx('supplier_columns')
+    .insert({ shop_id: shopId, supplier, shape, saved: JSON.stringify(saved), chosen_at: at })
+    .onConflict(['shop_id', 'supplier', 'shape'])
+    .merge(['saved', 'chosen_at']);
 }

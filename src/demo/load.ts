@@ -9,6 +9,7 @@ import { changeLot } from '../data/lots';
 import { fillPail, onePailForUpdate } from '../data/pails';
 import { writeEntry, type Deed } from '../data/record';
 import { changeStep, manyStepsOfLot } from '../data/steps';
+import { loadOrders, loadPastVans } from './history';
 import {
   DEMO_EARLIER_LINES,
   DEMO_PAILS,
@@ -109,19 +110,26 @@ async function processEarlier(
   );
 }
 
-/** Loads the demo world once, dated to `at`; false when it is there already. */
-export async function loadDemo(db: Knex, at: Date): Promise<boolean> {
+/**
+ * Loads the demo world once, dated to `at`; false when it is there already.
+ * @param withPast its earlier weeks and orders too, which only the newest shape of the database holds
+ */
+export async function loadDemo(db: Knex, at: Date, withPast = true): Promise<boolean> {
   if (await db('shop').where({ slug: DEMO_SHOP.slug }).first('id')) return false;
   const shopId = newId();
   await inShop(db, shopId, async (trx) => {
     const { people, rooms, pails } = await furnish(trx, shopId, at);
     const came = new Date(at.getTime() - 48 * HOUR_MS);
-    const deed = (personAt: number): Deed => ({
+    const deed = (personAt: number, when: Date = came): Deed => ({
       shopId,
       personId: people[personAt] ?? '',
       actionKey: newId(),
-      at: came,
+      at: when,
     });
+    if (withPast) {
+      await loadPastVans(trx, (when) => deed(1, when), rooms.get('bench') ?? '', at);
+      await loadOrders(trx, (when) => deed(0, when), at);
+    }
     const { lotIds } = await bookDelivery(trx, deed(0), {
       supplier: DEMO_SUPPLIER,
       deliveryRef: `QN-${dayBefore(came, 0).slice(5).replace('-', '')}`,

@@ -1,3 +1,5 @@
+import { openBox, vanOn, type BoxFound, type Van } from '../core/simulate/van';
+
 /** Who and what the demo shop is made of. All invented. */
 export const DEMO_SHOP = { slug: 'slow-tide', name: 'The Slow Tide, Skerrow', timeZone: 'Etc/UTC' } as const;
 
@@ -81,54 +83,47 @@ export const DEMO_EARLIER_LINES: readonly DemoLine[] = [
   line('Carnation', 'carnation', 'Foghorn', 'coral', 2, 20, 8, 'highland farms by air', 'dry box', 0.29),
 ];
 
-/** This morning's delivery note, as the supplier sends it. */
-export const DEMO_NOTE_LINES: readonly DemoLine[] = [
-  line('Rose', 'rose', 'Pale Ferry', 'blush', 8, 20, 6, 'highland farms by air', 'dry box', 0.62),
-  line('Tulip', 'tulip', 'Harbour mix', 'mixed', 10, 10, 2, 'glasshouse by road', 'dry crate', 0.34),
-  line('Daffodil, single', 'daffodil', 'Lantern', 'yellow', 6, 10, 2, 'local field', 'dry crate', 0.18),
-  line('Hydrangea', 'hydrangea', 'Slate', 'blue', 2, 5, 4, 'glasshouse by road', 'capped', 2.4),
-  line(
-    'Bird of paradise',
-    'bird-of-paradise',
-    'Ferrymast',
-    'orange',
-    1,
-    10,
-    7,
-    'island farms by sea and air',
-    'dry box',
-    1.8,
-  ),
-  line('Amaryllis', 'amaryllis', 'Red Buoy', 'red', 2, 10, 4, 'glasshouse by road', 'wet pack', 2.1),
-  line('Mimosa', 'mimosa', 'First Light', 'yellow', 4, 5, 3, 'coast farms by road', 'sleeve', 0.95),
-];
-
 export const DEMO_SUPPLIER = 'Norrholt Growers';
 
 export function dayBefore(day: Date, days: number): string {
   return new Date(day.getTime() - days * 86_400_000).toISOString().slice(0, 10);
 }
 
-/** The note of that day as CSV, dated to it, so that a try-out always has a van at the door. */
+/** What the demo's vans are drawn from. */
+const DEMO_VAN_SEED = 20_261;
+
+/** The van of a morning in the demo's town. */
+export const demoVan = (day: Date): Van => vanOn(dayBefore(day, 0), DEMO_VAN_SEED);
+
+/** What is in a box of a van, where the demo's own suppliers sent it; null for any other. */
+export function demoBox(supplier: string, deliveryRef: string, line: number, came: Date): BoxFound | null {
+  const van = demoVan(came);
+  const found = van.lines.find((l) => l.line === line);
+  if (van.supplier !== supplier || van.deliveryRef !== deliveryRef || !found) return null;
+  return openBox(found, BOX_SAMPLE, DEMO_VAN_SEED + Math.floor(came.getTime() / 86_400_000));
+}
+const BOX_SAMPLE = 20;
+
+/** The note of that day's van as CSV, dated to it, so that a try-out always has a van at the door. */
 export function demoNoteCsv(day: Date): string {
   const heading =
     'delivery_ref,supplier,line,product,variety,colour,length_cm,bunches,stems_per_bunch,heads_min,weight_g,cut_date,origin,packing,unit_price,currency';
-  const ref = `QN-${dayBefore(day, 0).slice(5).replace('-', '')}`;
   const quoted = (text: string): string => (text.includes(',') ? `"${text}"` : text);
-  const rows = DEMO_NOTE_LINES.map((l, i) =>
+  const van = demoVan(day);
+  const rows = van.lines.map((l) =>
     [
-      ref,
-      DEMO_SUPPLIER,
-      i + 1,
+      van.deliveryRef,
+      van.supplier,
+      l.line,
       quoted(l.product),
       l.variety,
       l.colour,
-      55,
+      l.lengthCm,
       l.bunches,
       l.stemsPerBunch,
       '',
       '',
-      dayBefore(day, l.cutDaysBefore),
+      l.cutDate,
       l.origin,
       l.packing,
       l.unitPrice.toFixed(2),

@@ -2,7 +2,8 @@ import { freshShop, type TestShop } from '../../tests/support/database';
 import { makeArrangement } from '../data/arrangements';
 import { RefusedError } from '../data/errors';
 import { insertFlaw, manyFlaws } from '../data/claims';
-import { binStems, changeLot, maybeLot, splitLot } from '../data/lots';
+import { splitLot } from '../data/lot-parts';
+import { binStems, changeLot, maybeLot } from '../data/lots';
 import { changePail, fillPail, manyPails, onePailForUpdate } from '../data/pails';
 import { manyNewestEntries, writeEntry } from '../data/record';
 import { changeStep, manyStepsOfLot, stepStateOf } from '../data/steps';
@@ -140,10 +141,8 @@ test('a wash taken back leaves the pail as it was', async () => {
   expect((await shop.inside((trx) => manyPails(trx))).find((p) => p.id === pail.id)?.state).toBe('dirty');
 });
 
-test('bookings and cards are not taken back by a tap', async () => {
-  await shop.bookLot(5);
-  expect(canCorrect('book-in')).toBe(false);
-  await expect(undo((await newest()).id)).rejects.toThrow('not taken back');
+test('cards and arrangements of long ago are not taken back by a tap', async () => {
+  expect(canCorrect('card')).toBe(false);
   await expect(undo(987654)).rejects.toThrow('too far back');
 });
 

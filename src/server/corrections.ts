@@ -1,12 +1,14 @@
 import 'server-only';
 import { insertFlaw, type FlawRow } from '@/data/claims';
 import { RefusedError } from '@/data/errors';
-import { changeLot, joinLots, oneLotForUpdate, returnStems } from '@/data/lots';
+import { joinLots } from '@/data/lot-parts';
+import { changeLot, oneLotForUpdate, returnStems } from '@/data/lots';
 import { changePail, isOpenFill, manyLotsByFill, unfillPail } from '@/data/pails';
 import { manyNewestEntries, maybeLastStandingEntry, writeEntry, type Entry } from '@/data/record';
-import { changeStep, insertPlan, manyStepsOfLot } from '@/data/steps';
+import { changeStep } from '@/data/steps';
+import { UNDO_AT_THE_DOCK } from './dock-corrections';
 import type { DeedContext } from './deeds';
-import { planFor } from './lot-forecasts';
+import { replan } from './replan';
 
 type Was = Record<string, unknown>;
 interface StepDetail {
@@ -46,9 +48,8 @@ async function undoLook({ trx, deed }: DeedContext, entry: Entry): Promise<void>
     droop: 'firm' | 'soft' | 'hanging';
     looked_at: string | null;
   };
-  const steps = await manyStepsOfLot(trx, lot.id, lot.planNo);
-  await insertPlan(trx, deed.shopId, lot.id, lot.planNo + 1, planFor({ ...lot, ...before }), steps);
-  await changeLot(trx, lot.id, { ...before, plan_no: lot.planNo + 1 });
+  const plan_no = await replan(trx, deed.shopId, { ...lot, ...before });
+  await changeLot(trx, lot.id, { ...before, plan_no });
 }
 
 /** The journey the route made of it stands again, droop and plan with it. */
@@ -65,9 +66,8 @@ async function undoLogger({ trx, deed }: DeedContext, entry: Entry): Promise<voi
       await changeLot(trx, lotId, { aged_days: was.aged_days, air_share: was.air_share });
       continue;
     }
-    const steps = await manyStepsOfLot(trx, lotId, lot.planNo);
-    await insertPlan(trx, deed.shopId, lotId, lot.planNo + 1, planFor({ ...lot, droop: was.droop }), steps);
-    await changeLot(trx, lotId, { ...was, plan_no: lot.planNo + 1 });
+    const plan_no = await replan(trx, deed.shopId, { ...lot, droop: was.droop });
+    await changeLot(trx, lotId, { ...was, plan_no });
   }
 }
 
@@ -75,6 +75,8 @@ async function undoLogger({ trx, deed }: DeedContext, entry: Entry): Promise<voi
 async function undoFlaw({ trx, deed }: DeedContext, entry: Entry): Promise<void> {
   const { counted, before } = entry.detail as unknown as { counted: FlawRow; before: FlawRow | null };
   await insertFlaw(trx, deed, before ?? counted, before === null);
+  const lot = await oneLotForUpdate(trx, counted.lotId);
+  await changeLot(trx, lot.id, { plan_no: await replan(trx, deed.shopId, lot) });
 }
 
 async function undoMake({ trx, deed }: DeedContext, entry: Entry): Promise<void> {
@@ -83,13 +85,14 @@ async function undoMake({ trx, deed }: DeedContext, entry: Entry): Promise<void>
   await trx('arrangement').where({ id: entry.subjectId }).update({ taken_apart_at: deed.at });
 }
 
-/** How each kind of entry is taken back; a kind that is not here stands. */
+/** How each kind of entry is taken back; a kind that is in neither list stands. */
 const UNDO: Readonly<Record<string, (context: DeedContext, entry: Entry) => Promise<void>>> = {
   begin: undoStep,
   done: undoStep,
   skip: undoStep,
   look: undoLook,
   make: undoMake,
+  ...UNDO_AT_THE_DOCK,
   bin: ({ trx }, entry) => returnStems(trx, entry.subjectId, entry.detail.stems as number),
   flaw: undoFlaw,
   logger: undoLogger,

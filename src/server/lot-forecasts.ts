@@ -1,6 +1,4 @@
 import 'server-only';
-import { composeProtocol } from '@/core/protocol/compose';
-import type { ProtocolStep } from '@/core/protocol/types';
 import { speciesByKey } from '@/core/species/species';
 import { MODEL } from '@/core/model/constants';
 import { isWetPacked } from '@/core/vase-life/journey';
@@ -95,15 +93,4 @@ export function lotNow(input: LotInput): LotNow {
   if (cache.size >= KEPT) cache.delete(cache.keys().next().value ?? '');
   cache.set(key, made);
   return made;
-}
-
-/** The plan of a lot as it was seen. */
-export function planFor(lot: Pick<LotRow, 'speciesKey' | 'stage' | 'droop' | 'packing'>): ProtocolStep[] {
-  return composeProtocol({
-    species: speciesByKey(lot.speciesKey),
-    stage: lot.stage,
-    droop: lot.droop,
-    packing: lot.packing,
-    hoursDry: 0,
-  });
 }

@@ -37,7 +37,7 @@ export async function freshShop(migrations?: number): Promise<TestShop> {
   const owner = connect(`${SERVER}/${name}`, 4);
   await owner.raw('grant usage on schema public to hush_pail_app');
   await migrate(owner, migrations);
-  await loadDemo(owner, AT);
+  await loadDemo(owner, AT, migrations === undefined);
   const appUrl = new URL(`${SERVER}/${name}`);
   appUrl.username = 'hush_pail_app';
   const app = connect(appUrl.href, 8);

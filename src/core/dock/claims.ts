@@ -23,6 +23,31 @@ export function draftClaim(flaw: FlawInLot, unitPrice: number | null, evidence: 
   };
 }
 
+/** The claim for what was counted short: every stem of it, at the price paid. */
+export function draftShortClaim(counted: number, short: number, unitPrice: number | null): ClaimDraft {
+  return {
+    kind: 'short',
+    stems: short,
+    value: unitPrice === null ? null : Math.round(short * unitPrice * 100) / 100,
+    words: `short of the note: ${counted} counted, ${counted + short} on the note`,
+  };
+}
+
+/** What is asked back when a lot is kept for less, or not kept at all. */
+export function draftDecisionClaim(
+  percent: number,
+  stems: number,
+  unitPrice: number | null,
+  because: string,
+): Omit<ClaimDraft, 'kind'> {
+  const what = percent === 100 ? 'refused' : `kept at ${percent} % less`;
+  return {
+    stems,
+    value: unitPrice === null ? null : Math.round(stems * unitPrice * percent) / 100,
+    words: `${what}: ${because}`.slice(0, 300),
+  };
+}
+
 /** One row of a claim sheet. */
 export interface ClaimRow {
   readonly number: number;

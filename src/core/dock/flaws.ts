@@ -26,11 +26,15 @@ export const FLAWS = {
   'cut-dry': { words: 'cut dry', claim: true, note: 'Recut under water.' },
   'too-tight': { words: 'too tight to open', claim: true, note: null },
   blown: { words: 'blown', claim: true, note: 'Use first.' },
+  'few-heads': { words: 'fewer heads than sold', claim: true, note: null },
   short: { words: 'short of the note', claim: true, note: null },
   wrong: { words: 'not what was ordered', claim: true, note: null },
 } as const satisfies Record<string, { words: string; claim: boolean; note: string | null }>;
 export type FlawKind = keyof typeof FLAWS;
 export const FLAW_KINDS = Object.keys(FLAWS) as FlawKind[];
+
+/** Flaws that are counted in a sample; what is short is counted whole. */
+export const SAMPLED_FLAWS = FLAW_KINDS.filter((k) => k !== 'short');
 
 /** A flaw as it was counted in a sample. */
 export interface FlawSeen {
@@ -91,6 +95,10 @@ export function adviseAtDock(lot: {
   readonly flaws: readonly FlawInLot[];
   readonly droop: Droop;
   readonly daysLeftP50: number;
+  /** Stems counted fewer than its note says. */
+  readonly stemsShort?: number;
+  /** What was measured out of order: a warm box, a chilled one. */
+  readonly measured?: readonly string[];
 }): DockAdvice {
   const grave = lot.flaws.filter((f) => FLAWS[f.kind].claim);
   const worst = grave.reduce<FlawInLot | null>((w, f) => (f.lowShare > (w?.lowShare ?? 0) ? f : w), null);
@@ -104,6 +112,8 @@ export function adviseAtDock(lot: {
       advice: 'refuse',
       because: `hardly a day left in it: ${lot.daysLeftP50.toFixed(1)} at the middle`,
     };
+  const short = lot.stemsShort ?? 0;
+  if (short > 0) return { advice: 'claim', because: `${short} stems short of the note` };
   if (worst && worst.lowShare >= 0.02)
     return { advice: 'claim', because: `${FLAWS[worst.kind].words}: ${flawInWords(worst)}` };
   if (worst)
@@ -111,6 +121,8 @@ export function adviseAtDock(lot: {
       advice: 'reduced price',
       because: `a few only: ${FLAWS[worst.kind].words}, ${flawInWords(worst)}`,
     };
+  const [measured] = lot.measured ?? [];
+  if (measured) return { advice: 'reduced price', because: measured };
   if (lot.daysLeftP50 < USE_FIRST_DAYS)
     return { advice: 'use first', because: `${lot.daysLeftP50.toFixed(1)} days left at the middle` };
   return {

@@ -182,9 +182,7 @@ function headingOf(
   const known = Object.entries(bySupplier).flatMap(([supplier, ofShape]) => {
     const shape = shapes.find((s) => Object.hasOwn(ofShape, s));
     const saved = shape === undefined ? undefined : ofShape[shape];
-    return saved && (named === null || named === undefined || supplier === named)
-      ? [{ supplier, saved }]
-      : [];
+    return saved && (named === null || supplier === named) ? [{ supplier, saved }] : [];
   });
   const [only] = known;
   // Two suppliers with notes of one make: nobody can tell whose this is.

@@ -1,3 +1,4 @@
+import type { OrderLine } from '../dock/compare-order';
 import { FLAW_KINDS, type FlawKind } from '../dock/flaws';
 import { randomStream, type RandomStream } from '../random';
 import { speciesByKey } from '../species/species';
@@ -155,4 +156,26 @@ export function openBox(line: VanLine, sample: number, seed: number): BoxFound {
     boxTempC: inBox.boxTempC,
     bunchGrams: Math.round(inBox.gramsPerStem * line.stemsPerBunch),
   };
+}
+
+/**
+ * What the shop had ordered of a van: its lines, but that the first was ordered a bunch larger and
+ * that something of the supplier's did not come at all where it grows more than it sent.
+ */
+export function orderOf(van: Van): OrderLine[] {
+  const ordered = van.lines.map((l, i) => ({
+    line: i + 1,
+    speciesKey: l.speciesKey,
+    variety: l.variety,
+    lengthCm: l.lengthCm,
+    stems: (l.bunches + (i === 0 ? 1 : 0)) * l.stemsPerBunch,
+  }));
+  const sent = new Set(van.lines.map((l) => l.speciesKey));
+  const left = MADE_UP_SUPPLIERS.find((s) => s.name === van.supplier)?.lines.find(
+    (l) => !sent.has(l.speciesKey),
+  );
+  if (!left) return ordered;
+  const { speciesKey, lengthCm, stemsPerBunch, bunches } = left;
+  const stems = bunches[0] * stemsPerBunch;
+  return [...ordered, { line: ordered.length + 1, speciesKey, variety: null, lengthCm, stems }];
 }

@@ -62,7 +62,14 @@ function endedChanges(step: StepRow, at: Date): Record<string, unknown> {
 /** The place a "move" step names, if the shop has one of that kind. */
 async function roomAfter({ trx }: DeedContext, step: StepRow): Promise<string | null> {
   if (step.kind !== 'move') return null;
-  const kind = /cold/.test(step.step.title) ? 'cold' : /tropical/.test(step.step.title) ? 'warm' : 'floor';
+  const { title } = step.step;
+  const kind = /cold room/.test(title)
+    ? 'cold'
+    : /tropical/.test(title)
+      ? 'warm'
+      : /the bench/.test(title)
+        ? 'bench'
+        : 'floor';
   return (await manyRooms(trx)).find((r) => r.kind === kind)?.id ?? null;
 }
 

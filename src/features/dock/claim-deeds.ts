@@ -1,7 +1,7 @@
 import 'server-only';
 import * as v from 'valibot';
-import { draftClaim, USUAL_CLAIM_HOURS } from '@/core/dock/claims';
-import { FLAW_KINDS, FLAWS, flawInLot, flawInWords } from '@/core/dock/flaws';
+import { draftClaim, draftShortClaim, USUAL_CLAIM_HOURS, type ClaimDraft } from '@/core/dock/claims';
+import { FLAW_KINDS, FLAWS, flawInLot, flawInWords, SAMPLED_FLAWS, type FlawKind } from '@/core/dock/flaws';
 import {
   claimHoursBySupplier,
   insertFlaw,
@@ -11,9 +11,12 @@ import {
   setClaimHours,
 } from '@/data/claims';
 import { RefusedError } from '@/data/errors';
-import { oneLotForUpdate } from '@/data/lots';
+import type { Trx } from '@/data/connection';
+import { manyPhotos } from '@/data/evidence';
+import { changeLot, oneLotForUpdate, type LotRow } from '@/data/lots';
 import { writeEntry } from '@/data/record';
 import { deedKind } from '@/server/deeds';
+import { replan } from '@/server/replan';
 
 const HOUR_MS = 3_600_000;
 const lotId = v.pipe(v.string(), v.uuid());
@@ -22,7 +25,7 @@ const count = (min: number) => v.pipe(v.number(), v.integer(), v.minValue(min), 
 
 /** A flaw counted in a sample of a lot. */
 const flaw = deedKind(
-  v.object({ lotId, kind, seen: count(0), sample: count(1) }),
+  v.object({ lotId, kind: v.picklist(SAMPLED_FLAWS), seen: count(0), sample: count(1) }),
   async ({ trx, deed }, counted) => {
     const lot = await oneLotForUpdate(trx, counted.lotId);
     if (counted.seen > counted.sample)
@@ -33,6 +36,7 @@ const flaw = deedKind(
       );
     const [before] = (await manyFlaws(trx, [lot.id])).filter((f) => f.kind === counted.kind);
     await insertFlaw(trx, deed, counted);
+    await changeLot(trx, lot.id, { plan_no: await replan(trx, deed.shopId, lot) });
     await writeEntry(trx, deed, {
       kind: 'flaw',
       subjectKind: 'lot',
@@ -43,23 +47,38 @@ const flaw = deedKind(
   },
 );
 
-/** Opens a claim for a flaw that was counted. */
+/** When the supplier's window for a lot's claims closes. */
+export async function claimDueAt(trx: Trx, lot: LotRow): Promise<Date> {
+  const hours = (await claimHoursBySupplier(trx))[lot.supplier] ?? USUAL_CLAIM_HOURS;
+  return new Date(lot.arrivedAt.getTime() + hours * HOUR_MS);
+}
+
+/** Opens a claim for a flaw that was counted, or for what was counted short. */
 const claim = deedKind(v.object({ lotId, kind }), async ({ trx, deed }, asked) => {
   const lot = await oneLotForUpdate(trx, asked.lotId);
-  const found = (await manyFlaws(trx, [lot.id])).find((f) => f.kind === asked.kind);
-  if (!found || found.seen === 0)
-    throw new RefusedError('Nothing of the kind is counted in that lot. No claim was opened.');
-  const inLot = flawInLot({ kind: asked.kind, seen: found.seen, sample: found.sample }, lot.stemsBooked);
-  const draft = draftClaim(inLot, lot.unitPrice, flawInWords(inLot));
-  const hours = (await claimHoursBySupplier(trx))[lot.supplier] ?? USUAL_CLAIM_HOURS;
+  const draft =
+    asked.kind === 'short' && lot.stemsShort > 0
+      ? draftShortClaim(lot.stemsBooked, lot.stemsShort, lot.unitPrice)
+      : await draftOf(trx, lot, asked.kind);
+  const photos = (await manyPhotos(trx, [lot.id])).length;
   return openClaim(trx, deed, {
     ...draft,
+    words:
+      photos > 0 ? `${draft.words}; ${photos} ${photos === 1 ? 'photograph' : 'photographs'}` : draft.words,
     lotId: lot.id,
     deliveryId: lot.deliveryId,
     currency: lot.currency,
-    dueAt: new Date(lot.arrivedAt.getTime() + hours * HOUR_MS),
+    dueAt: await claimDueAt(trx, lot),
   });
 });
+
+async function draftOf(trx: Trx, lot: LotRow, kind: FlawKind): Promise<ClaimDraft> {
+  const found = (await manyFlaws(trx, [lot.id])).find((f) => f.kind === kind);
+  if (!found || found.seen === 0)
+    throw new RefusedError('Nothing of the kind is counted in that lot. No claim was opened.');
+  const inLot = flawInLot({ kind, seen: found.seen, sample: found.sample }, lot.stemsBooked);
+  return draftClaim(inLot, lot.unitPrice, flawInWords(inLot));
+}
 
 /** Moves a claim on: sent, credited with how much, refused, or withdrawn. */
 const moveOn = deedKind(

@@ -1,134 +1,61 @@
 import 'server-only';
 import * as v from 'valibot';
-import { speciesKeySchema } from '@/core/door/schemas';
-import { firstGuess, hoursSinceCut } from '@/core/dock/first-guess';
-import { plainWords } from '@/core/dock/match-species';
-import type { Overrides } from '@/core/model/figures';
+import { draftDecisionClaim } from '@/core/dock/claims';
 import { findSpecies } from '@/core/species/species';
-import { bookDelivery, isBooked, type NewLot } from '@/data/deliveries';
+import { manyFlaws, openClaim } from '@/data/claims';
 import { RefusedError } from '@/data/errors';
-import { binStems, changeLot, oneLotForUpdate, splitLot } from '@/data/lots';
-import { writeEntry } from '@/data/record';
-import { manyRooms } from '@/data/rooms';
-import { rememberSupplierWords } from '@/data/supplier-words';
+import { newId } from '@/data/ids';
+import { mergeLots, splitLot } from '@/data/lot-parts';
+import { binStems, changeLot, oneLotForUpdate, takeInHand, type LotRow } from '@/data/lots';
+import { maybeLastStandingEntry, writeEntry } from '@/data/record';
 import { insertPlan, manyStepsOfLot } from '@/data/steps';
-import { deedKind } from '@/server/deeds';
-import { shopOverrides } from '@/server/own-figures';
-import { planFor } from '@/server/lot-forecasts';
-import { claimDeeds } from './claim-deeds';
+import { inZone } from '@/server/clock';
+import { deedKind, type DeedContext } from '@/server/deeds';
+import { flawKindsIn, planFor, replan } from '@/server/replan';
+import { bookDeeds } from './book-deeds';
+import { count, id, someWords } from './checks';
+import { claimDeeds, claimDueAt } from './claim-deeds';
+import { evidenceDeeds } from './evidence-deeds';
 import { loggerDeeds } from './logger-deeds';
 import { BIN_REASONS } from './words';
 
-const words = (max: number) =>
-  v.pipe(v.string(), v.trim(), v.maxLength(max, `is longer than ${max} characters`));
-const maybeWords = v.nullable(words(120));
-const count = (max: number) =>
-  v.pipe(
-    v.number('must be a count'),
-    v.integer('must be a whole number'),
-    v.minValue(1, 'must be 1 or more'),
-    v.maxValue(max, `must be ${max} or less`),
+/** Somebody else looked since this page was made: theirs stands, and whoever is late is told what it was. */
+async function refuseIfLookedMeanwhile(
+  { trx, deed, me }: DeedContext,
+  lot: LotRow,
+  seenAt: string | null,
+): Promise<void> {
+  if ((lot.lookedAt?.toISOString() ?? null) === seenAt) return;
+  const last = await maybeLastStandingEntry(trx, lot.id, 'look');
+  if (!last || last.personId === deed.personId) return;
+  const { clock } = inZone(last.at, me.shop.timeZone);
+  throw new RefusedError(
+    `${last.personName} looked at lot ${lot.number} at ${clock}: ${lot.droop}. Yours was not logged over it; look again if you see it otherwise.`,
   );
-
-const bookLineSchema = v.object({
-  line: v.pipe(v.number(), v.integer(), v.minValue(1)),
-  speciesKey: speciesKeySchema,
-  variety: maybeWords,
-  colour: maybeWords,
-  lengthCm: v.nullable(v.pipe(v.number(), v.minValue(1), v.maxValue(300))),
-  headsMin: v.nullable(count(200)),
-  stems: count(100_000),
-  cutDate: v.pipe(v.string(), v.isoDate('is not a date')),
-  origin: maybeWords,
-  packing: v.nullable(words(60)),
-  unitPrice: v.nullable(v.pipe(v.number(), v.minValue(0, 'cannot be negative'), v.maxValue(100_000))),
-  currency: v.nullable(words(8)),
-});
-type BookLine = v.InferOutput<typeof bookLineSchema>;
-
-/** First guesses of one delivery: lines of one kind and journey are the same lot but for their count. */
-type Guesses = Map<string, ReturnType<typeof firstGuess>>;
-
-function newLot(line: BookLine, arrivedAt: Date, overrides: Overrides | null, guesses: Guesses): NewLot {
-  const hours = hoursSinceCut(line.cutDate, arrivedAt);
-  if (hours < -24)
-    throw new RefusedError(
-      `Line ${line.line} was cut on ${line.cutDate}, which has not come yet. Nothing was booked in; correct its date.`,
-    );
-  if (hours > 60 * 24)
-    throw new RefusedError(
-      `Line ${line.line} was cut on ${line.cutDate}, over sixty days ago. Nothing was booked in; correct its date.`,
-    );
-  const packing = line.packing ?? '';
-  const key = JSON.stringify([line.speciesKey, line.origin, packing, hours]);
-  const guess =
-    guesses.get(key) ??
-    firstGuess({
-      speciesKey: line.speciesKey,
-      origin: line.origin,
-      packing,
-      hoursSinceCut: hours,
-      overrides,
-    });
-  guesses.set(key, guess);
-  return { ...line, packing, ...guess };
 }
-
-const bookIn = deedKind(
-  v.object({
-    supplier: v.pipe(words(120), v.minLength(1, 'is missing')),
-    deliveryRef: v.pipe(words(60), v.minLength(1, 'is missing')),
-    /** Where a person chose what the note's words mean: remembered for this supplier. */
-    chosen: v.optional(
-      v.pipe(v.array(v.object({ product: words(120), speciesKey: speciesKeySchema })), v.maxLength(2000)),
-      [],
-    ),
-    lines: v.pipe(
-      v.array(bookLineSchema),
-      v.minLength(1, 'needs at least one line'),
-      v.maxLength(2000, 'takes at most 2000 lines'),
-    ),
-  }),
-  async ({ trx, deed }, note) => {
-    if (await isBooked(trx, note.supplier, note.deliveryRef))
-      throw new RefusedError(
-        `${note.deliveryRef} from ${note.supplier} is booked in already. Nothing was booked twice; its lots are on the dock.`,
-      );
-    const bench = (await manyRooms(trx)).find((r) => r.kind === 'bench');
-    if (!bench) throw new RefusedError('The shop has no bench set up. Nothing was booked in.');
-    const overrides = await shopOverrides(trx);
-    const guesses: Guesses = new Map();
-    await rememberSupplierWords(
-      trx,
-      deed.shopId,
-      note.supplier,
-      note.chosen.flatMap(({ product, speciesKey }) => {
-        const said = plainWords(product);
-        return said === '' ? [] : [{ words: said, speciesKey }];
-      }),
-      deed.at,
-    );
-    return bookDelivery(trx, deed, {
-      ...note,
-      roomId: bench.id,
-      arrivedAt: deed.at,
-      lots: note.lines.map((l) => newLot(l, deed.at, overrides, guesses)),
-    });
-  },
-);
 
 const look = deedKind(
   v.object({
-    lotId: v.pipe(v.string(), v.uuid()),
+    lotId: id,
     stage: v.pipe(v.number(), v.minValue(0), v.maxValue(1.2)),
     droop: v.picklist(['firm', 'soft', 'hanging']),
+    /** When it had last been looked at, as the page showed it; not told, whatever stands is looked over. */
+    seenAt: v.optional(v.nullable(v.pipe(v.string(), v.isoTimestamp()))),
   }),
-  async ({ trx, deed }, { lotId, stage, droop }) => {
+  async (context, { lotId, stage, droop, seenAt }) => {
+    const { trx, deed } = context;
     const lot = await oneLotForUpdate(trx, lotId);
+    if (seenAt !== undefined) await refuseIfLookedMeanwhile(context, lot, seenAt);
     const before = { stage: lot.stage, droop: lot.droop, looked_at: lot.lookedAt };
-    const steps = await manyStepsOfLot(trx, lotId, lot.planNo);
-    await insertPlan(trx, deed.shopId, lotId, lot.planNo + 1, planFor({ ...lot, stage, droop }), steps);
-    await changeLot(trx, lotId, { stage, droop, looked_at: deed.at, plan_no: lot.planNo + 1 });
+    const plan_no = await replan(trx, deed.shopId, { ...lot, stage, droop });
+    await changeLot(trx, lotId, {
+      stage,
+      droop,
+      looked_at: deed.at,
+      plan_no,
+      in_hand_by: null,
+      in_hand_at: null,
+    });
     await writeEntry(trx, deed, {
       kind: 'look',
       subjectKind: 'lot',
@@ -140,17 +67,18 @@ const look = deedKind(
 );
 
 const bin = deedKind(
-  v.object({ lotId: v.pipe(v.string(), v.uuid()), stems: count(100_000), reason: v.picklist(BIN_REASONS) }),
+  v.object({ lotId: id, stems: count(100_000), reason: v.picklist(BIN_REASONS) }),
   async ({ trx, deed }, { lotId, stems, reason }) => binStems(trx, deed, lotId, stems, reason),
 );
 
 /** Some stems of a lot came in another state: a lot of their own, to be looked at. */
 const split = deedKind(
-  v.object({ lotId: v.pipe(v.string(), v.uuid()), stems: count(100_000) }),
+  v.object({ lotId: id, stems: count(100_000) }),
   async ({ trx, deed }, { lotId, stems }) => {
     const made = await splitLot(trx, deed, lotId, stems);
     const older = await manyStepsOfLot(trx, lotId, made.from.planNo);
-    await insertPlan(trx, deed.shopId, made.lotId, 1, planFor(made.from), older);
+    const flaws = flawKindsIn(await manyFlaws(trx, [lotId]));
+    await insertPlan(trx, deed.shopId, made.lotId, 1, planFor(made.from, flaws), older);
     await writeEntry(trx, deed, {
       kind: 'split',
       subjectKind: 'lot',
@@ -162,4 +90,96 @@ const split = deedKind(
   },
 );
 
-export const dockDeeds = { 'book-in': bookIn, look, bin, split, ...claimDeeds, ...loggerDeeds };
+/** Two lines of a note that are one flower, put together. */
+const merge = deedKind(v.object({ lotId: id, intoId: id }), async ({ trx, deed }, { lotId, intoId }) => {
+  const merged = await mergeLots(trx, lotId, intoId);
+  await writeEntry(trx, deed, {
+    kind: 'merge',
+    subjectKind: 'lot',
+    subjectId: intoId,
+    words: `Lot ${merged.fromNumber} put to lot ${merged.intoNumber}: ${merged.stems} stems`,
+    detail: { ...merged },
+  });
+});
+
+/** Who has which box open: shown to the other tablet, and no entry of the record. */
+const inHand = deedKind(v.object({ lotId: id }), async ({ trx, deed }, { lotId }) =>
+  takeInHand(trx, lotId, deed.personId, deed.at),
+);
+
+/** A box that belongs to another day, or with null to today after all. */
+const keepFor = deedKind(
+  v.object({ lotId: id, day: v.nullable(v.pipe(v.string(), v.isoDate('is not a date'))) }),
+  async ({ trx, deed, me }, { lotId, day }) => {
+    const lot = await oneLotForUpdate(trx, lotId);
+    const today = inZone(deed.at, me.shop.timeZone).date;
+    if (day !== null && day <= today)
+      throw new RefusedError('A box is set aside for a day to come. Nothing was changed.');
+    await changeLot(trx, lotId, { for_day: day });
+    await writeEntry(trx, deed, {
+      kind: 'keep-for',
+      subjectKind: 'lot',
+      subjectId: lotId,
+      words: day === null ? `Lot ${lot.number} is for today` : `Lot ${lot.number} set aside for ${day}`,
+      detail: { before: lot.forDay },
+    });
+  },
+);
+
+const PERCENT_OF = { accepted: 0, 'use first': 0, 'reduced price': null, refused: 100 } as const;
+
+/** What becomes of a lot: kept, used first, kept for less, or sent back; the last two are claimed at once. */
+const decide = deedKind(
+  v.object({
+    lotId: id,
+    decision: v.picklist(['accepted', 'use first', 'reduced price', 'refused']),
+    percent: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(99))),
+    because: someWords(240),
+  }),
+  async ({ trx, deed }, { lotId, decision, percent, because }) => {
+    const lot = await oneLotForUpdate(trx, lotId);
+    if (lot.stemsLeft === 0)
+      throw new RefusedError(`Nothing of lot ${lot.number} is left. Nothing was changed.`);
+    const asked = PERCENT_OF[decision] ?? percent;
+    if (asked === undefined) throw new RefusedError('How much less? Nothing was changed.');
+    const leaving = decision === 'refused' ? lot.stemsLeft : 0;
+    await changeLot(trx, lotId, { decision, stems_left: lot.stemsLeft - leaving });
+    const claim =
+      asked > 0
+        ? await openClaim(
+            trx,
+            { ...deed, actionKey: newId() },
+            {
+              ...draftDecisionClaim(asked, lot.stemsLeft, lot.unitPrice, because),
+              kind: decision,
+              lotId,
+              deliveryId: lot.deliveryId,
+              currency: lot.currency,
+              dueAt: await claimDueAt(trx, lot),
+            },
+          )
+        : null;
+    const less = decision === 'reduced price' ? ` by ${asked} %` : '';
+    await writeEntry(trx, deed, {
+      kind: 'decide',
+      subjectKind: 'lot',
+      subjectId: lotId,
+      words: `Lot ${lot.number}: ${decision}${less}, ${because}`,
+      detail: { before: { decision: lot.decision }, claimId: claim?.claimId ?? null, stems: leaving },
+    });
+  },
+);
+
+export const dockDeeds = {
+  look,
+  bin,
+  split,
+  merge,
+  'in-hand': inHand,
+  'keep-for': keepFor,
+  decide,
+  ...bookDeeds,
+  ...claimDeeds,
+  ...evidenceDeeds,
+  ...loggerDeeds,
+};

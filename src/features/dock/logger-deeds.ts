@@ -8,10 +8,9 @@ import { arrivalFromJourney, droopOf, isWetPacked, routeNamed } from '@/core/vas
 import { RefusedError } from '@/data/errors';
 import { changeLot, manyLotsInStock, type LotRow } from '@/data/lots';
 import { writeEntry } from '@/data/record';
-import { insertPlan, manyStepsOfLot } from '@/data/steps';
 import { deedKind, type DeedContext } from '@/server/deeds';
-import { planFor } from '@/server/lot-forecasts';
 import { shopOverrides } from '@/server/own-figures';
+import { replan } from '@/server/replan';
 
 const HOUR_MS = 3_600_000;
 const UNNAMED_ROUTE = 'glasshouse by road';
@@ -35,15 +34,12 @@ async function applyJourney(
   });
   const droop = lot.lookedAt ? lot.droop : droopOf(outcome.waterContent);
   const arrival = arrivalFromJourney(species, outcome, lot.stage, droop);
-  if (droop !== lot.droop) {
-    const steps = await manyStepsOfLot(trx, lot.id, lot.planNo);
-    await insertPlan(trx, deed.shopId, lot.id, lot.planNo + 1, planFor({ ...lot, droop }), steps);
-  }
+  const plan_no = droop === lot.droop ? lot.planNo : await replan(trx, deed.shopId, { ...lot, droop });
   await changeLot(trx, lot.id, {
     aged_days: arrival.agedDays,
     air_share: arrival.airShare ?? 0,
     droop,
-    plan_no: droop === lot.droop ? lot.planNo : lot.planNo + 1,
+    plan_no,
   });
   return { lotId: lot.id, aged_days: lot.agedDays, air_share: lot.airShare, droop: lot.droop };
 }

@@ -1,0 +1,41 @@
+import { speciesByKey } from '../species/species';
+import { againstUsual, usualInWords, type PastLot } from './supplier-usual';
+import { boxTemperature, daysUsedPerDay } from './temperatures';
+
+const past = (speciesKey: string, lifeUsed: number, over: Partial<PastLot> = {}): PastLot => ({
+  speciesKey,
+  lifeUsed,
+  wasFirm: true,
+  wasFlawed: false,
+  wasShort: false,
+  ...over,
+});
+
+test('a lot is held against the same flower of its supplier, or against all of theirs while there are few', () => {
+  const roses = [0.1, 0.12, 0.14, 0.16].map((u) => past('rose', u));
+  const rest = [past('tulip', 0.3, { wasFlawed: true }), past('tulip', 0.4, { wasFirm: false })];
+  const usual = againstUsual({ speciesKey: 'rose', lifeUsed: 0.35 }, [...roses, ...rest]);
+  expect(usual).toMatchObject({ lots: 4, ofSpecies: true, flawedShare: 0, isOutlying: true });
+  expect(usual?.usualLifeUsed).toBeCloseTo(0.13);
+  expect(againstUsual({ speciesKey: 'tulip', lifeUsed: 0.3 }, [...roses, ...rest])).toMatchObject({
+    lots: 6,
+    ofSpecies: false,
+    isOutlying: false,
+  });
+  expect(againstUsual({ speciesKey: 'tulip', lifeUsed: 0.3 }, rest)).toBeNull();
+  expect(usual && usualInWords('Norrholt Growers', 'Rose', 0.35, usual)).toBe(
+    '4 rose of Norrholt Growers came with 13 % of their lives used at the middle; this one with 35 %, more than nine in ten of theirs.',
+  );
+});
+
+test('a box is said to be warm, chilled or as it should be, by its species', () => {
+  const rose = speciesByKey('rose');
+  expect(boxTemperature(rose, 4).isGrave).toBe(false);
+  const warm = boxTemperature(rose, 14);
+  expect(warm.isGrave).toBe(true);
+  expect(warm.words).toContain(`ages ${(2.9 ** 1).toFixed(1)} times as fast as at 4 °C`);
+  expect(boxTemperature(speciesByKey('anthurium'), 6)).toMatchObject({ isGrave: true });
+  expect(boxTemperature(speciesByKey('anthurium'), 6).words).toContain('injured below');
+  expect(boxTemperature(rose, -2).words).toContain('frozen');
+  expect(daysUsedPerDay(rose, 20)).toBe(1);
+});

@@ -1,0 +1,104 @@
+import type { OrderLine } from '../core/dock/compare-order';
+import type { Trx } from './connection';
+import { RefusedError } from './errors';
+import { newId } from './ids';
+import { writeEntry, type Deed } from './record';
+
+/** A delivery that was ordered and has not come. */
+export interface ExpectedDelivery {
+  readonly id: string;
+  readonly supplier: string;
+  readonly orderRef: string;
+  /** ISO date. */
+  readonly dueOn: string;
+  readonly lines: readonly OrderLine[];
+}
+
+/** Deliveries still to come, the soonest first. */
+export async function manyExpected(trx: Trx): Promise<ExpectedDelivery[]> {
+  const heads: Omit<ExpectedDelivery, 'lines'>[] = await trx('expected_delivery')
+    .where({ state: 'expected' })
+    .orderBy(['due_on', 'supplier', 'order_ref'])
+    .limit(100)
+    .select({ id: 'id', supplier: 'supplier', orderRef: 'order_ref', dueOn: 'due_on' });
+  const lines: (OrderLine & { expectedId: string })[] = await trx('expected_line')
+    .whereIn(
+      'expected_id',
+      heads.map((h) => h.id),
+    )
+    .orderBy('line')
+    .select({
+      expectedId: 'expected_id',
+      line: 'line',
+      speciesKey: 'species_key',
+      variety: 'variety',
+      lengthCm: 'length_cm',
+      stems: 'stems',
+    });
+  return heads.map((head) => ({ ...head, lines: lines.filter((l) => l.expectedId === head.id) }));
+}
+
+/**
+ * Notes an order, so that its delivery can be held against it.
+ * @throws RefusedError when that supplier's order is noted already
+ */
+export async function placeOrder(
+  trx: Trx,
+  deed: Deed,
+  order: Omit<ExpectedDelivery, 'id'>,
+): Promise<{ expectedId: string }> {
+  const { supplier, orderRef, dueOn } = order;
+  if (await trx('expected_delivery').where({ supplier, order_ref: orderRef }).first('id'))
+    throw new RefusedError(`${orderRef} from ${supplier} is noted already. Nothing was noted twice.`);
+  const id = newId();
+  const shop_id = deed.shopId;
+  await trx('expected_delivery').insert({
+    id,
+    shop_id,
+    supplier,
+    order_ref: orderRef,
+    due_on: dueOn,
+    placed_at: deed.at,
+    placed_by: deed.personId,
+  });
+  await trx.batchInsert(
+    'expected_line',
+    order.lines.map((l) => ({
+      shop_id,
+      expected_id: id,
+      line: l.line,
+      species_key: l.speciesKey,
+      variety: l.variety,
+      length_cm: l.lengthCm,
+      stems: l.stems,
+    })),
+    200,
+  );
+  await writeEntry(trx, deed, {
+    kind: 'order',
+    subjectKind: 'delivery',
+    subjectId: id,
+    words: `Order ${orderRef} to ${supplier} noted, ${order.lines.length} lines for ${dueOn}`,
+  });
+  return { expectedId: id };
+}
+
+/** Marks an order as come with that delivery; one that has come or was called off stays as it is. */
+export async function settleOrder(trx: Trx, expectedId: string, deliveryId: string): Promise<void> {
+  await trx('expected_delivery')
+    .where({ id: expectedId, state: 'expected' })
+    .update({ state: 'arrived', delivery_id: deliveryId });
+}
+
+/**
+ * Calls an order off, or with `again` expects it after all.
+ * @throws RefusedError when it came meanwhile
+ */
+export async function callOffOrder(trx: Trx, expectedId: string, again = false): Promise<string> {
+  const [row] = await trx('expected_delivery')
+    .where({ id: expectedId, state: again ? 'called-off' : 'expected' })
+    .update({ state: again ? 'expected' : 'called-off' })
+    .returning<{ order_ref: string; supplier: string }[]>(['order_ref', 'supplier']);
+  if (!row) throw new RefusedError('That order has come or was called off meanwhile. Nothing was changed.');
+  return `${row.order_ref} to ${row.supplier}`;
+}

@@ -1,0 +1,106 @@
+import { firstGuess, hoursSinceCut, type FirstGuess } from '../core/dock/first-guess';
+import { daysUsedPerDay } from '../core/dock/temperatures';
+import { MADE_UP_SUPPLIERS } from '../core/simulate/suppliers';
+import { openBox, orderOf, type Van, type VanLine } from '../core/simulate/van';
+import { speciesByKey } from '../core/species/species';
+import { insertFlaw } from '../data/claims';
+import type { Trx } from '../data/connection';
+import { bookDelivery } from '../data/deliveries';
+import { placeOrder } from '../data/expected';
+import { newId } from '../data/ids';
+import { changeLot } from '../data/lots';
+import type { Deed } from '../data/record';
+import { demoVan } from './world';
+
+const DAY_MS = 86_400_000;
+const WEEKS = 8;
+/** A van that stood warm stood so for half a day, at this. */
+const WARM_HOURS = 12;
+const WARM_C = 18;
+const SAMPLE = 20;
+
+/** How a box truly came: older than its note says where its supplier's flowers are, aged where its van stood warm. */
+function truthOf(van: Van, line: VanLine, arrivedAt: Date, guesses: Map<string, FirstGuess>): FirstGuess {
+  const older = MADE_UP_SUPPLIERS.find((s) => s.name === van.supplier)?.hidden.olderDays ?? 0;
+  const { speciesKey, origin, packing } = line;
+  const hours = hoursSinceCut(line.cutDate, arrivedAt) + older * 24;
+  const key = JSON.stringify([speciesKey, hours]);
+  const guess = guesses.get(key) ?? firstGuess({ speciesKey, origin, packing, hoursSinceCut: hours });
+  guesses.set(key, guess);
+  const warm = van.stoodWarm ? (WARM_HOURS / 24) * daysUsedPerDay(speciesByKey(speciesKey), WARM_C) : 0;
+  const { droop, isOpenEarly } = line.inBox;
+  return {
+    ...guess,
+    agedDays: guess.agedDays + warm,
+    droop,
+    stage: isOpenEarly ? Math.min(1, guess.stage + 0.3) : guess.stage,
+    plan: [],
+  };
+}
+
+async function bookPastVan(
+  trx: Trx,
+  deed: Deed,
+  van: Van,
+  roomId: string,
+  guesses: Map<string, FirstGuess>,
+): Promise<void> {
+  const { lotIds } = await bookDelivery(trx, deed, {
+    supplier: van.supplier,
+    deliveryRef: van.deliveryRef,
+    roomId,
+    arrivedAt: deed.at,
+    lots: van.lines.map((l) => ({
+      ...l,
+      headsMin: null,
+      currency: 'EUR',
+      stems: l.inBox.stems,
+      ...truthOf(van, l, deed.at, guesses),
+    })),
+  });
+  for (const [i, lotId] of lotIds.entries()) {
+    const line = van.lines[i];
+    if (!line) continue;
+    const found = openBox(line, SAMPLE, deed.at.getTime() / DAY_MS);
+    for (const { kind, seen } of found.counted)
+      await insertFlaw(trx, deed, { lotId, kind, seen, sample: found.sample });
+    await changeLot(trx, lotId, {
+      stems_left: 0,
+      looked_at: deed.at,
+      stems_short: line.bunches * line.stemsPerBunch - line.inBox.stems,
+    });
+  }
+}
+
+/** Eight weeks of vans on Mondays, Wednesdays and Fridays, all used up by now, with what was found in them. */
+export async function loadPastVans(
+  trx: Trx,
+  deedAt: (at: Date) => Deed,
+  roomId: string,
+  now: Date,
+): Promise<void> {
+  const guesses = new Map<string, FirstGuess>();
+  for (let days = WEEKS * 7; days > 3; days--) {
+    const day = new Date(Math.floor(now.getTime() / DAY_MS) * DAY_MS - days * DAY_MS);
+    if (![1, 3, 5].includes(day.getUTCDay())) continue;
+    const arrivedAt = new Date(day.getTime() + 6.5 * 3_600_000);
+    await bookPastVan(trx, deedAt(arrivedAt), demoVan(day), roomId, guesses);
+  }
+}
+
+/** What is ordered for today and tomorrow. */
+export async function loadOrders(trx: Trx, deedAt: (at: Date) => Deed, now: Date): Promise<void> {
+  for (const ahead of [0, 1]) {
+    const van = demoVan(new Date(now.getTime() + ahead * DAY_MS));
+    await placeOrder(
+      trx,
+      { ...deedAt(new Date(now.getTime() - 2 * DAY_MS)), actionKey: newId() },
+      {
+        supplier: van.supplier,
+        orderRef: `ST-${van.day.slice(5).replace('-', '')}`,
+        dueOn: van.day,
+        lines: orderOf(van),
+      },
+    );
+  }
+}
