@@ -80,6 +80,20 @@ export async function maybePhoto(trx: Trx, id: string): Promise<Buffer | undefin
   return row?.jpeg;
 }
 
+/** The first pictures of each of these lots, for a sheet of paper. */
+export async function manyPictures(
+  trx: Trx,
+  lotIds: readonly string[],
+  eachAtMost: number,
+): Promise<{ readonly lotId: string; readonly jpeg: Buffer }[]> {
+  const ranked = trx('lot_photo')
+    .whereIn('lot_id', lotIds)
+    .whereNull('withdrawn_at')
+    .select('lot_id', 'jpeg', trx.raw('row_number() over (partition by lot_id order by taken_at) as place'))
+    .as('p');
+  return trx.from(ranked).where('p.place', '<=', eachAtMost).select({ lotId: 'p.lot_id', jpeg: 'p.jpeg' });
+}
+
 /** Keeps a picture of a lot. @throws RefusedError when it has its fill of them */
 export async function insertPhoto(
   trx: Trx,

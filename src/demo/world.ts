@@ -98,7 +98,8 @@ export const demoVan = (day: Date): Van => vanOn(dayBefore(day, 0), DEMO_VAN_SEE
 /** What is in a box of a van, where the demo's own suppliers sent it; null for any other. */
 export function demoBox(supplier: string, deliveryRef: string, line: number, came: Date): BoxFound | null {
   const van = demoVan(came);
-  const found = van.lines.find((l) => l.line === line);
+  // A lot bears its line of the file, where the heading is the first.
+  const found = van.lines.find((l) => l.line + 1 === line);
   if (van.supplier !== supplier || van.deliveryRef !== deliveryRef || !found) return null;
   return openBox(found, BOX_SAMPLE, DEMO_VAN_SEED + Math.floor(came.getTime() / 86_400_000));
 }

@@ -94,3 +94,8 @@ export function lotNow(input: LotInput): LotNow {
   cache.set(key, made);
   return made;
 }
+
+/** Whether a box is set aside for a day that has not come in the shop's zone. */
+export function isForLater(lot: Pick<LotRow, 'forDay'>, at: Date, timeZone: string): boolean {
+  return lot.forDay !== null && lot.forDay > inZone(at, timeZone).date;
+}

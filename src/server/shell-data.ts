@@ -9,6 +9,7 @@ import { manyNewestEntries } from '@/data/record';
 import { manyStepsInForce, type StepRow } from '@/data/steps';
 import type { NextItem, PlaceKey, PlaceNote } from '@/shell/places';
 import { canCorrect } from './corrections';
+import { isForLater } from './lot-forecasts';
 import type { SignedIn } from './session';
 
 export interface ShellData {
@@ -19,6 +20,8 @@ export interface ShellData {
 
 const note = (words: string, late = false): PlaceNote => ({ words, late });
 const HOUR_MS = 3_600_000;
+/** A slip is noticed in the shift it was made in: older entries are not offered to the key. */
+const TAKEN_BACK_WITHIN_MS = 16 * HOUR_MS;
 
 function lotTitle(lot: LotRow): string {
   const { name } = speciesByKey(lot.speciesKey);
@@ -28,6 +31,14 @@ function lotTitle(lot: LotRow): string {
 /** Hours a lot may still stand dry: what its species bears, less what it has stood here. */
 export function dryHoursLeft(lot: LotRow, at: Date): number {
   return speciesByKey(lot.speciesKey).dryHours - (at.getTime() - lot.arrivedAt.getTime()) / HOUR_MS;
+}
+
+/** Hours a box set aside must bear dry to be left alone until its day (a night and a morning). */
+const BEARS_A_NIGHT_H = 20;
+
+/** Whether a lot need not be touched today: it is for another day, and bears the wait as it stands. */
+export function canWait(lot: LotRow, at: Date, timeZone: string): boolean {
+  return isForLater(lot, at, timeZone) && (!standsDry(lot) || dryHoursLeft(lot, at) >= BEARS_A_NIGHT_H);
 }
 
 /** Whether a lot is out of water: in no pail, and not in a pack that holds some. */
@@ -67,10 +78,16 @@ export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<Shell
   const pails = await manyPails(trx);
   const made = await manyArrangements(trx, 50);
   const mine = (await manyNewestEntries(trx, 60)).find(
-    (e) => e.personId === me.personId && e.corrects === null && !e.corrected && canCorrect(e.kind),
+    (e) =>
+      e.personId === me.personId &&
+      at.getTime() - e.at.getTime() < TAKEN_BACK_WITHIN_MS &&
+      e.corrects === null &&
+      !e.corrected &&
+      canCorrect(e.kind),
   );
-  const unlooked = lots.filter((l) => !l.lookedAt);
-  const dry = lots.filter(standsDry);
+  const { timeZone } = me.shop;
+  const unlooked = lots.filter((l) => !l.lookedAt && !isForLater(l, at, timeZone));
+  const dry = lots.filter((l) => standsDry(l) && !canWait(l, at, timeZone));
   const late = dry.filter((l) => dryHoursLeft(l, at) < 0);
   const running = runningItems(lots, steps);
   const over = running.filter((r) => (r.dueAt ?? 0) < at.getTime());

@@ -6,7 +6,7 @@ import type { Trx } from '@/data/connection';
 import { manyLotsInStock, type LotRow } from '@/data/lots';
 import { manyRooms } from '@/data/rooms';
 import { manyStepsInForce, type StepRow } from '@/data/steps';
-import { lotInputNow, lotNow } from './lot-forecasts';
+import { isForLater, lotInputNow, lotNow } from './lot-forecasts';
 import { shopOverrides } from './own-figures';
 import type { SignedIn } from './session';
 
@@ -17,6 +17,8 @@ export interface StockLot {
   readonly forecast: LotForecast;
   readonly arrival: Arrival;
   readonly isReady: boolean;
+  /** Set aside for a day that has not come. */
+  readonly isForLater: boolean;
 }
 
 /** The stock, with each lot's forecast from now. */
@@ -38,6 +40,7 @@ export async function stockNow(trx: Trx, me: SignedIn, at: Date): Promise<StockL
       lot,
       steps: own,
       ...lotNow(overrides ? { ...input, overrides } : input),
+      isForLater: isForLater(lot, at, me.shop.timeZone),
       isReady: lot.fillId !== null && !own.some((s) => s.kind === 'drink' && s.status === 'waiting'),
     });
   }
@@ -83,11 +86,20 @@ export interface LotView {
   readonly arrival: Arrival;
   readonly unitPrice: number | null;
   readonly currency: string | null;
+  readonly lengthCm: number | null;
+  readonly headsMin: number | null;
+  readonly stemsShort: number;
+  readonly decision: LotRow['decision'];
+  /** ISO date it is set aside for. */
+  readonly forDay: string | null;
+  readonly lookedAt: string | null;
+  /** Who has its box open, and since when. */
+  readonly inHand: { readonly personId: string; readonly name: string; readonly sinceMs: number } | null;
 }
 
 const DAY_MS = 86_400_000;
 
-export function lotView({ lot, forecast, arrival, isReady }: StockLot, at: Date): LotView {
+export function lotView({ lot, forecast, arrival, isReady, isForLater }: StockLot, at: Date): LotView {
   const species = speciesByKey(lot.speciesKey);
   return {
     id: lot.id,
@@ -119,5 +131,15 @@ export function lotView({ lot, forecast, arrival, isReady }: StockLot, at: Date)
     arrival,
     unitPrice: lot.unitPrice,
     currency: lot.currency,
+    lengthCm: lot.lengthCm,
+    headsMin: lot.headsMin,
+    stemsShort: lot.stemsShort,
+    decision: lot.decision,
+    forDay: isForLater ? lot.forDay : null,
+    lookedAt: lot.lookedAt?.toISOString() ?? null,
+    inHand:
+      lot.inHandBy && lot.inHandByName && lot.inHandAt
+        ? { personId: lot.inHandBy, name: lot.inHandByName, sinceMs: lot.inHandAt.getTime() }
+        : null,
   };
 }

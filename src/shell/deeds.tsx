@@ -28,6 +28,8 @@ interface Deeds {
   readonly send: (deed: string, body: unknown, actionKey?: string) => Promise<Outcome>;
   /** Sends a tap; where the shop's memory does not answer, it is kept on this tablet and tried again. */
   readonly tap: (deed: string, body: unknown, words: string) => Promise<Outcome>;
+  /** Tells something in passing: nothing is shown, kept or made anew for it. */
+  readonly tell: (deed: string, body: unknown) => void;
   readonly kept: readonly KeptTap[];
   /** Why kept taps wait, or what became of one that was refused when it got through. */
   readonly news: string | null;
@@ -134,7 +136,14 @@ export function DeedProvider({ personId, children }: { personId: string; childre
   }, [kept, hold, personId, router]);
 
   const value = useMemo<Deeds>(
-    () => ({ send, tap, kept, news, dropNews: () => setNews(null) }),
+    () => ({
+      send,
+      tap,
+      tell: (deed, body) => void post(deed, body, v4()),
+      kept,
+      news,
+      dropNews: () => setNews(null),
+    }),
     [send, tap, kept, news],
   );
   return <Context.Provider value={value}>{children}</Context.Provider>;

@@ -6,6 +6,7 @@ import { Band } from './band';
 import { ShopClock, useShopNow } from './clock';
 import { DeedProvider, useDeeds } from './deeds';
 import { NextList } from './next-list';
+import { Scanner } from './scanner';
 import { KEYS, PLACES, type NextItem, type PlaceKey, type PlaceNote } from './places';
 import css from './shell.module.css';
 
@@ -171,7 +172,10 @@ function Inside({
       <KeptTaps />
       <Band notes={notes} shopName={shopName} people={<ClockFace timeZone={timeZone} name={person.name} />} />
       <div className={css.page}>
-        <main>{children}</main>
+        <main>
+          <Scanner />
+          {children}
+        </main>
         <div>
           <NextList items={next} open={open} onOpen={setOpen} />
           <div className={css.foot}>

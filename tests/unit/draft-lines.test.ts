@@ -1,9 +1,19 @@
 import { readFileSync } from 'node:fs';
+import * as v from 'valibot';
 import path from 'node:path';
 import { decodeNote } from '@/core/dock/decode';
 import { readDeliveryNote } from '@/core/dock/read-note';
 import { readTypedLines } from '@/core/dock/read-typed';
-import { bookedLine, draftOf, KEEP, lacking, type DraftLine } from '@/features/dock/draft-lines';
+import {
+  bookedLine,
+  draftOf,
+  KEEP,
+  keptLine,
+  lacking,
+  lackingInOrder,
+  type DraftLine,
+} from '@/features/dock/draft-lines';
+import { bookLineSchema, keptLineSchema } from '@/features/dock/checks';
 
 const messy = readDeliveryNote(
   decodeNote(readFileSync(path.join(__dirname, '../fixtures/delivery-note-messy.csv'))),
@@ -17,9 +27,9 @@ const line = (number: number): DraftLine => {
 
 test('what may be booked is what is not set aside; a repeat is left out until somebody puts it back', () => {
   expect(draft.map((l) => l.line)).toEqual([3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13]);
-  expect(draft.filter((l) => l.leaveOut).map((l) => l.line)).toEqual([13]);
+  expect(draft.filter((l) => l.fate !== 'book').map((l) => l.line)).toEqual([13]);
   expect(lacking(line(13))).toBeNull();
-  expect(lacking({ ...line(13), leaveOut: false })).toBe(KEEP);
+  expect(lacking({ ...line(13), fate: 'book' })).toBe(KEEP);
 });
 
 test('a note that is silent on the cut gets a guess, said to be one; a date that cannot be read stays open', () => {
@@ -42,7 +52,8 @@ test.each([
   [3, { stems: null }, 'how many stems?'],
   [3, { stems: 0 }, 'how many stems?'],
   [3, { cutDate: '19/11' }, 'cut on which day?'],
-  [3, { stems: null, leaveOut: true }, null],
+  [3, { stems: null, fate: 'refused' }, null],
+  [12, { fate: 'waiting' }, null],
 ] as const)('line %d with %j lacks %s', (number, changes, lack) => {
   expect(lacking({ ...line(number), ...changes })).toBe(lack);
 });
@@ -76,4 +87,29 @@ test('what is sent of a line is what is booked of it and no more', () => {
       'variety',
     ].sort(),
   );
+});
+
+test('whatever was read of a line, it ends booked, waiting or refused, and the server takes it so', () => {
+  for (const one of draft)
+    for (const fate of ['book', 'waiting', 'refused'] as const) {
+      const as = { ...one, fate, isSettled: true };
+      const lack = lacking(as);
+      if (fate === 'book' && lack !== null) continue;
+      const sent = fate === 'book' ? bookedLine(as) : keptLine(as);
+      const schema = fate === 'book' ? bookLineSchema : keptLineSchema;
+      expect(v.safeParse(schema, sent).issues).toBeUndefined();
+    }
+  expect(keptLine({ ...line(12), fate: 'waiting' })).toMatchObject({
+    fate: 'waiting',
+    reason: 'which species?',
+    product: "Widow's thrill",
+    said: { line: 12, speciesKey: null, stems: 10 },
+  });
+  expect(keptLine(line(13)).reason).toBe('says the same as line 3');
+});
+
+test('an order asks no more than which flower and how many', () => {
+  expect(lackingInOrder({ ...line(3), cutDate: null })).toBeNull();
+  expect(lackingInOrder(line(12))).toBe('which species?');
+  expect(lackingInOrder({ ...line(3), stems: 0 })).toBe('how many stems?');
 });

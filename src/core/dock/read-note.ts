@@ -8,9 +8,6 @@ import { ignoredLine, readLine, type LineContext } from './read-line';
 import { splitRows, type FileRow } from './split-rows';
 import type { DeliveryNote, NoteLine } from './types';
 
-/** Past this a file is no delivery note (2 MB is some twenty thousand lines). */
-export const NOTE_MAX_BYTES = 2_000_000;
-
 /** A file that could not be read as a delivery note at all, in words for the person who dropped it. */
 export class UnreadableNoteError extends Error {
   override readonly name: string = 'UnreadableNoteError';

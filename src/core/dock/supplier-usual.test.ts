@@ -23,8 +23,8 @@ test('a lot is held against the same flower of its supplier, or against all of t
     isOutlying: false,
   });
   expect(againstUsual({ speciesKey: 'tulip', lifeUsed: 0.3 }, rest)).toBeNull();
-  expect(usual && usualInWords('Norrholt Growers', 'Rose', 0.35, usual)).toBe(
-    '4 rose of Norrholt Growers came with 13 % of their lives used at the middle; this one with 35 %, more than nine in ten of theirs.',
+  expect(usual && usualInWords('Norrholt Growers', 'Rose', usual)).toBe(
+    'rose of Norrholt Growers usually comes at 13 %, nine in ten of them at less than this (4 lots).',
   );
 });
 

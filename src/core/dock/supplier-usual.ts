@@ -56,14 +56,15 @@ export function againstUsual(
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
-/** The comparison in a sentence or two. */
-export function usualInWords(supplier: string, name: string, lifeUsed: number, usual: AgainstUsual): string {
-  const of = usual.ofSpecies ? `${name.toLowerCase()} of ${supplier}` : `lots of ${supplier}`;
-  const life = `${usual.lots} ${of} came with ${percent(usual.usualLifeUsed)} of their lives used at the middle; this one with ${percent(lifeUsed)}`;
+/** The comparison in words, to follow the share of life that is used. */
+export function usualInWords(supplier: string, name: string, usual: AgainstUsual): string {
+  const what = usual.ofSpecies ? name.toLowerCase() : 'flower';
+  const life = `${what} of ${supplier} usually comes at ${percent(usual.usualLifeUsed)}`;
   const rest = [
     usual.firmShare < 0.9 ? `${percent(1 - usual.firmShare)} came limp` : null,
     usual.flawedShare > 0.05 ? `${percent(usual.flawedShare)} had something to claim` : null,
     usual.shortShare > 0.05 ? `${percent(usual.shortShare)} came short` : null,
   ].filter((w) => w !== null);
-  return `${life}${usual.isOutlying ? ', more than nine in ten of theirs' : ''}.${rest.length > 0 ? ` ${rest.join(', ')}.` : ''}`;
+  const more = usual.isOutlying ? ', nine in ten of them at less than this' : '';
+  return `${life}${more} (${[`${usual.lots} lots`, ...rest].join('; ')}).`;
 }

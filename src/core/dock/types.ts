@@ -1,5 +1,8 @@
 import type { PriceUnit } from './read-cells';
 
+/** Past this a file is no delivery note (2 MB is some twenty thousand lines). */
+export const NOTE_MAX_BYTES = 2_000_000;
+
 export type LineStatus = 'understood' | 'guessed' | 'needs-decision' | 'ignored';
 
 /** One line of a delivery note as it was read; what the note does not say is null. */

@@ -89,7 +89,7 @@ export function vanOn(day: string, seed: number): Van {
   const supplier = MADE_UP_SUPPLIERS[dayNo % MADE_UP_SUPPLIERS.length] as MadeUpSupplier;
   const stream = randomStream(seed, dayNo);
   const stoodWarm = stream.uniform() < supplier.hidden.warmVan;
-  const few = Math.min(supplier.lines.length, 5 + between(stream, 0, 2));
+  const few = Math.min(supplier.lines.length, 6 + between(stream, 0, 2));
   const skipped = between(stream, 0, supplier.lines.length - 1);
   const chosen = supplier.lines.filter((_, i) => (i + skipped) % supplier.lines.length < few);
   const lines = chosen.map((made, i): VanLine => {

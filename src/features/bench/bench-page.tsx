@@ -7,7 +7,7 @@ import { manyLotsInStock, type LotRow } from '@/data/lots';
 import { manyPails, type PailRow } from '@/data/pails';
 import { manyStepsInForce, type StepRow } from '@/data/steps';
 import { inMyShop } from '@/server/session';
-import { dryHoursLeft, standsDry } from '@/server/shell-data';
+import { canWait, dryHoursLeft, standsDry } from '@/server/shell-data';
 import css from './bench.module.css';
 import type { BenchCard, PailChoice } from './bench-card';
 import { StepCard } from './step-card';
@@ -88,9 +88,10 @@ function inOrder(
 /** Who does what now: a big card for the lot in hand, one for another pair of hands, the rest below. */
 export async function BenchPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const asked = typeof search.lot === 'string' ? search.lot : null;
-  const cards = await inMyShop(async (trx, _me, at) => {
+  const cards = await inMyShop(async (trx, me, at) => {
+    const here = await manyLotsInStock(trx);
     const [lots, steps, pails] = [
-      await manyLotsInStock(trx),
+      here.filter((l) => !canWait(l, at, me.shop.timeZone)),
       await manyStepsInForce(trx),
       await manyPails(trx),
     ];

@@ -1,4 +1,5 @@
 'use client';
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useDeeds } from '@/shell/deeds';
 import { Stepper } from '@/shell/stepper';
@@ -6,8 +7,16 @@ import type { LotView } from '@/server/stock';
 import css from './dock.module.css';
 import { BIN_REASONS } from './words';
 
+/** A lot this one may be put to. */
+export interface Mate {
+  readonly id: string;
+  readonly number: number;
+  readonly stems: number;
+}
+
 /** What to bin, with a reason, or what came in another state: a count by taps, then the reason, which is the deed. */
-export function BinForm({ lot }: { lot: LotView }) {
+export function BinForm({ lot, mates }: { lot: LotView; mates: readonly Mate[] }) {
+  const router = useRouter();
   const { tap } = useDeeds();
   const [stems, setStems] = useState(1);
   const [said, setSaid] = useState<string | null>(null);
@@ -36,9 +45,17 @@ export function BinForm({ lot }: { lot: LotView }) {
     );
     if (outcome.ok) setStems(1);
   };
+  const merge = async (mate: Mate) => {
+    const outcome = await tap(
+      'dock/merge',
+      { lotId: lot.id, intoId: mate.id },
+      `lot ${lot.number} put to lot ${mate.number}`,
+    );
+    setSaid(outcome.ok ? `One lot now: ${mate.number}. Z takes it back.` : outcome.message);
+    if (outcome.ok) router.push(`/dock?lot=${mate.id}`, { scroll: false });
+  };
   return (
-    <details className={css.bin}>
-      <summary>Bin some, or split the lot …</summary>
+    <>
       <div className={css.binRow}>
         <Stepper
           label="Stems to bin"
@@ -62,11 +79,21 @@ export function BinForm({ lot }: { lot: LotView }) {
           </button>
         ))}
       </div>
+      {mates.length > 0 && (
+        <div className={css.binRow}>
+          <span className="soft">the same flower on another line:</span>
+          {mates.map((mate) => (
+            <button key={mate.id} type="button" className="plain" onClick={() => void merge(mate)}>
+              put to lot {mate.number}, {mate.stems} stems
+            </button>
+          ))}
+        </div>
+      )}
       {said && (
         <p className="said" role="status">
           {said}
         </p>
       )}
-    </details>
+    </>
   );
 }

@@ -1,5 +1,5 @@
 import 'server-only';
-import { Document, Page, StyleSheet, Text, View, renderToBuffer } from '@react-pdf/renderer';
+import { Document, Image, Page, StyleSheet, Text, View, renderToBuffer } from '@react-pdf/renderer';
 import type { ClaimRow } from '@/core/dock/claims';
 import { PDF_INK, PDF_SOFT } from '@/server/pdf-fonts';
 import type { ClaimSheet } from './claim-rows';
@@ -14,10 +14,20 @@ const styles = StyleSheet.create({
   what: { flex: 1, paddingRight: 10 },
   stems: { width: 86 },
   value: { width: 74, textAlign: 'right', fontWeight: 700 },
+  pictures: { flexDirection: 'row', gap: 6, marginTop: 4 },
+  picture: { height: 84, width: 112, objectFit: 'contain' },
   total: { flexDirection: 'row', borderTop: `1.2pt solid ${PDF_INK}`, paddingTop: 5 },
 });
 
-function Row({ row, when }: { row: ClaimRow; when: Intl.DateTimeFormat }) {
+function Row({
+  row,
+  when,
+  pictures,
+}: {
+  row: ClaimRow;
+  when: Intl.DateTimeFormat;
+  pictures: readonly Buffer[];
+}) {
   return (
     <View style={styles.row} wrap={false}>
       <Text style={styles.number}>{row.number}</Text>
@@ -29,6 +39,14 @@ function Row({ row, when }: { row: ClaimRow; when: Intl.DateTimeFormat }) {
         <Text style={styles.soft}>
           Seen {when.format(new Date(row.openedAt))}, {row.state}
         </Text>
+        {pictures.length > 0 && (
+          <View style={styles.pictures}>
+            {pictures.map((data, i) => (
+              // eslint-disable-next-line jsx-a11y/alt-text -- a PDF's image takes no such property
+              <Image key={i} style={styles.picture} src={{ data, format: 'jpg' }} />
+            ))}
+          </View>
+        )}
       </View>
       <Text style={styles.stems}>
         {row.stems} of {row.stemsDelivered} stems
@@ -62,7 +80,7 @@ function SheetDocument({ sheet }: { sheet: ClaimSheet }) {
             <View key={supplier}>
               <Text style={styles.supplier}>{supplier}</Text>
               {rows.map((row) => (
-                <Row key={row.number} row={row} when={when} />
+                <Row key={row.number} row={row} when={when} pictures={sheet.pictures.get(row.number) ?? []} />
               ))}
               <View style={styles.total}>
                 <Text style={styles.what}>In all, as far as the note bore prices</Text>

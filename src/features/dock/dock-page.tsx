@@ -1,128 +1,24 @@
 import Link from 'next/link';
-import { LifeAxis, LifeLine, daysInWords } from '@/drawing/life-line';
-import { adviseAtDock, FLAW_KINDS, flawInLot, type DockAdvice, type FlawInLot } from '@/core/dock/flaws';
-import { arrivalHazards } from '@/core/dock/hazards';
-import { speciesByKey } from '@/core/species/species';
-import { manyClaims, manyFlaws, type ClaimRecord, type FlawRow } from '@/data/claims';
-import { manySupplierWords } from '@/data/supplier-words';
+import { learnGrams } from '@/core/dock/grams';
+import { manyClaims, type ClaimRecord } from '@/data/claims';
+import { manyWeighings } from '@/data/evidence';
+import { manyExpected } from '@/data/expected';
+import { manyDeliveriesWaiting, manyKeptLines, type KeptLine } from '@/data/kept-lines';
+import { manySupplierColumns, manySupplierWords } from '@/data/supplier-words';
 import { inZone } from '@/server/clock';
 import { inMyShop } from '@/server/session';
 import { lotView, stockNow, type LotView } from '@/server/stock';
 import css from './dock.module.css';
-import flawsCss from './flaws.module.css';
-import { LoggerAttach } from './logger-attach';
+import { ExpectedList } from './expected-list';
+import { lookData, othersHand } from './look-data';
 import { LotLook } from './lot-look';
 import { NoteReader } from './note-reader';
-
-interface Props {
-  readonly search: Record<string, string | string[] | undefined>;
-}
-
-function Slip({ lots, chosenId }: { lots: readonly LotView[]; chosenId: string | null }) {
-  const deliveries = [...new Map(lots.map((l) => [`${l.supplier} ${l.deliveryRef}`, l])).values()].reverse();
-  return (
-    <>
-      {deliveries.map((delivery) => (
-        <section
-          key={delivery.deliveryRef + delivery.supplier}
-          className={css.slip}
-          aria-label={`Delivery ${delivery.deliveryRef}`}
-        >
-          <header>
-            <h2>{delivery.deliveryRef}</h2>
-            <span className="soft">{delivery.supplier}</span>
-          </header>
-          <LoggerAttach
-            deliveryId={delivery.deliveryId}
-            deliveryRef={delivery.deliveryRef}
-            lots={lots.filter((l) => l.deliveryId === delivery.deliveryId).length}
-          />
-          <ul className="rowlist">
-            {lots
-              .filter((l) => l.deliveryRef === delivery.deliveryRef && l.supplier === delivery.supplier)
-              .map((l) => (
-                <li key={l.id}>
-                  <Link
-                    href={`/dock?lot=${l.id}`}
-                    className={css.slipRow}
-                    aria-current={l.id === chosenId ? 'true' : undefined}
-                    scroll={false}
-                  >
-                    <span className={css.lotNo}>{l.number}</span>
-                    <span>
-                      <strong>{l.name}</strong> {l.variety && <span>‘{l.variety}’</span>}
-                      <span className="soft">
-                        {' '}
-                        {l.stemsLeft}
-                        {l.stemsLeft === l.stemsBooked ? '' : ` of ${l.stemsBooked}`}
-                      </span>
-                    </span>
-                    <span className={l.looked ? 'soft' : css.toLook}>{l.looked ? l.droop : 'look'}</span>
-                  </Link>
-                </li>
-              ))}
-          </ul>
-        </section>
-      ))}
-    </>
-  );
-}
-
-const ADVICE_WORDS: Readonly<Record<DockAdvice['advice'], string>> = {
-  accept: 'Accept.',
-  'use first': 'Use first:',
-  'reduced price': 'Accept, and ask for less:',
-  claim: 'Claim:',
-  refuse: 'Refuse:',
-};
-
-function WhatItMeans({ lot, advice }: { lot: LotView; advice: DockAdvice }) {
-  const scale = {
-    pastDays: Math.max(4, Math.ceil(lot.daysSinceCut)),
-    aheadDays: Math.max(8, Math.ceil(lot.daysLeft.p90) + 1),
-  };
-  const words = daysInWords(lot.daysLeft);
-  const used = Math.round((100 * lot.agedDays) / lot.lifeDays);
-  return (
-    <section className={css.means} aria-label="What it means">
-      <p
-        className={flawsCss.advice}
-        data-grave={advice.advice === 'claim' || advice.advice === 'refuse' || undefined}
-      >
-        <strong>{ADVICE_WORDS[advice.advice]}</strong> <span className="soft">{advice.because}</span>
-      </p>
-      <p>
-        <span className="big">{words}</span> <span className="soft">left on a table at 21 °C, kept well</span>
-      </p>
-      <LifeLine
-        scale={scale}
-        daysSinceCut={lot.daysSinceCut}
-        daysSinceArrival={lot.daysSinceArrival}
-        shareByDay={lot.shareByDay}
-        {...lot.daysLeft}
-        label={`Cut ${lot.daysSinceCut.toFixed(0)} days ago; ${words} left`}
-      />
-      <LifeAxis scale={scale} />
-      <p className="soft">
-        About {used} % of a usual life is used. Figures of the{' '}
-        {lot.basis === 'trade' ? 'trade' : 'working florists’ practice'}, the model’s own are estimates
-        {lot.daysLeft.p90 > 2.2 * Math.max(1, lot.daysLeft.p10)
-          ? '; a wide band: this kind is hard to tell'
-          : ''}
-        .
-      </p>
-    </section>
-  );
-}
+import { Slip, type SlipView } from './slip';
 
 const CLAIMS_READ = 200;
 
-/** Counted flaws of a lot, carried to the whole of it. */
-function flawsOf(lot: LotView, rows: readonly FlawRow[]): FlawInLot[] {
-  return rows.flatMap((row) => {
-    const kind = FLAW_KINDS.find((k) => k === row.kind);
-    return kind ? [flawInLot({ kind, seen: row.seen, sample: row.sample }, lot.stemsBooked)] : [];
-  });
+interface Props {
+  readonly search: Record<string, string | string[] | undefined>;
 }
 
 function ClaimsLink({ claims }: { claims: readonly ClaimRecord[] }) {
@@ -136,45 +32,93 @@ function ClaimsLink({ claims }: { claims: readonly ClaimRecord[] }) {
   );
 }
 
+type Head = Pick<SlipView, 'deliveryId' | 'deliveryRef' | 'supplier'>;
+
+/** The deliveries that still have something here, the newest first. */
+function slipsOf(
+  lots: readonly SlipView['lots'][number][],
+  waiting: readonly Head[],
+  kept: readonly KeptLine[],
+): SlipView[] {
+  const heads = new Map<string, Head>();
+  for (const head of [...waiting, ...lots]) {
+    heads.delete(head.deliveryId);
+    heads.set(head.deliveryId, head);
+  }
+  return [...heads.values()].reverse().map(({ deliveryId, deliveryRef, supplier }) => ({
+    deliveryId,
+    deliveryRef,
+    supplier,
+    lots: lots.filter((l) => l.deliveryId === deliveryId),
+    kept: kept
+      .filter((k) => k.deliveryId === deliveryId)
+      .map(({ id, line, fate, reason, product, said }) => ({
+        id,
+        line,
+        fate,
+        reason,
+        product,
+        said,
+      })),
+  }));
+}
+
+/** The lot asked for, else the first nobody has looked at that is for today, else the last to come. */
+function chosenOf(lots: readonly LotView[], asked: unknown): LotView | null {
+  const one = typeof asked === 'string' ? lots.find((l) => l.id === asked) : undefined;
+  return one ?? lots.find((l) => !l.looked && l.forDay === null) ?? lots.at(-1) ?? null;
+}
+
 /** What came, in what state: the note as a slip on the left, the stem being looked at on the right. */
 export async function DockPage({ search }: Props) {
-  const { lots, chosen, flaws, claims, remembered, me, at } = await inMyShop(async (trx, me, at) => {
-    const lots = (await stockNow(trx, me, at)).map((s) => lotView(s, at));
-    const asked = typeof search.lot === 'string' ? lots.find((l) => l.id === search.lot) : undefined;
-    const chosen = asked ?? lots.find((l) => !l.looked) ?? lots.at(-1) ?? null;
+  const page = await inMyShop(async (trx, me, at) => {
+    const stock = await stockNow(trx, me, at);
+    const lots = stock.map((s) => lotView(s, at));
+    const chosen = chosenOf(lots, search.lot);
+    const chosenStock = stock.find((s) => s.lot.id === chosen?.id);
+    const waiting = await manyDeliveriesWaiting(trx);
+    const here = [...new Set([...lots, ...waiting].map((l) => l.deliveryId))];
+    const claims = await manyClaims(trx, CLAIMS_READ);
+    const isReading = search.read !== undefined || (lots.length === 0 && waiting.length === 0);
     return {
-      lots,
-      chosen,
-      flaws: chosen ? flawsOf(chosen, await manyFlaws(trx, [chosen.id])) : [],
-      claims: await manyClaims(trx, CLAIMS_READ),
-      remembered: await manySupplierWords(trx),
-      me,
-      at,
+      isReading,
+      claims,
+      chosenId: chosen?.id ?? null,
+      slips: slipsOf(
+        lots.map((l) => ({ ...l, withWhom: othersHand(l, me, at) })),
+        waiting,
+        await manyKeptLines(trx, here),
+      ),
+      look:
+        chosen && chosenStock && !isReading
+          ? await lookData(trx, me, at, { view: chosen, stock: chosenStock }, lots, claims)
+          : null,
+      expected: await manyExpected(trx),
+      help: {
+        remembered: await manySupplierWords(trx),
+        rememberedColumns: await manySupplierColumns(trx),
+        gramsPerStem: learnGrams(await manyWeighings(trx)),
+      },
+      today: inZone(at, me.shop.timeZone).date,
+      isDemo: me.shop.demo,
     };
   });
-  const isReading = search.read !== undefined || lots.length === 0;
+  const { isReading, claims, slips, look, expected, today } = page;
   return (
     <div className={css.dock} data-reading={isReading || undefined}>
       <div>
-        <NoteReader demo={me.shop.demo} today={inZone(at, me.shop.timeZone).date} remembered={remembered} />
-        {!isReading && claims.length > 0 && <ClaimsLink claims={claims} />}
-        {!isReading && <Slip lots={lots} chosenId={chosen?.id ?? null} />}
+        <NoteReader demo={page.isDemo} today={today} help={page.help} expected={expected} />
+        {!isReading && (
+          <>
+            <ExpectedList expected={expected} today={today} />
+            {claims.length > 0 && <ClaimsLink claims={claims} />}
+            {slips.map((slip) => (
+              <Slip key={slip.deliveryId} slip={slip} chosenId={page.chosenId} />
+            ))}
+          </>
+        )}
       </div>
-      {chosen && !isReading && (
-        <LotLook
-          key={chosen.id}
-          lot={chosen}
-          nextId={lots.find((l) => !l.looked && l.id !== chosen.id)?.id ?? null}
-          hazards={arrivalHazards(speciesByKey(chosen.speciesKey), chosen.origin)}
-          flaws={flaws}
-          claimedKinds={claims.filter((c) => c.lotId === chosen.id).map((c) => c.kind)}
-        >
-          <WhatItMeans
-            lot={chosen}
-            advice={adviseAtDock({ flaws, droop: chosen.droop, daysLeftP50: chosen.daysLeft.p50 })}
-          />
-        </LotLook>
-      )}
+      {look && <LotLook key={look.lot.id} {...look} />}
     </div>
   );
 }

@@ -3,7 +3,8 @@ import type { DeliveryNote, NoteLine } from '@/core/dock/types';
 
 /** A line of the note as it stands in the preview, with what somebody has made of it. */
 export interface DraftLine extends NoteLine {
-  readonly leaveOut: boolean;
+  /** What becomes of it when the note is booked: a lot, a line that waits, or one refused. */
+  readonly fate: 'book' | 'waiting' | 'refused';
   /** Somebody has settled what was to be decided. */
   readonly isSettled: boolean;
   /** A person chose its species here: worth remembering for this supplier. */
@@ -33,7 +34,7 @@ export function draftOf(note: DeliveryNote, today: string): DraftLine[] {
             ],
           }
         : {}),
-      leaveOut: l.duplicateOf !== null,
+      fate: l.duplicateOf === null ? ('book' as const) : ('refused' as const),
       isSettled: false,
       isChosen: false,
     }));
@@ -44,11 +45,37 @@ export const KEEP = 'right as it stands?';
 
 /** What still stands against booking a line, in words; null when it can be booked. */
 export function lacking(line: DraftLine): string | null {
-  if (line.leaveOut) return null;
+  if (line.fate !== 'book') return null;
   if (!line.speciesKey) return 'which species?';
   if (!line.stems || line.stems < 1) return 'how many stems?';
   if (!isDate(line.cutDate)) return 'cut on which day?';
   return line.status === 'needs-decision' && !line.isSettled ? KEEP : null;
+}
+
+/** What still stands against ordering a line: no more than which flower and how many. */
+export function lackingInOrder(line: DraftLine): string | null {
+  if (line.fate !== 'book') return null;
+  if (!line.speciesKey) return 'which species?';
+  return !line.stems || line.stems < 1 ? 'how many stems?' : null;
+}
+
+/** What is sent of a line that waits or is refused: all that was read, and why it is not booked. */
+export function keptLine(line: DraftLine) {
+  const said = bookedLine(line);
+  const why =
+    line.duplicateOf === null
+      ? (lacking({ ...line, fate: 'book' }) ?? (line.fate === 'waiting' ? 'not for today' : 'left out'))
+      : `says the same as line ${line.duplicateOf}`;
+  return {
+    fate: line.fate,
+    reason: why,
+    product: line.product.slice(0, 300),
+    said: {
+      ...said,
+      stems: said.stems && said.stems > 0 ? said.stems : null,
+      cutDate: isDate(said.cutDate) ? said.cutDate : null,
+    },
+  };
 }
 
 /** What is sent of a line when it is booked. */

@@ -1,9 +1,17 @@
 'use client';
 import { useState } from 'react';
-import { FLAW_KINDS, FLAWS, flawInLot, flawInWords, type FlawInLot, type FlawKind } from '@/core/dock/flaws';
+import {
+  FLAWS,
+  flawInLot,
+  flawInWords,
+  SAMPLED_FLAWS,
+  type FlawInLot,
+  type FlawKind,
+} from '@/core/dock/flaws';
 import type { LotView } from '@/server/stock';
 import { Choices } from '@/shell/choices';
 import { useDeeds } from '@/shell/deeds';
+import { useHalfDone } from '@/shell/kept';
 import { Stepper } from '@/shell/stepper';
 import css from './flaws.module.css';
 
@@ -54,6 +62,12 @@ function Counted({
   );
 }
 
+interface Counting {
+  readonly kind: FlawKind | null;
+  readonly sample: number;
+  readonly seen: number;
+}
+
 /** Count what is wrong in a few stems; what that supports for the whole lot is said at once. */
 export function FlawForm({
   lot,
@@ -65,9 +79,13 @@ export function FlawForm({
   claimedKinds: readonly string[];
 }) {
   const { tap } = useDeeds();
-  const [kind, setKind] = useState<FlawKind | null>(null);
-  const [sample, setSample] = useState(Math.min(USUAL_SAMPLE, lot.stemsBooked));
-  const [seen, setSeen] = useState(1);
+  const [counting, setCounting, done] = useHalfDone<Counting>(`flaw ${lot.id}`, {
+    kind: null,
+    sample: Math.min(USUAL_SAMPLE, lot.stemsBooked),
+    seen: 1,
+  });
+  const { kind, seen } = counting;
+  const sample = Math.min(counting.sample, lot.stemsBooked);
   const [said, setSaid] = useState<string | null>(null);
   const samples = [...new Set([...SAMPLES.filter((n) => n < lot.stemsBooked), lot.stemsBooked])];
   const counted = kind && flawInLot({ kind, seen: Math.min(seen, sample), sample }, lot.stemsBooked);
@@ -85,14 +103,13 @@ export function FlawForm({
         : outcome.message,
     );
     if (outcome.ok) {
-      setKind(null);
-      setSeen(1);
+      setCounting({ kind: null, sample, seen: 1 });
+      done();
     }
   };
 
   return (
-    <details className={css.flaws} open={flaws.length > 0}>
-      <summary>What is wrong with them …</summary>
+    <>
       {flaws.length > 0 && (
         <ul className="rowlist">
           {flaws.map((f) => (
@@ -109,9 +126,9 @@ export function FlawForm({
       <Choices
         label="Flaw"
         value={kind}
-        onChange={setKind}
+        onChange={(next) => setCounting({ ...counting, kind: next })}
         className={css.kinds}
-        options={FLAW_KINDS.map((k) => ({ value: k, words: FLAWS[k].words }))}
+        options={SAMPLED_FLAWS.map((k) => ({ value: k, words: FLAWS[k].words }))}
       />
       {kind && (
         <div className={css.count}>
@@ -122,7 +139,7 @@ export function FlawForm({
             value={Math.min(seen, sample)}
             min={0}
             max={sample}
-            onChange={setSeen}
+            onChange={(next) => setCounting({ ...counting, seen: next })}
           >
             <strong>{Math.min(seen, sample)}</strong>
           </Stepper>
@@ -130,7 +147,7 @@ export function FlawForm({
           <Choices
             label="Stems looked at"
             value={sample}
-            onChange={setSample}
+            onChange={(next) => setCounting({ ...counting, sample: next })}
             options={samples.map((n) => ({
               value: n,
               words: n === lot.stemsBooked ? `all ${n}` : String(n),
@@ -155,6 +172,6 @@ export function FlawForm({
           {said}
         </p>
       )}
-    </details>
+    </>
   );
 }

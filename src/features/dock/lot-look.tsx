@@ -1,15 +1,25 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useState } from 'react';
+import { adviseAtDock, type DockAdvice, type FlawInLot } from '@/core/dock/flaws';
+import type { GramsFound } from '@/core/dock/grams';
 import type { Droop } from '@/core/vase-life/types';
 import { Stem } from '@/drawing/stem';
+import type { LotView } from '@/server/stock';
 import { Choices } from '@/shell/choices';
 import { useDeeds } from '@/shell/deeds';
-import type { LotView } from '@/server/stock';
-import type { FlawInLot } from '@/core/dock/flaws';
-import { BinForm } from './bin-form';
+import { useHalfDone } from '@/shell/kept';
+import { AnotherDay } from './another-day';
+import { BinForm, type Mate } from './bin-form';
+import { BoxFoundButton } from './box-found';
+import { CountForm } from './count-form';
+import { DecideForm } from './decide-form';
 import css from './dock.module.css';
+import { PhotoForm, WarmthForm, type Evidence } from './evidence-form';
 import { FlawForm } from './flaw-form';
+import { LotDrawers } from './lot-drawers';
+import { LotMeans } from './lot-means';
+import { outlookKey, type Outlook } from './outlook';
 import { StemTouch } from './stem-touch';
 import { STAGES } from './words';
 
@@ -19,37 +29,143 @@ const nearestStage = (stage: number): number =>
     0,
   );
 
-/** One lot, drawn large: how open and how limp it is, set by touching the drawing. */
-export function LotLook({
+/** All that the dock knows of the lot being looked at. */
+export interface LookProps {
+  readonly lot: LotView;
+  readonly nextId: string | null;
+  readonly hazards: readonly string[];
+  readonly flaws: readonly FlawInLot[];
+  readonly claimedKinds: readonly string[];
+  readonly outlooks: Readonly<Record<string, Outlook>>;
+  readonly evidence: Evidence;
+  readonly measured: readonly string[];
+  readonly grams: GramsFound | null;
+  readonly mates: readonly Mate[];
+  readonly tomorrow: string;
+  readonly dryHoursLeft: number | null;
+  /** Somebody else who has this box open. */
+  readonly alsoInHand: string | null;
+  readonly isDemo: boolean;
+}
+
+function Head({
   lot,
-  nextId,
   hazards,
-  flaws,
-  claimedKinds,
-  children,
-}: {
-  lot: LotView;
-  nextId: string | null;
-  hazards: readonly string[];
-  flaws: readonly FlawInLot[];
-  claimedKinds: readonly string[];
-  children: ReactNode;
-}) {
+  alsoInHand,
+  isDemo,
+}: Pick<LookProps, 'lot' | 'hazards' | 'alsoInHand' | 'isDemo'>) {
+  const asSold = [
+    lot.headsMin === null ? null : `${lot.headsMin} heads or more a stem`,
+    lot.lengthCm === null ? null : `${lot.lengthCm} cm`,
+  ].filter((w) => w !== null);
+  return (
+    <header>
+      <div className={css.lotSlip}>
+        <p className="soft">
+          lot {lot.number} · {lot.stemsLeft} stems{asSold.length > 0 ? `, ${asSold.join(', ')}` : ''} ·{' '}
+          {lot.deliveryRef}
+        </p>
+        {isDemo && <BoxFoundButton lotId={lot.id} />}
+      </div>
+      <h1>
+        {lot.name}
+        {lot.variety ? ` ‘${lot.variety}’` : ''}
+      </h1>
+      {alsoInHand && <p className={css.alsoInHand}>{alsoInHand} has this box open as well.</p>}
+      {hazards.map((hazard) => (
+        <p key={hazard} className={css.hazard}>
+          {hazard}
+        </p>
+      ))}
+    </header>
+  );
+}
+
+function Drawers({ props, advice }: { props: LookProps; advice: DockAdvice | null }) {
+  const { lot, flaws, evidence } = props;
+  const warm = [evidence.boxC, evidence.waterC].filter((c) => c !== null).map((c) => `${c} °C`);
+  const holds = (n: number): string | null => (n > 0 ? String(n) : null);
+  return (
+    <LotDrawers
+      startOpen={flaws.length > 0 ? 'wrong' : null}
+      drawers={[
+        {
+          key: 'decide',
+          words: 'Keep or refuse',
+          holds: lot.decision,
+          inside: <DecideForm lot={lot} because={advice?.because ?? 'as seen at the dock'} />,
+        },
+        {
+          key: 'wrong',
+          words: 'What is wrong',
+          holds: holds(flaws.length),
+          inside: <FlawForm lot={lot} flaws={flaws} claimedKinds={props.claimedKinds} />,
+        },
+        {
+          key: 'count',
+          words: 'Count or weigh',
+          holds: lot.stemsShort === 0 ? null : lot.stemsShort > 0 ? `${lot.stemsShort} short` : 'over',
+          inside: <CountForm lot={lot} grams={props.grams} />,
+        },
+        {
+          key: 'warmth',
+          words: 'Warmth',
+          holds: warm.length > 0 ? warm.join(', ') : null,
+          inside: <WarmthForm lot={lot} evidence={evidence} />,
+        },
+        {
+          key: 'photo',
+          words: 'Photograph',
+          holds: holds(evidence.photoIds.length),
+          inside: <PhotoForm lot={lot} evidence={evidence} />,
+        },
+        { key: 'parts', words: 'Bin, split, join', inside: <BinForm lot={lot} mates={props.mates} /> },
+        {
+          key: 'day',
+          words: 'Another day',
+          holds: lot.forDay,
+          inside: <AnotherDay lot={lot} tomorrow={props.tomorrow} dryHoursLeft={props.dryHoursLeft} />,
+        },
+      ]}
+    />
+  );
+}
+
+/** One lot, drawn large: how open and how limp it is, set by touching the drawing, and what that means. */
+export function LotLook(props: LookProps) {
+  const { lot, nextId, outlooks } = props;
   const router = useRouter();
-  const { tap } = useDeeds();
-  const [stageAt, setStageAt] = useState(nearestStage(lot.stage));
-  const [droop, setDroop] = useState<Droop>(lot.droop);
+  const { tap, tell } = useDeeds();
+  const [seen, setSeen, done] = useHalfDone<{ stageAt: number; droop: Droop }>(
+    `look ${lot.id} ${lot.lookedAt ?? ''}`,
+    { stageAt: nearestStage(lot.stage), droop: lot.droop },
+  );
   const [said, setSaid] = useState<{ words: string; well: boolean } | null>(null);
   const [busy, setBusy] = useState(false);
+  const { stageAt, droop } = seen;
   const stage = STAGES[stageAt] ?? STAGES[0];
   // A lot at its species' own stage, untouched, is logged at just that.
   const value = stageAt === nearestStage(lot.stage) ? lot.stage : stage.stage;
+  const outlook = outlooks[outlookKey(value, droop)];
+  const advice = outlook
+    ? adviseAtDock({
+        flaws: props.flaws,
+        droop,
+        daysLeftP50: outlook.daysLeft.p50,
+        stemsShort: Math.max(0, lot.stemsShort),
+        measured: props.measured,
+      })
+    : null;
+  const isToLook = !lot.looked;
+  useEffect(() => {
+    if (isToLook) tell('dock/in-hand', { lotId: lot.id });
+  }, [isToLook, lot.id, tell]);
 
   const log = async () => {
     setBusy(true);
     const outcome = await tap(
       'dock/look',
-      { lotId: lot.id, stage: value, droop },
+      { lotId: lot.id, stage: value, droop, seenAt: lot.lookedAt },
       `look at lot ${lot.number}: ${stage.word}, ${droop}`,
     );
     setBusy(false);
@@ -59,30 +175,18 @@ export function LotLook({
           outcome.why === 'unavailable' ? 'Kept on this tablet, not yet in the record.' : outcome.message,
         well: false,
       });
+    done();
     setSaid({ words: `Logged: ${stage.word}, ${droop}. The plan on the bench fits it now.`, well: true });
     if (nextId) router.push(`/dock?lot=${nextId}`, { scroll: false });
   };
 
   return (
     <section className={css.look} aria-label={`Lot ${lot.number}`}>
-      <header>
-        <p className="soft">
-          lot {lot.number} · {lot.stemsLeft} stems · {lot.deliveryRef}
-        </p>
-        <h1>
-          {lot.name}
-          {lot.variety ? ` ‘${lot.variety}’` : ''}
-        </h1>
-        {hazards.map((hazard) => (
-          <p key={hazard} className={css.hazard}>
-            {hazard}
-          </p>
-        ))}
-      </header>
+      <Head {...props} />
       <Choices
         label="How open"
         value={stageAt}
-        onChange={setStageAt}
+        onChange={(next) => setSeen({ stageAt: next, droop })}
         className={css.stages}
         optionClass={`plain ${css.stage}`}
         options={STAGES.map((s, i) => ({
@@ -95,7 +199,7 @@ export function LotLook({
                   colour={lot.colour}
                   stage={s.stage}
                   droop="firm"
-                  height={84}
+                  height={64}
                   closeUp
                 />
               </span>
@@ -110,10 +214,17 @@ export function LotLook({
           colour={lot.colour}
           stage={stage.stage}
           droop={droop}
-          onDroop={setDroop}
-          onHead={() => setStageAt((stageAt + 1) % STAGES.length)}
+          onDroop={(next) => setSeen({ stageAt, droop: next })}
+          onHead={() => setSeen({ stageAt: (stageAt + 1) % STAGES.length, droop })}
         />
-        {children}
+        {outlook && advice && (
+          <LotMeans
+            lot={lot}
+            outlook={outlook}
+            widestDays={Math.max(...Object.values(outlooks).map((o) => o.daysLeft.p90))}
+            advice={advice}
+          />
+        )}
       </div>
       {said && (
         <p className={said.well ? 'said well' : 'said'} role="status">
@@ -124,8 +235,7 @@ export function LotLook({
         {lot.looked ? 'Look again' : 'Looked at'}: {stage.word}, {droop}
         <kbd>Enter</kbd>
       </button>
-      <FlawForm lot={lot} flaws={flaws} claimedKinds={claimedKinds} />
-      <BinForm lot={lot} />
+      <Drawers props={props} advice={advice} />
     </section>
   );
 }

@@ -2,8 +2,9 @@
 import { Select } from '@mantine/core';
 import { memo, useState } from 'react';
 import { findSpecies, SPECIES } from '@/core/species/species';
+import type { LineAgainstOrder } from '@/core/dock/compare-order';
 import css from './dock.module.css';
-import { KEEP, lacking, type DraftLine } from './draft-lines';
+import { KEEP, lacking, lackingInOrder, type DraftLine } from './draft-lines';
 
 const OPTIONS = SPECIES.map((s) => ({ value: s.key, label: s.name }));
 const HOW: Readonly<Record<DraftLine['status'], string>> = {
@@ -16,7 +17,7 @@ const HOW: Readonly<Record<DraftLine['status'], string>> = {
 type Change = (line: number, changes: Partial<DraftLine>) => void;
 
 /** A cell that can be written over. */
-function Cell({
+export function Cell({
   label,
   value,
   numeric = false,
@@ -39,7 +40,7 @@ function Cell({
 }
 
 /** The species as it was read; touched, it can be chosen. A list of sixty is only made for the one in hand. */
-function SpeciesCell({ line, onChange }: { line: DraftLine; onChange: Change }) {
+export function SpeciesCell({ line, onChange }: { line: DraftLine; onChange: Change }) {
   const [isChoosing, setChoosing] = useState(line.speciesKey === null);
   const name = findSpecies(line.speciesKey ?? '')?.name;
   if (!isChoosing)
@@ -68,19 +69,53 @@ function SpeciesCell({ line, onChange }: { line: DraftLine; onChange: Change }) 
   );
 }
 
+/** Book it, let it wait, or refuse it; what waits or is refused is kept with the delivery. */
+function Fate({ line, onChange, isOrder }: { line: DraftLine; onChange: Change; isOrder: boolean }) {
+  const hidden = <span className="visually-hidden"> line {line.line}</span>;
+  if (line.fate !== 'book')
+    return (
+      <button
+        type="button"
+        className="quiet"
+        onClick={() => onChange(line.line, { fate: 'book', isSettled: true })}
+      >
+        {line.fate === 'waiting' ? 'waits: put back' : 'put back'}
+        {hidden}
+      </button>
+    );
+  return (
+    <span className={css.fates}>
+      {!isOrder && (
+        <button type="button" className="quiet" onClick={() => onChange(line.line, { fate: 'waiting' })}>
+          wait{hidden}
+        </button>
+      )}
+      <button type="button" className="quiet" onClick={() => onChange(line.line, { fate: 'refused' })}>
+        leave out{hidden}
+      </button>
+    </span>
+  );
+}
+
 /** One line of the note: what was understood, what was guessed and why, what needs a decision. */
 export const NoteLineRow = memo(function NoteLineRow({
   line,
   onChange,
+  against = null,
+  isOrder = false,
 }: {
   line: DraftLine;
   onChange: Change;
+  /** How it stands to what was ordered. */
+  against?: LineAgainstOrder | null;
+  /** A line of an order has not been cut and has not come. */
+  isOrder?: boolean;
 }) {
-  const lack = lacking(line);
+  const lack = isOrder ? lackingInOrder(line) : lacking(line);
   const isOpen = line.status === 'needs-decision' && !line.isSettled;
   const byWeight = line.weightG !== null && line.bunches === null;
   return (
-    <tr className={line.leaveOut ? css.leftOut : undefined}>
+    <tr className={line.fate === 'book' ? undefined : css.leftOut}>
       <td>
         {line.line}
         <span className={isOpen ? css.toDecide : css.how}>
@@ -91,6 +126,11 @@ export const NoteLineRow = memo(function NoteLineRow({
         <SpeciesCell line={line} onChange={onChange} />
         {line.variety && <span className="soft"> ‘{line.variety}’ </span>}
         {line.colour && <span className="soft">{line.colour} </span>}
+        {against && (
+          <span className={against.kind === 'as ordered' ? css.reasonLine : css.lateReason}>
+            {against.words}
+          </span>
+        )}
         {line.reasons.map((r) => (
           <span key={r} className={isOpen ? css.lateReason : css.reasonLine}>
             {r}
@@ -113,32 +153,28 @@ export const NoteLineRow = memo(function NoteLineRow({
           }
         />
       </td>
-      <td>
-        <Cell
-          label={`Cut date of line ${line.line}`}
-          value={line.cutDate ?? ''}
-          onChange={(text) => onChange(line.line, { cutDate: text || null, isSettled: true })}
-        />
-      </td>
-      <td>
-        {line.origin}
-        <span className="soft"> {line.packing}</span>
-      </td>
+      {!isOrder && (
+        <td>
+          <Cell
+            label={`Cut date of line ${line.line}`}
+            value={line.cutDate ?? ''}
+            onChange={(text) => onChange(line.line, { cutDate: text || null, isSettled: true })}
+          />
+        </td>
+      )}
+      {!isOrder && (
+        <td>
+          {line.origin}
+          <span className="soft"> {line.packing}</span>
+        </td>
+      )}
       <td>
         {lack === KEEP && (
           <button type="button" className="plain" onClick={() => onChange(line.line, { isSettled: true })}>
             Keep<span className="visually-hidden"> line {line.line} as it stands</span>
           </button>
         )}
-        <button
-          type="button"
-          className="quiet"
-          aria-pressed={line.leaveOut}
-          onClick={() => onChange(line.line, { leaveOut: !line.leaveOut, isSettled: line.leaveOut })}
-        >
-          {line.leaveOut ? 'put back' : 'leave out'}
-          <span className="visually-hidden"> line {line.line}</span>
-        </button>
+        <Fate line={line} onChange={onChange} isOrder={isOrder} />
         {lack && lack !== KEEP && <span className="late">{lack}</span>}
       </td>
     </tr>

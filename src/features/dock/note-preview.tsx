@@ -1,15 +1,28 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useCallback, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { v4 } from 'uuid';
+import { compareWithOrder, type OrderLine } from '@/core/dock/compare-order';
 import type { DeliveryNote } from '@/core/dock/types';
+import { findSpecies } from '@/core/species/species';
 import { useDeeds } from '@/shell/deeds';
+import { dropHalfDone, keepHalfDone } from '@/shell/kept';
 import css from './dock.module.css';
-import { bookedLine, draftOf, isDate, lacking, type DraftLine } from './draft-lines';
-import { NoteLineRow } from './note-line';
+import { bookedLine, isDate, keptLine, lacking, type DraftLine } from './draft-lines';
+import { HALF_READ, type HalfRead } from './half-read';
+import { PreviewLines } from './preview-lines';
 
 const DAY_MS = 86_400_000;
-const SHOWN_AT_A_TIME = 100;
+const KEEP_AFTER_MS = 300;
+
+/** An order that a note can be held against. */
+export interface Expected {
+  readonly id: string;
+  readonly supplier: string;
+  readonly orderRef: string;
+  readonly dueOn: string;
+  readonly lines: readonly OrderLine[];
+}
 
 /** How the lines were read, in a sentence. */
 function summary(lines: readonly DraftLine[]): string {
@@ -58,38 +71,89 @@ function SetAside({ note }: { note: DeliveryNote }) {
   );
 }
 
+function Missing({ lines }: { lines: readonly OrderLine[] }) {
+  if (lines.length === 0) return null;
+  const words = lines.map((l) => `${findSpecies(l.speciesKey)?.name ?? l.speciesKey} ${l.stems}`);
+  return <p className="said">Ordered, and on no line of the note: {words.join(', ')}.</p>;
+}
+
+function AgainstOrder({
+  expected,
+  value,
+  onChange,
+}: {
+  expected: readonly Expected[];
+  value: string | null;
+  onChange: (id: string | null) => void;
+}) {
+  if (expected.length === 0) return null;
+  return (
+    <label>
+      Against the order
+      <select className={css.cell} value={value ?? ''} onChange={(e) => onChange(e.target.value || null)}>
+        <option value="">none</option>
+        {expected.map((e) => (
+          <option key={e.id} value={e.id}>
+            {e.orderRef}, {e.supplier}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+/** The words on the deed: what stands against it, or what it will do. */
+function deedWords(busy: boolean, open: number, booked: readonly DraftLine[], kept: number): string {
+  if (busy) return 'Booking in …';
+  if (open > 0) return `${open} to decide first`;
+  const stems = booked.reduce((n, l) => n + (l.stems ?? 0), 0);
+  const others = kept > 0 ? `, ${kept} kept aside` : '';
+  return `Book in ${booked.length} ${booked.length === 1 ? 'lot' : 'lots'}, ${stems} stems${others}`;
+}
+
 /** The note line by line, as understood: correct what is wrong, then book it in. Nothing is booked before. */
 export function NotePreview({
-  note,
-  fileName,
+  start,
+  expected,
   today,
   onClose,
 }: {
-  note: DeliveryNote;
-  fileName: string;
+  start: HalfRead;
+  expected: readonly Expected[];
   today: string;
   onClose: () => void;
 }) {
   const router = useRouter();
   const { send } = useDeeds();
-  const [lines, setLines] = useState<readonly DraftLine[]>(() => draftOf(note, today));
-  const [supplier, setSupplier] = useState(note.supplier ?? '');
-  const [deliveryRef, setDeliveryRef] = useState(note.deliveryRef ?? '');
+  const [half, setHalf] = useState(start);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
-  const [shown, setShown] = useState(SHOWN_AT_A_TIME);
   // One key for this booking, however often the button is tapped.
   const [actionKey] = useState(() => v4());
-  const booked = lines.filter((l) => !l.leaveOut);
+  const { note, fileName, lines, supplier, deliveryRef } = half;
+  const set = (changes: Partial<HalfRead>) => setHalf((h) => ({ ...h, ...changes }));
+  useEffect(() => {
+    const timer = setTimeout(() => keepHalfDone(HALF_READ, half), KEEP_AFTER_MS);
+    return () => clearTimeout(timer);
+  }, [half]);
+  const booked = lines.filter((l) => l.fate === 'book');
+  const kept = lines.filter((l) => l.fate !== 'book');
   const open = booked.filter((l) => lacking(l) !== null).length;
-  const stems = booked.reduce((n, l) => n + (l.stems ?? 0), 0);
   const isOld = booked.some(
     (l) => isDate(l.cutDate) && Date.parse(today) - Date.parse(l.cutDate) > 21 * DAY_MS,
   );
-  // A long note shows what somebody must settle, and of the rest so many at a time.
-  const inSight = lines.filter((l, i) => i < shown || (l.status === 'needs-decision' && !l.isSettled));
+  const order = expected.find((e) => e.id === half.expectedId);
+  const against = useMemo(
+    () =>
+      order &&
+      compareWithOrder(
+        order.lines,
+        lines.filter((l) => l.fate !== 'refused'),
+      ),
+    [order, lines],
+  );
   const change = useCallback((line: number, changes: Partial<DraftLine>) => {
-    setLines((all) => all.map((l) => (l.line === line ? { ...l, ...changes } : l)));
+    setHalf((h) => ({ ...h, lines: h.lines.map((l) => (l.line === line ? { ...l, ...changes } : l)) }));
   }, []);
 
   const book = async () => {
@@ -98,10 +162,21 @@ export function NotePreview({
     const chosen = booked
       .filter((l) => l.isChosen)
       .map(({ product, speciesKey }) => ({ product, speciesKey }));
-    const body = { supplier, deliveryRef, chosen, lines: booked.map(bookedLine) };
+    const body = {
+      supplier,
+      deliveryRef,
+      chosen,
+      columns: half.columns,
+      expectedId: order?.id ?? null,
+      kept: kept.map(keptLine),
+      lines: booked.map(bookedLine),
+    };
     const outcome = await send('dock/book-in', body, actionKey);
     setBusy(false);
-    if (outcome.ok) return router.push('/dock', { scroll: false });
+    if (outcome.ok) {
+      dropHalfDone(HALF_READ);
+      return router.push('/dock', { scroll: false });
+    }
     setProblem(
       `${outcome.message}${outcome.why === 'unavailable' ? ' Nothing was booked in; the note stays open here. Try again in a moment.' : ''}`,
     );
@@ -118,12 +193,21 @@ export function NotePreview({
         </div>
         <label>
           Supplier
-          <input className={css.cell} value={supplier} onChange={(e) => setSupplier(e.target.value)} />
+          <input className={css.cell} value={supplier} onChange={(e) => set({ supplier: e.target.value })} />
         </label>
         <label>
           Delivery
-          <input className={css.cell} value={deliveryRef} onChange={(e) => setDeliveryRef(e.target.value)} />
+          <input
+            className={css.cell}
+            value={deliveryRef}
+            onChange={(e) => set({ deliveryRef: e.target.value })}
+          />
         </label>
+        <AgainstOrder
+          expected={expected}
+          value={half.expectedId}
+          onChange={(expectedId) => set({ expectedId })}
+        />
         <button type="button" className="quiet" onClick={onClose}>
           Put the note away
         </button>
@@ -134,34 +218,8 @@ export function NotePreview({
         </p>
       )}
       <Totals note={note} />
-      <div className={css.tableWrap}>
-        <table className={css.table}>
-          <thead>
-            <tr>
-              <th>Line</th>
-              <th>Species</th>
-              <th>As sold</th>
-              <th>Stems</th>
-              <th>Cut on</th>
-              <th>Journey</th>
-              <th>
-                <span className="visually-hidden">Keep or leave out</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {inSight.map((line) => (
-              <NoteLineRow key={line.line} line={line} onChange={change} />
-            ))}
-          </tbody>
-        </table>
-      </div>
-      {inSight.length < lines.length && (
-        <button type="button" className="plain" onClick={() => setShown(shown + SHOWN_AT_A_TIME)}>
-          Show {Math.min(SHOWN_AT_A_TIME, lines.length - inSight.length)} more of{' '}
-          {lines.length - inSight.length} lines that need nothing
-        </button>
-      )}
+      <Missing lines={against?.missing ?? []} />
+      <PreviewLines lines={lines} onChange={change} against={against?.lines} />
       <SetAside note={note} />
       {problem && (
         <p className="said" role="alert">
@@ -176,11 +234,7 @@ export function NotePreview({
           onClick={() => void book()}
           data-step-in-hand
         >
-          {busy
-            ? 'Booking in …'
-            : open > 0
-              ? `${open} to decide first`
-              : `Book in ${booked.length} ${booked.length === 1 ? 'lot' : 'lots'}, ${stems} stems`}
+          {deedWords(busy, open, booked, kept.length)}
         </button>
       </div>
     </section>

@@ -1,65 +1,139 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useRouter, useSearchParams } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { NoteHelp } from '@/core/dock/read-note';
 import type { DeliveryNote } from '@/core/dock/types';
+import { dropHalfDone, readHalfDone } from '@/shell/kept';
 import css from './dock.module.css';
+import { draftOf, type DraftLine } from './draft-lines';
+import { HALF_READ, type HalfRead, type NamedColumns } from './half-read';
+import type { Expected } from './note-preview';
+import { bytesOf, readBytes } from './read-file';
 
-// The reader and its species list are only wanted once a file is there.
-const NotePreview = dynamic(() => import('./note-preview').then((m) => m.NotePreview), {
-  loading: () => <p role="status">Reading the note …</p>,
+// The preview and its species list are only wanted once a file is there.
+const Reading = () => <p role="status">Reading the note …</p>;
+const NotePreview = dynamic(() => import('./note-preview').then((m) => m.NotePreview), { loading: Reading });
+const OrderPreview = dynamic(() => import('./order-preview').then((m) => m.OrderPreview), {
+  loading: Reading,
+});
+const ColumnChooser = dynamic(() => import('./column-chooser').then((m) => m.ColumnChooser), {
+  loading: Reading,
 });
 
-interface Read {
-  readonly note: DeliveryNote;
+interface Unnamed {
+  readonly rows: readonly (readonly string[])[];
+  readonly bytes: Uint8Array;
   readonly fileName: string;
 }
+type Open =
+  | { readonly kind: 'note'; readonly half: HalfRead }
+  | { readonly kind: 'order'; readonly lines: readonly DraftLine[]; readonly supplier: string }
+  | { readonly kind: 'columns'; readonly file: Unnamed };
 
-type Remembered = NonNullable<NoteHelp['remembered']>;
+/** What the shop knows that helps to read a note. */
+export type ReaderHelp = Required<Pick<NoteHelp, 'remembered' | 'rememberedColumns' | 'gramsPerStem'>>;
 
-async function readFile(file: File, remembered: Remembered): Promise<Read | string> {
-  const [{ NOTE_MAX_BYTES, UnreadableNoteError, readDeliveryNote }, { decodeNote }] = await Promise.all([
-    import('@/core/dock/read-note'),
-    import('@/core/dock/decode'),
-  ]);
-  if (file.size > NOTE_MAX_BYTES)
-    return `“${file.name}” is ${Math.round(file.size / 1e6)} MB; a delivery note is never more than 2 MB. Nothing was read or booked in. Choose the note’s CSV file.`;
-  try {
-    return {
-      note: readDeliveryNote(decodeNote(new Uint8Array(await file.arrayBuffer())), { remembered }),
-      fileName: file.name,
-    };
-  } catch (error) {
-    if (error instanceof UnreadableNoteError) return error.message;
-    return `“${file.name}” could not be read. Nothing was booked in; try choosing it again.`;
-  }
+/** The order a note most likely answers: its supplier's, the one due soonest. */
+function likelyOrder(supplier: string | null, expected: readonly Expected[]): string | null {
+  const same = expected.filter((e) => e.supplier.toLowerCase() === (supplier ?? '').trim().toLowerCase());
+  return same[0]?.id ?? null;
 }
 
-/** Takes a delivery note from a drop or a choice, reads it here, and shows what was understood. */
+function Typed({ onRead }: { onRead: (text: string, as: 'note' | 'order') => Promise<void> }) {
+  const [typed, setTyped] = useState('');
+  return (
+    <details className={css.bin}>
+      <summary>No file? Type or paste its lines</summary>
+      <form
+        className={css.typed}
+        onSubmit={(event) => {
+          event.preventDefault();
+          void onRead(typed, 'note');
+        }}
+      >
+        <textarea
+          aria-label="Lines of the delivery"
+          className={css.cell}
+          rows={4}
+          maxLength={20_000}
+          placeholder={'6x25 rose 60 deep red, cut 19/11\n850 g mimosa'}
+          value={typed}
+          onChange={(e) => setTyped(e.target.value)}
+        />
+        <div className={css.dropRow}>
+          <button type="submit" className="plain" disabled={typed.trim() === ''}>
+            Read them
+          </button>
+          <button
+            type="button"
+            className="plain"
+            disabled={typed.trim() === ''}
+            onClick={() => void onRead(typed, 'order')}
+          >
+            It is an order to come
+          </button>
+        </div>
+      </form>
+    </details>
+  );
+}
+
+/** Takes a delivery note from a drop, a choice or a few typed lines, and shows what was understood. */
 export function NoteReader({
   demo,
   today,
-  remembered,
+  help,
+  expected,
 }: {
   demo: boolean;
   today: string;
-  remembered: Remembered;
+  help: ReaderHelp;
+  expected: readonly Expected[];
 }) {
   const router = useRouter();
-  const isOpen = useSearchParams().has('read');
-  const [read, setRead] = useState<Read | null>(null);
+  const isReading = useSearchParams().has('read');
+  const [open, setOpen] = useState<Open | null>(null);
+  const [left, setLeft] = useState<HalfRead | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const [over, setOver] = useState(false);
-  const [typed, setTyped] = useState('');
   const input = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    if (!isReading) setLeft((readHalfDone(HALF_READ) as HalfRead | undefined) ?? null);
+  }, [isReading]);
 
+  const show = (next: Open) => {
+    setProblem(null);
+    setOpen(next);
+    if (!isReading) router.push('/dock?read', { scroll: false });
+  };
+  const showNote = (note: DeliveryNote, fileName: string, columns: NamedColumns | null) =>
+    show({
+      kind: 'note',
+      half: {
+        fileName,
+        note: { ...note, lines: note.lines.filter((l) => l.status === 'ignored') },
+        lines: draftOf(note, today),
+        supplier: note.supplier ?? '',
+        deliveryRef: note.deliveryRef ?? '',
+        expectedId: likelyOrder(note.supplier, expected),
+        columns,
+      },
+    });
   const take = async (file: File | undefined) => {
     if (!file) return;
-    const got = await readFile(file, remembered);
-    setProblem(typeof got === 'string' ? got : null);
-    setRead(typeof got === 'string' ? null : got);
-    if (typeof got !== 'string' && !isOpen) router.push('/dock?read', { scroll: false });
+    const bytes = await bytesOf(file);
+    if (typeof bytes === 'string') return setProblem(bytes);
+    const read = await readBytes(bytes, file.name, help);
+    if (read.kind === 'refused') return setProblem(read.message);
+    if (read.kind === 'columns')
+      return show({ kind: 'columns', file: { rows: read.rows, bytes, fileName: file.name } });
+    showNote(read.note, file.name, null);
+  };
+  const takeNamed = async (file: Unnamed, named: NamedColumns, supplier: string) => {
+    const read = await readBytes(file.bytes, file.fileName, { ...help, supplier, columns: named.saved });
+    if (read.kind === 'read') showNote(read.note, file.fileName, named);
+    else setProblem(read.kind === 'refused' ? read.message : 'Nothing could be read that way.');
   };
   const takeDemo = async () => {
     const response = await fetch('/dock/demo-note').catch(() => null);
@@ -67,25 +141,47 @@ export function NoteReader({
       return setProblem('The demo’s note could not be fetched. Nothing was booked in; try again.');
     await take(new File([await response.blob()], `note-${today}.csv`));
   };
-  const takeTyped = async () => {
+  const takeTyped = async (text: string, as: 'note' | 'order') => {
     const { readTypedLines } = await import('@/core/dock/read-typed');
-    setProblem(null);
-    setRead({ note: readTypedLines(typed, { today }), fileName: 'typed here' });
-    if (!isOpen) router.push('/dock?read', { scroll: false });
+    const note = readTypedLines(text, { today, gramsPerStem: help.gramsPerStem });
+    if (as === 'order') show({ kind: 'order', lines: draftOf(note, today), supplier: '' });
+    else showNote(note, 'typed here', null);
   };
   const close = () => {
-    setRead(null);
+    dropHalfDone(HALF_READ);
+    setOpen(null);
+    setLeft(null);
     router.push('/dock', { scroll: false });
   };
-  if (read && isOpen)
+  if (open && isReading)
     return (
-      <NotePreview
-        key={read.fileName}
-        note={read.note}
-        fileName={read.fileName}
-        today={today}
-        onClose={close}
-      />
+      <>
+        {problem && (
+          <p className="said" role="alert">
+            {problem}
+          </p>
+        )}
+        {open.kind === 'note' && (
+          <NotePreview
+            key={open.half.fileName}
+            start={open.half}
+            expected={expected}
+            today={today}
+            onClose={close}
+          />
+        )}
+        {open.kind === 'order' && (
+          <OrderPreview start={open.lines} supplier={open.supplier} today={today} onClose={close} />
+        )}
+        {open.kind === 'columns' && (
+          <ColumnChooser
+            rows={open.file.rows}
+            fileName={open.file.fileName}
+            onChosen={(named, supplier) => void takeNamed(open.file, named, supplier)}
+            onClose={close}
+          />
+        )}
+      </>
     );
   return (
     <div
@@ -103,6 +199,13 @@ export function NoteReader({
       }}
     >
       <strong>Van at the door?</strong>
+      {left && (
+        <p className={css.left}>
+          <button type="button" className="plain" onClick={() => show({ kind: 'note', half: left })}>
+            Go on with {left.deliveryRef || left.fileName}, {left.lines.length} lines, not booked in yet
+          </button>
+        </p>
+      )}
       <div className={css.dropRow}>
         <button type="button" className="plain" onClick={() => input.current?.click()}>
           Drop or choose its note
@@ -125,29 +228,7 @@ export function NoteReader({
           e.target.value = '';
         }}
       />
-      <details className={css.bin}>
-        <summary>No file? Type or paste its lines</summary>
-        <form
-          className={css.typed}
-          onSubmit={(event) => {
-            event.preventDefault();
-            void takeTyped();
-          }}
-        >
-          <textarea
-            aria-label="Lines of the delivery"
-            className={css.cell}
-            rows={4}
-            maxLength={20_000}
-            placeholder={'6x25 rose 60 deep red, cut 19/11\n850 g mimosa'}
-            value={typed}
-            onChange={(e) => setTyped(e.target.value)}
-          />
-          <button type="submit" className="plain" disabled={typed.trim() === ''}>
-            Read them
-          </button>
-        </form>
-      </details>
+      <Typed onRead={takeTyped} />
       {problem && (
         <p className="said" role="alert">
           {problem}

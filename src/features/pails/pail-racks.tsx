@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import { useState } from 'react';
 import { petalColour } from '@/drawing/colours';
 import { Pail } from '@/drawing/pail';
@@ -81,6 +82,11 @@ export function PailRacks({ pails, chosenId }: { pails: readonly PailView[]; cho
             </section>
           );
         })}
+        <p>
+          <Link className={css.labels} href="/labels?pails">
+            Labels for the pails
+          </Link>
+        </p>
       </div>
       {inHand && (
         <PailInHand

@@ -77,5 +77,7 @@ export async function PailsPage({ search }: { search: Record<string, string | st
       return viewOf(pail, standing, room?.tempC ?? 18, at);
     });
   });
-  return <PailRacks pails={views} chosenId={typeof search.pail === 'string' ? search.pail : null} />;
+  const asked = typeof search.pail === 'string' ? search.pail : null;
+  // A label scanned here takes another pail in hand.
+  return <PailRacks key={asked} pails={views} chosenId={asked} />;
 }

@@ -1,0 +1,56 @@
+'use client';
+import { useState } from 'react';
+import { useDeeds } from '@/shell/deeds';
+import type { LotView } from '@/server/stock';
+import css from './flaws.module.css';
+
+/** A box that belongs to tomorrow: whether it bears the wait as it is, and the tap that sets it aside. */
+export function AnotherDay({
+  lot,
+  tomorrow,
+  dryHoursLeft,
+}: {
+  lot: LotView;
+  /** ISO date. */
+  tomorrow: string;
+  /** Hours it may still stand dry at the bench; null where it stands in water. */
+  dryHoursLeft: number | null;
+}) {
+  const { tap } = useDeeds();
+  const [said, setSaid] = useState<string | null>(null);
+  const set = async (day: string | null) => {
+    const outcome = await tap(
+      'dock/keep-for',
+      { lotId: lot.id, day },
+      day ? `lot ${lot.number} set aside for ${day}` : `lot ${lot.number} is for today`,
+    );
+    setSaid(outcome.ok ? null : outcome.message);
+  };
+  const bears =
+    dryHoursLeft === null
+      ? 'It stands in water: it can wait.'
+      : dryHoursLeft >= 20
+        ? `Boxed in the cold it bears the wait: ${Math.floor(dryHoursLeft)} h dry to spare.`
+        : `It does not bear the wait dry: ${Math.max(0, Math.floor(dryHoursLeft))} h to spare. It stays on the bench’s list for its water.`;
+  return (
+    <div className={css.count}>
+      <p className={css.interval}>
+        <span className={dryHoursLeft !== null && dryHoursLeft < 20 ? 'late' : 'soft'}>{bears}</span>
+      </p>
+      {lot.forDay === null ? (
+        <button type="button" className="plain" onClick={() => void set(tomorrow)}>
+          Set it aside for tomorrow
+        </button>
+      ) : (
+        <button type="button" className="plain" onClick={() => void set(null)}>
+          Set aside for {lot.forDay}: it is for today after all
+        </button>
+      )}
+      {said && (
+        <p className="said" role="alert">
+          {said}
+        </p>
+      )}
+    </div>
+  );
+}

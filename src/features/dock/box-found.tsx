@@ -1,0 +1,35 @@
+'use client';
+import { useState } from 'react';
+import { FLAWS } from '@/core/dock/flaws';
+import type { BoxFound } from '@/core/simulate/van';
+import css from './flaws.module.css';
+
+function wordsOf(found: BoxFound): string[] {
+  const counted = found.counted.map((c) => `${c.seen} of ${found.sample}: ${FLAWS[c.kind].words}`);
+  return [
+    `${found.stems} stems counted`,
+    `necks ${found.droop}${found.isOpenEarly ? ', further open than they should be' : ''}`,
+    `box at ${found.boxTempC} °C`,
+    `a bunch weighs ${found.bunchGrams} g`,
+    ...(counted.length > 0 ? counted : [`nothing wrong in ${found.sample} taken out`]),
+  ];
+}
+
+/** The demo's stand-in for eyes and a thermometer: what is in a made-up box. It logs nothing. */
+export function BoxFoundButton({ lotId }: { lotId: string }) {
+  const [words, setWords] = useState<readonly string[] | null>(null);
+  const open = async () => {
+    const response = await fetch(`/dock/demo-box?lot=${lotId}`).catch(() => null);
+    setWords(
+      response?.ok ? wordsOf((await response.json()) as BoxFound) : ['This box is none of the demo’s van.'],
+    );
+  };
+  return (
+    <div className={css.box}>
+      <button type="button" className="quiet" onClick={() => void open()}>
+        Demo: open the box
+      </button>
+      {words && <p role="status">{words.join('; ')}.</p>}
+    </div>
+  );
+}

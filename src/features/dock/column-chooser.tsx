@@ -1,0 +1,125 @@
+'use client';
+import { useState } from 'react';
+import { COLUMNS, shapeOf, type Column } from '@/core/dock/columns';
+import css from './dock.module.css';
+import type { NamedColumns } from './half-read';
+
+const WORDS: Readonly<Record<Column, string>> = {
+  deliveryRef: 'delivery number',
+  supplier: 'supplier',
+  number: 'line number',
+  product: 'product',
+  variety: 'variety',
+  colour: 'colour',
+  lengthCm: 'length',
+  bunches: 'bunches',
+  stemsPerBunch: 'stems a bunch',
+  stems: 'stems in all',
+  headsMin: 'heads a stem',
+  weightG: 'weight',
+  cutDate: 'cut on',
+  origin: 'where from',
+  packing: 'packing',
+  unitPrice: 'price',
+  priceUnit: 'price is per',
+  currency: 'currency',
+  remark: 'remark',
+};
+
+/** A file whose columns nobody has named: each gets its meaning here, once for that supplier. */
+export function ColumnChooser({
+  rows,
+  fileName,
+  onChosen,
+  onClose,
+}: {
+  /** The first rows of the file. */
+  rows: readonly (readonly string[])[];
+  fileName: string;
+  onChosen: (named: NamedColumns, supplier: string) => void;
+  onClose: () => void;
+}) {
+  const width = Math.max(...rows.map((r) => r.length));
+  const [of, setOf] = useState<readonly (Column | '')[]>(() => Array.from({ length: width }, () => ''));
+  const [hasHeading, setHasHeading] = useState(false);
+  const [supplier, setSupplier] = useState('');
+  const names = of.filter((c) => c !== '');
+  const counts = names.some((c) => ['bunches', 'stems', 'weightG'].includes(c));
+  const isReady =
+    names.includes('product') && counts && new Set(names).size === names.length && supplier.trim() !== '';
+  const choose = () => {
+    const columns = Object.fromEntries(of.flatMap((c, i) => (c === '' ? [] : [[c, i]])));
+    const first = rows.find((r) => r.filter((c) => c.trim() !== '').length >= 3) ?? rows[0] ?? [];
+    onChosen({ shape: shapeOf(first, hasHeading), saved: { columns, hasHeading } }, supplier.trim());
+  };
+  return (
+    <section aria-label="Which column is what" className={css.preview}>
+      <header className={css.previewHead}>
+        <div>
+          <h1>Which column is what?</h1>
+          <p className="soft">
+            {fileName} names no product and no count that we know. Say it once; this supplier’s next note is
+            read by it. Nothing is booked in.
+          </p>
+        </div>
+        <label>
+          Supplier
+          <input
+            className={css.cell}
+            value={supplier}
+            maxLength={120}
+            onChange={(e) => setSupplier(e.target.value)}
+          />
+        </label>
+        <button type="button" className="quiet" onClick={onClose}>
+          Put the file away
+        </button>
+      </header>
+      <label className={css.check}>
+        <input type="checkbox" checked={hasHeading} onChange={(e) => setHasHeading(e.target.checked)} /> the
+        first row names the columns, and is no flower
+      </label>
+      <div className={css.tableWrap}>
+        <table className={css.table}>
+          <thead>
+            <tr>
+              {of.map((chosen, i) => (
+                <th key={i}>
+                  <select
+                    aria-label={`Column ${i + 1} is`}
+                    className={css.cell}
+                    value={chosen}
+                    onChange={(e) =>
+                      setOf(of.map((c, at) => (at === i ? (e.target.value as Column | '') : c)))
+                    }
+                  >
+                    <option value="">not needed</option>
+                    {COLUMNS.map((c) => (
+                      <option key={c} value={c}>
+                        {WORDS[c]}
+                      </option>
+                    ))}
+                  </select>
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row, r) => (
+              <tr key={r}>
+                {of.map((_, i) => (
+                  <td key={i}>{row[i] ?? ''}</td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <div className={css.bookBar}>
+        <button type="button" className="deed" disabled={!isReady} onClick={choose} data-step-in-hand>
+          {isReady ? 'Read it so' : 'Name the supplier, the product, and a count or a weight; each once'}
+        </button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,168 @@
+'use client';
+import { useState } from 'react';
+import { useDeeds } from '@/shell/deeds';
+import { Choices } from '@/shell/choices';
+import { useHalfDone } from '@/shell/kept';
+import { Stepper } from '@/shell/stepper';
+import type { LotView } from '@/server/stock';
+import type { GramsFound } from '@/core/dock/grams';
+import { stemsByWeight } from '@/core/dock/grams';
+import css from './flaws.module.css';
+
+interface Counting {
+  readonly how: 'bunches' | 'stems' | 'weight';
+  readonly bunches: number;
+  readonly perBunch: number;
+  readonly stems: number;
+  readonly grams: string;
+  readonly bunchGrams: string;
+}
+
+const asNumber = (text: string): number | null => {
+  const value = Number(text.replace(',', '.'));
+  return text.trim() !== '' && Number.isFinite(value) && value > 0 ? value : null;
+};
+/** The bunch size that divides the count as the note has it; ten is the commonest. */
+const guessPerBunch = (stems: number): number => [20, 25, 10, 5].find((n) => stems % n === 0) ?? 10;
+
+function Grams({ label, value, onChange }: { label: string; value: string; onChange: (v: string) => void }) {
+  return (
+    <label className={css.measure}>
+      {label}
+      <input inputMode="decimal" maxLength={8} value={value} onChange={(e) => onChange(e.target.value)} /> g
+    </label>
+  );
+}
+
+function countOf(c: Counting, grams: GramsFound | null): number | null {
+  if (c.how === 'stems') return c.stems;
+  if (c.how === 'bunches') return c.bunches * c.perBunch;
+  const weight = asNumber(c.grams);
+  return weight === null || grams === null ? null : stemsByWeight(weight, grams).stems;
+}
+
+/** What is really in the box: by bunches, by stems, or by what it weighs; a weighed bunch teaches the scale. */
+export function CountForm({ lot, grams }: { lot: LotView; grams: GramsFound | null }) {
+  const { tap } = useDeeds();
+  const noted = lot.stemsBooked + lot.stemsShort;
+  const perBunch = guessPerBunch(noted);
+  const [c, setC, done] = useHalfDone<Counting>(`count ${lot.id}`, {
+    how: 'bunches',
+    bunches: Math.max(1, Math.round(lot.stemsBooked / perBunch)),
+    perBunch,
+    stems: lot.stemsBooked,
+    grams: '',
+    bunchGrams: '',
+  });
+  const [said, setSaid] = useState<string | null>(null);
+  const stems = countOf(c, grams);
+  const bunchGrams = c.how === 'weight' ? null : asNumber(c.bunchGrams);
+  const diff = stems === null ? 0 : noted - stems;
+  const log = async () => {
+    if (stems === null) return;
+    const weighed = bunchGrams === null ? null : { stems: c.perBunch, grams: bunchGrams };
+    const outcome = await tap(
+      'dock/count',
+      { lotId: lot.id, stems, weighed },
+      `lot ${lot.number} counted: ${stems}`,
+    );
+    if (outcome.ok) done();
+    setSaid(outcome.ok ? `Counted: ${stems}. Z takes it back.` : outcome.message);
+  };
+  const claimShort = async () => {
+    const outcome = await tap(
+      'dock/claim',
+      { lotId: lot.id, kind: 'short' },
+      `claim for lot ${lot.number}: short`,
+    );
+    setSaid(outcome.ok ? 'Claim opened: short of the note. It stands under Claims.' : outcome.message);
+  };
+  return (
+    <>
+      <Choices
+        label="Counted by"
+        value={c.how}
+        onChange={(how) => setC({ ...c, how })}
+        options={[
+          { value: 'bunches', words: 'by bunches' },
+          { value: 'stems', words: 'by stems' },
+          { value: 'weight', words: 'by weight' },
+        ]}
+      />
+      <div className={css.count}>
+        {c.how === 'bunches' && (
+          <>
+            <Stepper
+              label="Bunches"
+              fewer="One bunch fewer"
+              more="One more bunch"
+              value={c.bunches}
+              min={1}
+              max={9999}
+              onChange={(bunches) => setC({ ...c, bunches })}
+            >
+              <strong>{c.bunches}</strong>
+            </Stepper>
+            <span className="soft">bunches of</span>
+          </>
+        )}
+        {c.how !== 'weight' && (
+          <Stepper
+            label={c.how === 'stems' ? 'Stems in the box' : 'Stems a bunch'}
+            fewer="One stem fewer"
+            more="One stem more"
+            value={c.how === 'stems' ? c.stems : c.perBunch}
+            min={1}
+            max={99_999}
+            onChange={(n) => setC(c.how === 'stems' ? { ...c, stems: n } : { ...c, perBunch: n })}
+          >
+            <strong>{c.how === 'stems' ? c.stems : c.perBunch}</strong>
+          </Stepper>
+        )}
+        {c.how === 'weight' &&
+          (grams ? (
+            <>
+              <Grams label="All of it weighs" value={c.grams} onChange={(g) => setC({ ...c, grams: g })} />
+              <span className="soft">
+                {grams.grams.toFixed(0)} g a stem, {grams.basis}
+              </span>
+            </>
+          ) : (
+            <span className="soft">
+              Nobody has weighed these yet: count a bunch by stems, and weigh it there.
+            </span>
+          ))}
+        {c.how !== 'weight' && (
+          <Grams
+            label={`A bunch of ${c.perBunch} weighs, if you have it on the scale`}
+            value={c.bunchGrams}
+            onChange={(g) => setC({ ...c, bunchGrams: g })}
+          />
+        )}
+        <p className={css.interval} role="status">
+          {stems === null ? 'How much does it weigh?' : `${stems} stems`}
+          <span className="soft">
+            {diff === 0
+              ? `as the note says`
+              : diff > 0
+                ? `${diff} short of the ${noted} on the note`
+                : `${-diff} over the ${noted} on the note`}
+          </span>
+        </p>
+        <button type="button" className="plain" disabled={stems === null} onClick={() => void log()}>
+          Log the count
+        </button>
+        {lot.stemsShort > 0 && (
+          <button type="button" className="plain" onClick={() => void claimShort()}>
+            Claim {lot.stemsShort} short
+          </button>
+        )}
+      </div>
+      {said && (
+        <p className="said" role="status">
+          {said}
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,82 @@
+'use client';
+import { useState } from 'react';
+import { useDeeds } from '@/shell/deeds';
+import type { LotView } from '@/server/stock';
+import css from './flaws.module.css';
+
+const PERCENTS = [10, 25, 50] as const;
+type Asking = 'less' | 'refuse' | null;
+
+const money = (lot: LotView, percent: number): string =>
+  lot.unitPrice === null
+    ? ''
+    : `, ${((lot.stemsLeft * lot.unitPrice * percent) / 100).toFixed(2)} ${lot.currency ?? ''}`.trimEnd();
+
+/** What becomes of the lot, a tap each; what costs the supplier is asked for once more, with its sum. */
+export function DecideForm({ lot, because }: { lot: LotView; because: string }) {
+  const { tap } = useDeeds();
+  const [asking, setAsking] = useState<Asking>(null);
+  const [said, setSaid] = useState<string | null>(null);
+  const decide = async (decision: NonNullable<LotView['decision']>, percent?: number) => {
+    const outcome = await tap(
+      'dock/decide',
+      { lotId: lot.id, decision, because, ...(percent === undefined ? {} : { percent }) },
+      `lot ${lot.number}: ${decision}`,
+    );
+    setAsking(null);
+    setSaid(outcome.ok ? null : outcome.message);
+  };
+  const plain = (decision: 'accepted' | 'use first', words: string) => (
+    <button
+      type="button"
+      className="plain"
+      aria-pressed={lot.decision === decision}
+      onClick={() => void decide(decision)}
+    >
+      {words}
+    </button>
+  );
+  return (
+    <div className={css.decide}>
+      {asking === null && (
+        <>
+          {plain('accepted', 'Keep')}
+          {plain('use first', 'Use first')}
+          <button
+            type="button"
+            className="plain"
+            aria-pressed={lot.decision === 'reduced price'}
+            onClick={() => setAsking('less')}
+          >
+            For less …
+          </button>
+          <button type="button" className="plain" onClick={() => setAsking('refuse')}>
+            Refuse …
+          </button>
+        </>
+      )}
+      {asking === 'less' &&
+        PERCENTS.map((p) => (
+          <button key={p} type="button" className="plain" onClick={() => void decide('reduced price', p)}>
+            {p} % less{money(lot, p)}
+          </button>
+        ))}
+      {asking === 'refuse' && (
+        <button type="button" className="plain" onClick={() => void decide('refused')}>
+          Send back all {lot.stemsLeft}
+          {money(lot, 100)}
+        </button>
+      )}
+      {asking !== null && (
+        <button type="button" className="quiet" onClick={() => setAsking(null)}>
+          Not now
+        </button>
+      )}
+      {said && (
+        <p className="said" role="alert">
+          {said}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,131 @@
+'use client';
+import { useRef, useState } from 'react';
+import { boxTemperature, packWaterTemperature } from '@/core/dock/temperatures';
+import { speciesByKey } from '@/core/species/species';
+import { useDeeds } from '@/shell/deeds';
+import { Stepper } from '@/shell/stepper';
+import type { LotView } from '@/server/stock';
+import css from './flaws.module.css';
+import { smallPicture } from './small-picture';
+
+export interface Evidence {
+  readonly boxC: number | null;
+  readonly waterC: number | null;
+  readonly photoIds: readonly string[];
+}
+
+const USUAL_C = { box: 4, water: 10 } as const;
+
+function Thermometer({ lot, place, was }: { lot: LotView; place: 'box' | 'water'; was: number | null }) {
+  const { tap } = useDeeds();
+  const [tempC, setTempC] = useState(was ?? USUAL_C[place]);
+  const [problem, setProblem] = useState<string | null>(null);
+  const said =
+    place === 'box' ? boxTemperature(speciesByKey(lot.speciesKey), tempC) : packWaterTemperature(tempC);
+  const log = async () => {
+    const outcome = await tap(
+      'dock/temperature',
+      { lotId: lot.id, place, tempC },
+      `${place} of lot ${lot.number}: ${tempC} °C`,
+    );
+    setProblem(outcome.ok ? null : outcome.message);
+  };
+  const name = place === 'box' ? 'In the box' : 'Water of the pack';
+  return (
+    <div className={css.count}>
+      <span className={css.measure}>{name}</span>
+      <Stepper
+        label={`${name}, degrees Celsius`}
+        fewer={`${name}: one degree colder`}
+        more={`${name}: one degree warmer`}
+        value={tempC}
+        min={-5}
+        max={40}
+        onChange={setTempC}
+      >
+        <strong>{tempC} °C</strong>
+      </Stepper>
+      <p className={css.interval} role="status">
+        <span className={said.isGrave ? 'late' : 'soft'}>{said.words}</span>
+      </p>
+      <button type="button" className="plain" onClick={() => void log()}>
+        {was === null ? 'Log' : 'Log anew'}
+        <span className="visually-hidden">, {name}</span>
+      </button>
+      {problem && (
+        <p className="said" role="alert">
+          {problem}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** How warm it came. */
+export function WarmthForm({ lot, evidence }: { lot: LotView; evidence: Evidence }) {
+  return (
+    <>
+      <Thermometer key={`box ${evidence.boxC}`} lot={lot} place="box" was={evidence.boxC} />
+      <Thermometer key={`water ${evidence.waterC}`} lot={lot} place="water" was={evidence.waterC} />
+    </>
+  );
+}
+
+/** Photographs of a lot: made small on this tablet, without where they were taken. */
+export function PhotoForm({ lot, evidence }: { lot: LotView; evidence: Evidence }) {
+  const { send } = useDeeds();
+  const input = useRef<HTMLInputElement>(null);
+  const [said, setSaid] = useState<string | null>(null);
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    setSaid('Making it small …');
+    const jpeg = await smallPicture(file);
+    if (jpeg === null) return setSaid(`“${file.name}” is no picture this tablet can read. Nothing was kept.`);
+    const outcome = await send('dock/photo', { lotId: lot.id, jpeg });
+    setSaid(
+      outcome.ok
+        ? `Kept, ${Math.round((jpeg.length * 3) / 4 / 1000)} kB, without its place. Z takes it back.`
+        : outcome.message,
+    );
+  };
+  const drop = async (photoId: string) => {
+    const outcome = await send('dock/photo-away', { lotId: lot.id, photoId });
+    setSaid(outcome.ok ? 'Taken away. Z brings it back.' : outcome.message);
+  };
+  return (
+    <>
+      <div className={css.photos}>
+        {evidence.photoIds.map((id, i) => (
+          <figure key={id}>
+            {/* eslint-disable-next-line @next/next/no-img-element -- small already, and only for who is signed in */}
+            <img src={`/dock/photo/${id}`} alt={`Photograph ${i + 1} of lot ${lot.number}`} />
+            <button type="button" className="quiet" onClick={() => void drop(id)}>
+              take away<span className="visually-hidden"> photograph {i + 1}</span>
+            </button>
+          </figure>
+        ))}
+        <button type="button" className="plain" onClick={() => input.current?.click()}>
+          Take a photograph
+        </button>
+      </div>
+      <input
+        ref={input}
+        type="file"
+        accept="image/*"
+        capture="environment"
+        aria-label={`Photograph of lot ${lot.number}`}
+        className="visually-hidden"
+        tabIndex={-1}
+        onChange={(e) => {
+          void take(e.target.files?.[0]);
+          e.target.value = '';
+        }}
+      />
+      {said && (
+        <p className="said" role="status">
+          {said}
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,61 @@
+'use client';
+import { useState } from 'react';
+import { findSpecies } from '@/core/species/species';
+import { useDeeds } from '@/shell/deeds';
+import css from './dock.module.css';
+import type { Expected } from './note-preview';
+
+const whenDue = (dueOn: string, today: string): { words: string; late: boolean } => {
+  const days = Math.round((Date.parse(dueOn) - Date.parse(today)) / 86_400_000);
+  if (days < 0) return { words: days === -1 ? 'due yesterday' : `due ${-days} days ago`, late: true };
+  return { words: days === 0 ? 'due today' : days === 1 ? 'due tomorrow' : `due ${dueOn}`, late: false };
+};
+
+/** What is ordered and has not come. */
+export function ExpectedList({ expected, today }: { expected: readonly Expected[]; today: string }) {
+  const { tap } = useDeeds();
+  const [said, setSaid] = useState<string | null>(null);
+  if (expected.length === 0) return null;
+  const callOff = async (e: Expected) => {
+    const outcome = await tap('dock/call-off', { expectedId: e.id }, `order ${e.orderRef} called off`);
+    setSaid(outcome.ok ? `${e.orderRef} called off. Z takes it back.` : outcome.message);
+  };
+  return (
+    <section className={css.expected} aria-label="Expected">
+      <h2>Expected</h2>
+      {expected.map((e) => {
+        const due = whenDue(e.dueOn, today);
+        return (
+          <details key={e.id} className={css.bin}>
+            <summary>
+              <span>
+                {e.supplier}{' '}
+                <span className="soft">
+                  {e.orderRef}, {e.lines.length} lines,
+                </span>{' '}
+                <span className={due.late ? 'late' : 'soft'}>{due.words}</span>
+              </span>
+            </summary>
+            <ul className="rowlist">
+              {e.lines.map((l) => (
+                <li key={l.line}>
+                  {findSpecies(l.speciesKey)?.name ?? l.speciesKey}{' '}
+                  {l.variety && <span className="soft">‘{l.variety}’ </span>}
+                  {l.stems}
+                </li>
+              ))}
+            </ul>
+            <button type="button" className="quiet" onClick={() => void callOff(e)}>
+              Call it off<span className="visually-hidden"> {e.orderRef}</span>
+            </button>
+          </details>
+        );
+      })}
+      {said && (
+        <p className="said" role="status">
+          {said}
+        </p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,114 @@
+'use client';
+import { useState } from 'react';
+import { ignoredLine } from '@/core/dock/read-line';
+import type { NoteLine } from '@/core/dock/types';
+import { useDeeds } from '@/shell/deeds';
+import css from './dock.module.css';
+import { bookedLine, lacking, type DraftLine } from './draft-lines';
+import { Cell, SpeciesCell } from './note-line';
+
+/** A line of a note that waits or was refused, as the slip shows it. */
+export interface KeptLineView {
+  readonly id: string;
+  readonly line: number;
+  readonly fate: 'waiting' | 'refused';
+  readonly reason: string;
+  readonly product: string;
+  readonly said: Partial<NoteLine>;
+}
+
+const draftOf = (kept: KeptLineView): DraftLine => ({
+  ...ignoredLine(kept.line, kept.product, ''),
+  ...kept.said,
+  priceUnit: 'stem',
+  status: 'needs-decision',
+  fate: 'book',
+  isSettled: true,
+  isChosen: false,
+});
+
+function Waiting({ kept }: { kept: KeptLineView }) {
+  const { tap } = useDeeds();
+  const [line, setLine] = useState(() => draftOf(kept));
+  const [problem, setProblem] = useState<string | null>(null);
+  const lack = lacking(line);
+  const change = (_: number, changes: Partial<DraftLine>) => setLine({ ...line, ...changes });
+  const book = async () => {
+    const outcome = await tap(
+      'dock/book-kept',
+      { keptId: kept.id, line: bookedLine(line) },
+      `line ${kept.line} booked in`,
+    );
+    setProblem(outcome.ok ? null : outcome.message);
+  };
+  const refuse = async () => {
+    const outcome = await tap(
+      'dock/refuse-kept',
+      { keptId: kept.id, reason: kept.reason || 'did not come' },
+      `line ${kept.line} refused`,
+    );
+    setProblem(outcome.ok ? null : outcome.message);
+  };
+  return (
+    <details className={css.bin}>
+      <summary>
+        <span>
+          line {kept.line} waits: {kept.product} <span className="soft">{kept.reason}</span>
+        </span>
+      </summary>
+      <div className={css.waiting}>
+        <SpeciesCell line={line} onChange={change} />
+        <Cell
+          label={`Stems of line ${kept.line}`}
+          value={String(line.stems ?? '')}
+          numeric
+          onChange={(text) => change(0, { stems: Number(text.replace(/\D/g, '').slice(0, 6)) || null })}
+        />
+        <Cell
+          label={`Cut date of line ${kept.line}`}
+          value={line.cutDate ?? ''}
+          onChange={(text) => change(0, { cutDate: text || null })}
+        />
+        <button type="button" className="plain" disabled={lack !== null} onClick={() => void book()}>
+          {lack ?? 'Book it in now'}
+        </button>
+        <button type="button" className="quiet" onClick={() => void refuse()}>
+          Refuse it<span className="visually-hidden">, line {kept.line}</span>
+        </button>
+      </div>
+      {problem && (
+        <p className="said" role="alert">
+          {problem}
+        </p>
+      )}
+    </details>
+  );
+}
+
+/** Lines of a delivery's note that are no lots: those that wait can be booked, the others are told of. */
+export function KeptLines({ lines }: { lines: readonly KeptLineView[] }) {
+  const refused = lines.filter((l) => l.fate === 'refused');
+  return (
+    <>
+      {lines
+        .filter((l) => l.fate === 'waiting')
+        .map((l) => (
+          <Waiting key={l.id} kept={l} />
+        ))}
+      {refused.length > 0 && (
+        <details className={css.bin}>
+          <summary>
+            {refused.length} {refused.length === 1 ? 'line' : 'lines'} left out
+          </summary>
+          <ul className="rowlist">
+            {refused.map((l) => (
+              <li key={l.id}>
+                {l.line} {l.product} <span className="soft">{l.reason}</span>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </>
+  );
+}

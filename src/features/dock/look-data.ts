@@ -1,0 +1,88 @@
+import 'server-only';
+import { FLAW_KINDS, flawInLot, type FlawInLot } from '@/core/dock/flaws';
+import { findGrams, learnGrams } from '@/core/dock/grams';
+import { arrivalHazards } from '@/core/dock/hazards';
+import { boxTemperature } from '@/core/dock/temperatures';
+import { speciesByKey } from '@/core/species/species';
+import { manyFlaws, type ClaimRecord, type FlawRow } from '@/data/claims';
+import type { Trx } from '@/data/connection';
+import { manyPhotos, manyTemperatures, manyWeighings } from '@/data/evidence';
+import { inZone } from '@/server/clock';
+import { flawKindsIn } from '@/server/replan';
+import type { SignedIn } from '@/server/session';
+import { dryHoursLeft, standsDry } from '@/server/shell-data';
+import type { LotView, StockLot } from '@/server/stock';
+import type { LookProps } from './lot-look';
+import { outlooksOf } from './outlooks';
+
+const IN_HAND_MS = 10 * 60_000;
+const DAY_MS = 86_400_000;
+
+/** Counted flaws of a lot, carried to the whole of it. */
+function flawsOf(lot: LotView, rows: readonly FlawRow[]): FlawInLot[] {
+  return rows.flatMap((row) => {
+    const kind = FLAW_KINDS.find((k) => k === row.kind);
+    return kind ? [flawInLot({ kind, seen: row.seen, sample: row.sample }, lot.stemsBooked)] : [];
+  });
+}
+
+/** Somebody else who has the box open just now. */
+export function othersHand(lot: LotView, me: SignedIn, at: Date): string | null {
+  const { inHand } = lot;
+  const isFresh = inHand !== null && at.getTime() - inHand.sinceMs < IN_HAND_MS;
+  return isFresh && inHand.personId !== me.personId ? inHand.name : null;
+}
+
+/** The next box to open: one that nobody else has open, and that is for today. */
+function nextToLook(lots: readonly LotView[], chosen: LotView, me: SignedIn, at: Date): string | null {
+  const waiting = lots.filter((l) => !l.looked && l.id !== chosen.id && l.forDay === null);
+  return (waiting.find((l) => othersHand(l, me, at) === null) ?? waiting[0])?.id ?? null;
+}
+
+/** All that is shown of the lot being looked at. */
+export async function lookData(
+  trx: Trx,
+  me: SignedIn,
+  at: Date,
+  chosen: { readonly view: LotView; readonly stock: StockLot },
+  lots: readonly LotView[],
+  claims: readonly ClaimRecord[],
+): Promise<LookProps> {
+  const { view, stock } = chosen;
+  const { lot } = stock;
+  const species = speciesByKey(view.speciesKey);
+  const [rows, temperatures, photos, weighings] = [
+    await manyFlaws(trx, [view.id]),
+    await manyTemperatures(trx, [view.id]),
+    await manyPhotos(trx, [view.id]),
+    await manyWeighings(trx),
+  ];
+  const taken = (place: 'box' | 'water'): number | null =>
+    temperatures.find((t) => t.place === place)?.tempC ?? null;
+  const boxC = taken('box');
+  const box = boxC === null ? null : boxTemperature(species, boxC);
+  return {
+    lot: view,
+    nextId: nextToLook(lots, view, me, at),
+    hazards: arrivalHazards(species, view.origin),
+    flaws: flawsOf(view, rows),
+    claimedKinds: claims.filter((c) => c.lotId === view.id).map((c) => c.kind),
+    outlooks: await outlooksOf(trx, me, at, stock, flawKindsIn(rows)),
+    evidence: { boxC, waterC: taken('water'), photoIds: photos.map((p) => p.id) },
+    measured: box?.isGrave ? [box.words] : [],
+    grams: findGrams(learnGrams(weighings), species, view.lengthCm),
+    mates: lots
+      .filter(
+        (l) =>
+          l.id !== view.id &&
+          l.deliveryId === view.deliveryId &&
+          l.speciesKey === view.speciesKey &&
+          l.pail === view.pail,
+      )
+      .map((l) => ({ id: l.id, number: l.number, stems: l.stemsLeft })),
+    tomorrow: inZone(new Date(at.getTime() + DAY_MS), me.shop.timeZone).date,
+    dryHoursLeft: standsDry(lot) ? dryHoursLeft(lot, at) : null,
+    alsoInHand: othersHand(view, me, at),
+    isDemo: me.shop.demo,
+  };
+}

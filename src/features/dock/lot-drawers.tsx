@@ -1,0 +1,39 @@
+'use client';
+import { useState, type ReactNode } from 'react';
+import css from './flaws.module.css';
+
+export interface Drawer {
+  readonly key: string;
+  readonly words: string;
+  /** What is in it already, said on its handle. */
+  readonly holds?: string | null;
+  readonly inside: ReactNode;
+}
+
+/** What else can be done with a box, a drawer each, one open at a time. */
+export function LotDrawers({ drawers, startOpen }: { drawers: readonly Drawer[]; startOpen: string | null }) {
+  const [open, setOpen] = useState(startOpen);
+  const drawer = drawers.find((d) => d.key === open);
+  return (
+    <div className={css.drawers}>
+      <div className={css.handles}>
+        {drawers.map((d) => (
+          <button
+            key={d.key}
+            type="button"
+            className={css.handle}
+            aria-expanded={d.key === open}
+            aria-controls="drawer"
+            onClick={() => setOpen(d.key === open ? null : d.key)}
+          >
+            {d.words}
+            {d.holds && <span className="soft"> {d.holds}</span>}
+          </button>
+        ))}
+      </div>
+      <div id="drawer" className={css.drawer} hidden={!drawer}>
+        {drawer?.inside}
+      </div>
+    </div>
+  );
+}

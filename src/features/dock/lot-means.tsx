@@ -1,0 +1,73 @@
+'use client';
+import type { DockAdvice } from '@/core/dock/flaws';
+import { LifeAxis, LifeLine, daysInWords } from '@/drawing/life-line';
+import type { LotView } from '@/server/stock';
+import css from './dock.module.css';
+import flawsCss from './flaws.module.css';
+import type { Outlook } from './outlook';
+
+const ADVICE_WORDS: Readonly<Record<DockAdvice['advice'], string>> = {
+  accept: 'Accept.',
+  'use first': 'Use first:',
+  'reduced price': 'Accept, and ask for less:',
+  claim: 'Claim:',
+  refuse: 'Refuse:',
+};
+
+/** What the lot means as it is being seen: days left on its line, how it compares, what to do with it. */
+export function LotMeans({
+  lot,
+  outlook,
+  widestDays,
+  advice,
+}: {
+  lot: LotView;
+  outlook: Outlook;
+  /** The longest the lot could last however it is seen: the line keeps one scale under the finger. */
+  widestDays: number;
+  advice: DockAdvice;
+}) {
+  const { daysLeft } = outlook;
+  const scale = {
+    pastDays: Math.max(4, Math.ceil(lot.daysSinceCut)),
+    aheadDays: Math.max(8, Math.ceil(widestDays) + 1),
+  };
+  const words = daysInWords(daysLeft);
+  return (
+    <section className={css.means} aria-label="What it means">
+      <div
+        className={flawsCss.advice}
+        data-grave={advice.advice === 'claim' || advice.advice === 'refuse' || undefined}
+      >
+        <p>
+          <strong>{ADVICE_WORDS[advice.advice]}</strong> <span className="soft">{advice.because}</span>
+        </p>
+      </div>
+      <p>
+        <span className={css.daysLeft}>{words}</span>{' '}
+        <span className="soft">left on a table at 21 °C, kept well</span>
+      </p>
+      <LifeLine
+        scale={scale}
+        daysSinceCut={lot.daysSinceCut}
+        daysSinceArrival={lot.daysSinceArrival}
+        shareByDay={outlook.shareByDay}
+        {...daysLeft}
+        label={`Cut ${lot.daysSinceCut.toFixed(0)} days ago; ${words} left`}
+      />
+      <LifeAxis scale={scale} />
+      <p className="soft">
+        About {Math.round(100 * outlook.lifeUsed)} % of a usual life is used
+        {outlook.usual === null
+          ? `; too little of ${lot.supplier} came before to compare.`
+          : `; ${outlook.usual}`}
+      </p>
+      {outlook.changes.length > 0 && (
+        <p>
+          <strong>At the bench, for how it came:</strong>{' '}
+          <span className="soft">{outlook.changes.join('; ').toLowerCase()}</span>
+        </p>
+      )}
+    </section>
+  );
+}

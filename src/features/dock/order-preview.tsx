@@ -1,0 +1,99 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useCallback, useState } from 'react';
+import { v4 } from 'uuid';
+import { useDeeds } from '@/shell/deeds';
+import css from './dock.module.css';
+import { isDate, lackingInOrder, type DraftLine } from './draft-lines';
+import { PreviewLines } from './preview-lines';
+
+/** What was ordered, line by line as understood, and the day it is to come. */
+export function OrderPreview({
+  start,
+  supplier: from,
+  today,
+  onClose,
+}: {
+  start: readonly DraftLine[];
+  supplier: string;
+  today: string;
+  onClose: () => void;
+}) {
+  const router = useRouter();
+  const { send } = useDeeds();
+  const [lines, setLines] = useState(start);
+  const [supplier, setSupplier] = useState(from);
+  const [orderRef, setOrderRef] = useState('');
+  const [dueOn, setDueOn] = useState(today);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [actionKey] = useState(() => v4());
+  const change = useCallback((line: number, changes: Partial<DraftLine>) => {
+    setLines((all) => all.map((l) => (l.line === line ? { ...l, ...changes } : l)));
+  }, []);
+  const ordered = lines.filter((l) => l.fate === 'book');
+  const open = ordered.filter((l) => lackingInOrder(l) !== null).length;
+  const isReady =
+    open === 0 && ordered.length > 0 && supplier.trim() !== '' && orderRef.trim() !== '' && isDate(dueOn);
+  const place = async () => {
+    const outcome = await send(
+      'dock/order',
+      {
+        supplier,
+        orderRef,
+        dueOn,
+        lines: ordered.map(({ line, speciesKey, variety, lengthCm, stems }) => ({
+          line,
+          speciesKey,
+          variety,
+          lengthCm,
+          stems,
+        })),
+      },
+      actionKey,
+    );
+    if (outcome.ok) {
+      onClose();
+      return router.refresh();
+    }
+    setProblem(outcome.message);
+  };
+  const field = (label: string, value: string, onChange: (text: string) => void) => (
+    <label>
+      {label}
+      <input className={css.cell} value={value} maxLength={60} onChange={(e) => onChange(e.target.value)} />
+    </label>
+  );
+  return (
+    <section aria-label="Order" className={css.preview}>
+      <header className={css.previewHead}>
+        <div>
+          <h1>{lines.length} lines to expect</h1>
+          <p className="soft">The note that comes is held against them. Nothing is noted yet.</p>
+        </div>
+        {field('Supplier', supplier, setSupplier)}
+        {field('Order', orderRef, setOrderRef)}
+        {field('To come on', dueOn, setDueOn)}
+        <button type="button" className="quiet" onClick={onClose}>
+          Put it away
+        </button>
+      </header>
+      <PreviewLines lines={lines} onChange={change} isOrder />
+      {problem && (
+        <p className="said" role="alert">
+          {problem}
+        </p>
+      )}
+      <div className={css.bookBar}>
+        <button
+          type="button"
+          className="deed"
+          disabled={!isReady}
+          onClick={() => void place()}
+          data-step-in-hand
+        >
+          {open > 0 ? `${open} to decide first` : `Expect ${ordered.length} lines on ${dueOn}`}
+        </button>
+      </div>
+    </section>
+  );
+}

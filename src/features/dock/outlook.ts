@@ -1,0 +1,15 @@
+import type { Droop, LotForecast } from '@/core/vase-life/types';
+
+/** What a lot means as it is seen: its days, how it compares, and what the bench does for it. */
+export interface Outlook {
+  readonly daysLeft: LotForecast['daysLeft'];
+  readonly shareByDay: readonly number[];
+  /** Share of a usual life that is used. */
+  readonly lifeUsed: number;
+  /** Against what its supplier usually sends, in words; null while too little came. */
+  readonly usual: string | null;
+  /** Steps of its plan that are there because of how it came. */
+  readonly changes: readonly string[];
+}
+
+export const outlookKey = (stage: number, droop: Droop): string => `${stage} ${droop}`;

@@ -1,0 +1,62 @@
+'use client';
+import { useState } from 'react';
+import type { LineAgainstOrder } from '@/core/dock/compare-order';
+import css from './dock.module.css';
+import type { DraftLine } from './draft-lines';
+import { NoteLineRow } from './note-line';
+
+const SHOWN_AT_A_TIME = 100;
+
+/** The lines as understood, in a table; of a long one what somebody must settle, and so many more at a time. */
+export function PreviewLines({
+  lines,
+  onChange,
+  against,
+  isOrder = false,
+}: {
+  lines: readonly DraftLine[];
+  onChange: (line: number, changes: Partial<DraftLine>) => void;
+  against?: ReadonlyMap<number, LineAgainstOrder> | undefined;
+  isOrder?: boolean;
+}) {
+  const [shown, setShown] = useState(SHOWN_AT_A_TIME);
+  const inSight = lines.filter((l, i) => i < shown || (l.status === 'needs-decision' && !l.isSettled));
+  const left = lines.length - inSight.length;
+  return (
+    <>
+      <div className={css.tableWrap}>
+        <table className={css.table} data-order={isOrder || undefined}>
+          <thead>
+            <tr>
+              <th>Line</th>
+              <th>Species</th>
+              <th>As sold</th>
+              <th>Stems</th>
+              {!isOrder && <th>Cut on</th>}
+              {!isOrder && <th>Journey</th>}
+              <th>
+                <span className="visually-hidden">Book, let wait or leave out</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {inSight.map((line) => (
+              <NoteLineRow
+                key={line.line}
+                line={line}
+                onChange={onChange}
+                isOrder={isOrder}
+                against={against?.get(line.line) ?? null}
+              />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {left > 0 && (
+        <button type="button" className="plain" onClick={() => setShown(shown + SHOWN_AT_A_TIME)}>
+          Show {Math.min(SHOWN_AT_A_TIME, left)} more of {left} lines that need nothing
+        </button>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,33 @@
+import type { NoteHelp } from '@/core/dock/read-note';
+import { NOTE_MAX_BYTES } from '@/core/dock/types';
+import type { NoteDoor, NoteRead } from '@/workers/note.worker';
+
+/** Reads a note's bytes in a worker of its own, which ends with it. */
+export async function readBytes(bytes: Uint8Array, fileName: string, help: NoteHelp): Promise<NoteRead> {
+  const { wrap } = await import('comlink');
+  const worker = new Worker(new URL('../../workers/note.worker.ts', import.meta.url), { type: 'module' });
+  try {
+    return await new Promise<NoteRead>((resolve, reject) => {
+      worker.onerror = () => reject(new Error('the reader could not begin'));
+      wrap<NoteDoor>(worker).read(bytes, help).then(resolve, reject);
+    });
+  } catch {
+    return {
+      kind: 'refused',
+      message: `“${fileName}” could not be read. Nothing was booked in; try choosing it again.`,
+    };
+  } finally {
+    worker.terminate();
+  }
+}
+
+/** A file's bytes, or why it is no note. */
+export async function bytesOf(file: File): Promise<Uint8Array | string> {
+  if (file.size > NOTE_MAX_BYTES)
+    return `“${file.name}” is ${Math.round(file.size / 1e6)} MB; a delivery note is never more than 2 MB. Nothing was read or booked in. Choose the note’s CSV file.`;
+  try {
+    return new Uint8Array(await file.arrayBuffer());
+  } catch {
+    return `“${file.name}” could not be read. Nothing was booked in; try choosing it again.`;
+  }
+}

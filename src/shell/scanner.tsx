@@ -1,0 +1,74 @@
+'use client';
+import { usePathname, useRouter } from 'next/navigation';
+import { useEffect, useRef, useState } from 'react';
+import { CODE_PREFIX } from '@/core/labels/codes';
+
+/** What a code scanner is to the application: something that types what it reads, and then Enter. */
+interface CodeScanner {
+  read(code: string): void;
+}
+
+/** The stand-in for a scanner: the same keys a real one sends, as fast. */
+export const madeUpScanner: CodeScanner = {
+  read(code) {
+    for (const key of [...code.split(''), 'Enter'])
+      document.body.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
+  },
+};
+
+/** A hand is slower than this between two keys, a scanner never. */
+const BETWEEN_KEYS_MS = 120;
+const LONGEST_CODE = 24;
+
+/** Catches a scanned code before any shortcut sees it: from its prefix to Enter, typed at a scanner's speed. */
+function useScannedCode(onCode: (code: string) => void): void {
+  const latest = useRef(onCode);
+  useEffect(() => {
+    latest.current = onCode;
+  });
+  useEffect(() => {
+    let text = '';
+    let lastAt = 0;
+    const listen = (event: KeyboardEvent) => {
+      const isFresh = event.timeStamp - lastAt < BETWEEN_KEYS_MS;
+      if (text !== '' && !isFresh) text = '';
+      if (text === '' && event.key !== CODE_PREFIX) return;
+      const inField =
+        event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName);
+      if (inField || event.ctrlKey || event.metaKey) return;
+      if (event.key === 'Shift') return;
+      event.preventDefault();
+      event.stopImmediatePropagation();
+      lastAt = event.timeStamp;
+      if (event.key === 'Enter') {
+        const code = text;
+        text = '';
+        latest.current(code);
+      } else if (event.key.length === 1 && text.length < LONGEST_CODE) text += event.key;
+    };
+    addEventListener('keydown', listen, { capture: true });
+    return () => removeEventListener('keydown', listen, { capture: true });
+  }, []);
+}
+
+/** Listens for scanned codes on every place, opens what they name, and says what was read. */
+export function Scanner() {
+  const router = useRouter();
+  const path = usePathname();
+  const [said, setSaid] = useState('');
+  useScannedCode((code) => {
+    const at = path.startsWith('/bench') ? 'bench' : 'dock';
+    void fetch(`/scan?code=${encodeURIComponent(code)}&at=${at}`)
+      .then((response) => response.json() as Promise<{ href: string | null; words: string }>)
+      .then(({ href, words }) => {
+        setSaid(href ? `Scanned: ${words}` : words);
+        if (href) router.push(href);
+      })
+      .catch(() => setSaid('The shop’s memory is not answering. Scan it again in a moment.'));
+  });
+  return (
+    <p className={said ? 'said' : 'visually-hidden'} role="status">
+      {said}
+    </p>
+  );
+}
