@@ -28,7 +28,7 @@ test('from the delivery note to a printed card', async ({ page }) => {
     await page.getByRole('radio', { name: 'half open' }).click();
     await page.getByRole('radio', { name: 'hanging' }).click();
     await expectNothingSerious(page);
-    await page.getByText('Bin some, or split the lot …').click();
+    await page.getByRole('button', { name: 'Bin, split, join' }).click();
     await page.getByRole('button', { name: 'One more' }).click();
     await page.getByRole('button', { name: 'broken' }).click();
     await expect(page.getByText('Binned 2: broken')).toBeVisible();

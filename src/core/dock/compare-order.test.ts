@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { compareWithOrder, type DeliveredLine, type OrderLine } from './compare-order';
+import { compareWithOrder, likelyOrder, type DeliveredLine, type OrderLine } from './compare-order';
 
 const ordered = (
   line: number,
@@ -70,4 +70,25 @@ test('every line of the note is told of, and every ordered line came or is missi
       expect(order.every((l) => inKind.has(l.speciesKey) || missing.includes(l))).toBe(true);
     }),
   );
+});
+
+test('a note answers an order of its supplier that it has half its kinds with', () => {
+  const expected = [
+    { supplier: 'Salt Hill', lines: [ordered(1, 'ruscus', 20), ordered(2, 'eucalyptus', 20)] },
+    { supplier: 'Norrholt Growers', lines: [ordered(1, 'rose', 20), ordered(2, 'tulip', 20)] },
+    { supplier: 'Norrholt Growers', lines: [ordered(1, 'gerbera', 20), ordered(2, 'tulip', 20)] },
+  ];
+  const answered = (supplier: string, ...keys: string[]) =>
+    expected.indexOf(
+      likelyOrder(
+        supplier,
+        keys.map((k) => came(1, k, 10)),
+        expected,
+      ) as (typeof expected)[0],
+    );
+  expect(answered('norrholt growers', 'gerbera', 'tulip', 'iris')).toBe(2);
+  expect(answered('Norrholt Growers', 'tulip', 'iris')).toBe(1);
+  expect(answered('Norrholt Growers', 'gerbera', 'iris')).toBe(2);
+  expect(answered('Norrholt Growers', 'stock')).toBe(-1);
+  expect(answered('Salt Hill', 'tulip')).toBe(-1);
 });

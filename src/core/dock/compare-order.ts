@@ -123,3 +123,24 @@ export function compareWithOrder(
   }
   return { lines, missing };
 }
+
+const kindsIn = (lines: readonly { readonly speciesKey: string | null }[]): Set<string> =>
+  new Set(lines.flatMap((l) => l.speciesKey ?? []));
+
+/**
+ * The order a note most likely answers: its supplier's, and half of either's kinds in the other.
+ * The first such of a list that has the soonest due first; undefined where none is like it.
+ */
+export function likelyOrder<T extends { readonly supplier: string; readonly lines: readonly OrderLine[] }>(
+  supplier: string,
+  note: readonly { readonly speciesKey: string | null }[],
+  expected: readonly T[],
+): T | undefined {
+  const came = kindsIn(note);
+  return expected.find((order) => {
+    if (plainWords(order.supplier) !== plainWords(supplier)) return false;
+    const ordered = kindsIn(order.lines);
+    const both = [...came].filter((key) => ordered.has(key)).length;
+    return both >= came.size / 2 && both >= ordered.size / 2;
+  });
+}

@@ -13,6 +13,9 @@ export class UnreadableNoteError extends Error {
   override readonly name: string = 'UnreadableNoteError';
 }
 
+const NO_HEADING =
+  'No heading names a product and a count of bunches or a weight, so this does not read as a delivery note. Nothing was booked in.';
+
 /** A file whose columns nobody has named yet: somebody can say which is which. */
 export class NoHeadingError extends UnreadableNoteError {
   override readonly name: string = 'NoHeadingError';
@@ -20,9 +23,7 @@ export class NoHeadingError extends UnreadableNoteError {
     /** The first rows of the file, for showing. */
     readonly rows: readonly (readonly string[])[],
   ) {
-    super(
-      'No heading names a product and a count of bunches or a weight, so this does not read as a delivery note. Nothing was booked in.',
-    );
+    super(NO_HEADING);
   }
 }
 
@@ -203,7 +204,10 @@ export function readDeliveryNote(text: string, help: NoteHelp = {}): DeliveryNot
   const { rows, heading: found } = splitRows(text);
   const cells = rows.map((r) => r.cells);
   const { heading, from } = headingOf(cells, found, help);
-  if (!heading) throw new NoHeadingError(cells.slice(0, SHOWN_ROWS));
+  if (!heading) {
+    const isTable = cells.some((row) => row.filter((c) => c.trim() !== '').length >= 3);
+    throw isTable ? new NoHeadingError(cells.slice(0, SHOWN_ROWS)) : new UnreadableNoteError(NO_HEADING);
+  }
   const head = readHead(cells, heading);
   const supplier = help.supplier ?? head.supplier ?? from;
   const context = contextOf(rows, heading, head.noteDate, help, supplier);

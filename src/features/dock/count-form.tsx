@@ -22,8 +22,9 @@ const asNumber = (text: string): number | null => {
   const value = Number(text.replace(',', '.'));
   return text.trim() !== '' && Number.isFinite(value) && value > 0 ? value : null;
 };
-/** The bunch size that divides the count as the note has it; ten is the commonest. */
-const guessPerBunch = (stems: number): number => [20, 25, 10, 5].find((n) => stems % n === 0) ?? 10;
+/** The bunch size that divides the count as the note has it into more than one; ten is the commonest. */
+const guessPerBunch = (stems: number): number =>
+  [10, 25, 20, 5].find((n) => n < stems && stems % n === 0) ?? Math.min(10, stems);
 
 function Grams({ label, value, onChange }: { label: string; value: string; onChange: (v: string) => void }) {
   return (

@@ -2,6 +2,7 @@
 import dynamic from 'next/dynamic';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
+import { likelyOrder } from '@/core/dock/compare-order';
 import type { NoteHelp } from '@/core/dock/read-note';
 import type { DeliveryNote } from '@/core/dock/types';
 import { dropHalfDone, readHalfDone } from '@/shell/kept';
@@ -33,12 +34,6 @@ type Open =
 
 /** What the shop knows that helps to read a note. */
 export type ReaderHelp = Required<Pick<NoteHelp, 'remembered' | 'rememberedColumns' | 'gramsPerStem'>>;
-
-/** The order a note most likely answers: its supplier's, the one due soonest. */
-function likelyOrder(supplier: string | null, expected: readonly Expected[]): string | null {
-  const same = expected.filter((e) => e.supplier.toLowerCase() === (supplier ?? '').trim().toLowerCase());
-  return same[0]?.id ?? null;
-}
 
 function Typed({ onRead }: { onRead: (text: string, as: 'note' | 'order') => Promise<void> }) {
   const [typed, setTyped] = useState('');
@@ -116,7 +111,7 @@ export function NoteReader({
         lines: draftOf(note, today),
         supplier: note.supplier ?? '',
         deliveryRef: note.deliveryRef ?? '',
-        expectedId: likelyOrder(note.supplier, expected),
+        expectedId: likelyOrder(note.supplier ?? '', note.lines, expected)?.id ?? null,
         columns,
       },
     });
