@@ -40,6 +40,16 @@ export async function manyStepsInForce(trx: Trx): Promise<StepRow[]> {
     .select(COLUMNS) as Promise<StepRow[]>;
 }
 
+/** Steps whose clock runs, of lots with stems left. */
+export async function manyRunningSteps(trx: Trx): Promise<StepRow[]> {
+  return trx('protocol_step as s')
+    .join('lot as l', (on) => on.on('l.id', 's.lot_id').andOn('l.plan_no', 's.plan_no'))
+    .where('s.status', 'running')
+    .where('l.stems_left', '>', 0)
+    .orderBy('s.due_at')
+    .select(COLUMNS) as Promise<StepRow[]>;
+}
+
 export async function manyStepsOfLot(trx: Trx, lotId: string, planNo: number): Promise<StepRow[]> {
   return trx('protocol_step as s')
     .where({ lot_id: lotId, plan_no: planNo })

@@ -6,7 +6,7 @@ import { manyArrangements } from '@/data/arrangements';
 import { manyLotsInStock, type LotRow } from '@/data/lots';
 import { manyPails } from '@/data/pails';
 import { manyNewestEntries } from '@/data/record';
-import { manyStepsInForce, type StepRow } from '@/data/steps';
+import { manyRunningSteps, type StepRow } from '@/data/steps';
 import type { NextItem, PlaceKey, PlaceNote } from '@/shell/places';
 import { canCorrect } from './corrections';
 import { isForLater } from './lot-forecasts';
@@ -55,9 +55,10 @@ const RUNNING_WORDS: Readonly<Record<string, string>> = {
 };
 
 function runningItems(lots: readonly LotRow[], steps: readonly StepRow[]): NextItem[] {
+  const byId = new Map(lots.map((l) => [l.id, l]));
   return steps.flatMap((step) => {
-    const lot = lots.find((l) => l.id === step.lotId);
-    if (step.status !== 'running' || !lot || !step.dueAt || !step.startedAt) return [];
+    const lot = byId.get(step.lotId);
+    if (!lot || !step.dueAt || !step.startedAt) return [];
     return [
       {
         id: step.id,
@@ -74,7 +75,7 @@ function runningItems(lots: readonly LotRow[], steps: readonly StepRow[]): NextI
 /** What every screen shows round its edge: counts by place, what is due, the person's last entry. */
 export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<ShellData> {
   const lots = await manyLotsInStock(trx);
-  const steps = await manyStepsInForce(trx);
+  const steps = await manyRunningSteps(trx);
   const pails = await manyPails(trx);
   const made = await manyArrangements(trx, 50);
   const mine = (await manyNewestEntries(trx, 60)).find(
@@ -90,6 +91,7 @@ export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<Shell
   const dry = lots.filter((l) => standsDry(l) && !canWait(l, at, timeZone));
   const late = dry.filter((l) => dryHoursLeft(l, at) < 0);
   const running = runningItems(lots, steps);
+  const clocks = new Set(steps.map((s) => s.lotId));
   const over = running.filter((r) => (r.dueAt ?? 0) < at.getTime());
   const contact: NextItem[] = pails.flatMap((p) =>
     p.contactUntil
@@ -106,7 +108,7 @@ export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<Shell
       : [],
   );
   const thirsty: NextItem[] = dry
-    .filter((l) => !steps.some((s) => s.lotId === l.id && s.status === 'running'))
+    .filter((l) => !clocks.has(l.id))
     .map((l) => ({
       id: l.id,
       title: `${lotTitle(l)}, lot ${l.number}`,

@@ -5,7 +5,7 @@ import type { Arrival, LotForecast } from '@/core/vase-life/types';
 import type { Trx } from '@/data/connection';
 import { manyLotsInStock, type LotRow } from '@/data/lots';
 import { manyRooms } from '@/data/rooms';
-import { manyStepsInForce, type StepRow } from '@/data/steps';
+import { manyStepsInForce, manyStepsOfLot, type StepRow } from '@/data/steps';
 import { isForLater, lotInputNow, lotNow } from './lot-forecasts';
 import { shopOverrides } from './own-figures';
 import type { SignedIn } from './session';
@@ -21,30 +21,42 @@ export interface StockLot {
   readonly isForLater: boolean;
 }
 
+/** Makes one lot's forecast from what is known of it and its shop. */
+type Forecaster = (lot: LotRow, steps: readonly StepRow[]) => StockLot;
+
+async function forecasterOf(trx: Trx, me: SignedIn, at: Date): Promise<Forecaster> {
+  const [rooms, overrides] = [await manyRooms(trx), await shopOverrides(trx)];
+  const { timeZone } = me.shop;
+  return (lot, steps) => {
+    const input = lotInputNow(lot, steps, rooms, at, timeZone);
+    return {
+      lot,
+      steps,
+      ...lotNow(overrides ? { ...input, overrides } : input),
+      isForLater: isForLater(lot, at, timeZone),
+      isReady: lot.fillId !== null && !steps.some((s) => s.kind === 'drink' && s.status === 'waiting'),
+    };
+  };
+}
+
 /** The stock, with each lot's forecast from now. */
 export async function stockNow(trx: Trx, me: SignedIn, at: Date): Promise<StockLot[]> {
-  const [lots, steps, rooms] = [
-    await manyLotsInStock(trx),
-    await manyStepsInForce(trx),
-    await manyRooms(trx),
-  ];
-  const overrides = await shopOverrides(trx);
+  const [lots, steps] = [await manyLotsInStock(trx), await manyStepsInForce(trx)];
+  const forecast = await forecasterOf(trx, me, at);
   const byLot = groupByLot(steps);
   const stock: StockLot[] = [];
   for (const lot of lots) {
-    const own = byLot.get(lot.id) ?? [];
-    const input = lotInputNow(lot, own, rooms, at, me.shop.timeZone);
     // As the hour turns a long list is made anew: other requests are answered between its lots.
     if (stock.length % LOTS_AT_A_TIME === LOTS_AT_A_TIME - 1) await setImmediate();
-    stock.push({
-      lot,
-      steps: own,
-      ...lotNow(overrides ? { ...input, overrides } : input),
-      isForLater: isForLater(lot, at, me.shop.timeZone),
-      isReady: lot.fillId !== null && !own.some((s) => s.kind === 'drink' && s.status === 'waiting'),
-    });
+    stock.push(forecast(lot, byLot.get(lot.id) ?? []));
   }
   return stock;
+}
+
+/** One lot with its forecast: where a list needs no more than names, thousands are not forecast. */
+export async function stockLotNow(trx: Trx, me: SignedIn, at: Date, lot: LotRow): Promise<StockLot> {
+  const forecast = await forecasterOf(trx, me, at);
+  return forecast(lot, await manyStepsOfLot(trx, lot.id, lot.planNo));
 }
 
 const LOTS_AT_A_TIME = 8;
@@ -55,26 +67,35 @@ function groupByLot(steps: readonly StepRow[]): Map<string, StepRow[]> {
   return groups;
 }
 
-/** What every screen shows of a lot, plain enough to send to a browser. */
-export interface LotView {
+/** What a list shows of a lot that nobody has in hand. */
+export interface LotBrief {
   readonly id: string;
   readonly number: number;
   readonly speciesKey: string;
   readonly name: string;
   readonly variety: string | null;
-  readonly colour: string | null;
-  readonly habit: Habit;
-  readonly role: Role;
   readonly stemsLeft: number;
   readonly stemsBooked: number;
   readonly supplier: string;
   readonly deliveryId: string;
   readonly deliveryRef: string;
-  readonly origin: string | null;
-  readonly stage: number;
   readonly droop: Arrival['droop'];
   readonly looked: boolean;
   readonly pail: string | null;
+  readonly decision: LotRow['decision'];
+  /** ISO date it is set aside for. */
+  readonly forDay: string | null;
+  /** Who has its box open, and since when. */
+  readonly inHand: { readonly personId: string; readonly name: string; readonly sinceMs: number } | null;
+}
+
+/** What every screen shows of a lot, plain enough to send to a browser. */
+export interface LotView extends LotBrief {
+  readonly colour: string | null;
+  readonly habit: Habit;
+  readonly role: Role;
+  readonly origin: string | null;
+  readonly stage: number;
   readonly isReady: boolean;
   readonly daysSinceCut: number;
   readonly daysSinceArrival: number;
@@ -89,37 +110,44 @@ export interface LotView {
   readonly lengthCm: number | null;
   readonly headsMin: number | null;
   readonly stemsShort: number;
-  readonly decision: LotRow['decision'];
-  /** ISO date it is set aside for. */
-  readonly forDay: string | null;
   readonly lookedAt: string | null;
-  /** Who has its box open, and since when. */
-  readonly inHand: { readonly personId: string; readonly name: string; readonly sinceMs: number } | null;
 }
 
 const DAY_MS = 86_400_000;
 
-export function lotView({ lot, forecast, arrival, isReady, isForLater }: StockLot, at: Date): LotView {
-  const species = speciesByKey(lot.speciesKey);
+export function lotBrief(lot: LotRow, isLater: boolean): LotBrief {
   return {
     id: lot.id,
     number: lot.number,
     speciesKey: lot.speciesKey,
-    name: species.name,
+    name: speciesByKey(lot.speciesKey).name,
     variety: lot.variety,
-    colour: lot.colour,
-    habit: species.habit,
-    role: species.role,
     stemsLeft: lot.stemsLeft,
     stemsBooked: lot.stemsBooked,
     supplier: lot.supplier,
     deliveryId: lot.deliveryId,
     deliveryRef: lot.deliveryRef,
-    origin: lot.origin,
-    stage: lot.stage,
     droop: lot.droop,
     looked: lot.lookedAt !== null,
     pail: lot.pailName,
+    decision: lot.decision,
+    forDay: isLater ? lot.forDay : null,
+    inHand:
+      lot.inHandBy && lot.inHandByName && lot.inHandAt
+        ? { personId: lot.inHandBy, name: lot.inHandByName, sinceMs: lot.inHandAt.getTime() }
+        : null,
+  };
+}
+
+export function lotView({ lot, forecast, arrival, isReady, isForLater }: StockLot, at: Date): LotView {
+  const species = speciesByKey(lot.speciesKey);
+  return {
+    ...lotBrief(lot, isForLater),
+    colour: lot.colour,
+    habit: species.habit,
+    role: species.role,
+    origin: lot.origin,
+    stage: lot.stage,
     isReady,
     daysSinceCut: Math.max(0, (at.getTime() - Date.parse(`${lot.cutDate}T08:00:00Z`)) / DAY_MS),
     daysSinceArrival: Math.max(0, (at.getTime() - lot.arrivedAt.getTime()) / DAY_MS),
@@ -134,12 +162,6 @@ export function lotView({ lot, forecast, arrival, isReady, isForLater }: StockLo
     lengthCm: lot.lengthCm,
     headsMin: lot.headsMin,
     stemsShort: lot.stemsShort,
-    decision: lot.decision,
-    forDay: isForLater ? lot.forDay : null,
     lookedAt: lot.lookedAt?.toISOString() ?? null,
-    inHand:
-      lot.inHandBy && lot.inHandByName && lot.inHandAt
-        ? { personId: lot.inHandBy, name: lot.inHandByName, sinceMs: lot.inHandAt.getTime() }
-        : null,
   };
 }

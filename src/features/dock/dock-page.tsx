@@ -4,10 +4,12 @@ import { manyClaims, type ClaimRecord } from '@/data/claims';
 import { manyWeighings } from '@/data/evidence';
 import { manyExpected } from '@/data/expected';
 import { manyDeliveriesWaiting, manyKeptLines, type KeptLine } from '@/data/kept-lines';
+import { manyLotsInStock } from '@/data/lots';
 import { manySupplierColumns, manySupplierWords } from '@/data/supplier-words';
 import { inZone } from '@/server/clock';
 import { inMyShop } from '@/server/session';
-import { lotView, stockNow, type LotView } from '@/server/stock';
+import { isForLater } from '@/server/lot-forecasts';
+import { lotBrief, type LotBrief } from '@/server/stock';
 import css from './dock.module.css';
 import { ExpectedList } from './expected-list';
 import { lookData, othersHand } from './look-data';
@@ -64,7 +66,7 @@ function slipsOf(
 }
 
 /** The lot asked for, else the first nobody has looked at that is for today, else the last to come. */
-function chosenOf(lots: readonly LotView[], asked: unknown): LotView | null {
+function chosenOf(lots: readonly LotBrief[], asked: unknown): LotBrief | null {
   const one = typeof asked === 'string' ? lots.find((l) => l.id === asked) : undefined;
   return one ?? lots.find((l) => !l.looked && l.forDay === null) ?? lots.at(-1) ?? null;
 }
@@ -72,10 +74,10 @@ function chosenOf(lots: readonly LotView[], asked: unknown): LotView | null {
 /** What came, in what state: the note as a slip on the left, the stem being looked at on the right. */
 export async function DockPage({ search }: Props) {
   const page = await inMyShop(async (trx, me, at) => {
-    const stock = await stockNow(trx, me, at);
-    const lots = stock.map((s) => lotView(s, at));
+    const rows = await manyLotsInStock(trx);
+    const lots = rows.map((l) => lotBrief(l, isForLater(l, at, me.shop.timeZone)));
     const chosen = chosenOf(lots, search.lot);
-    const chosenStock = stock.find((s) => s.lot.id === chosen?.id);
+    const chosenRow = rows.find((r) => r.id === chosen?.id);
     const waiting = await manyDeliveriesWaiting(trx);
     const here = [...new Set([...lots, ...waiting].map((l) => l.deliveryId))];
     const claims = await manyClaims(trx, CLAIMS_READ);
@@ -89,10 +91,7 @@ export async function DockPage({ search }: Props) {
         waiting,
         await manyKeptLines(trx, here),
       ),
-      look:
-        chosen && chosenStock && !isReading
-          ? await lookData(trx, me, at, { view: chosen, stock: chosenStock }, lots, claims)
-          : null,
+      look: chosenRow && !isReading ? await lookData(trx, me, at, chosenRow, lots, claims) : null,
       expected: await manyExpected(trx),
       help: {
         remembered: await manySupplierWords(trx),
@@ -113,7 +112,12 @@ export async function DockPage({ search }: Props) {
             <ExpectedList expected={expected} today={today} />
             {claims.length > 0 && <ClaimsLink claims={claims} />}
             {slips.map((slip) => (
-              <Slip key={slip.deliveryId} slip={slip} chosenId={page.chosenId} />
+              <Slip
+                key={slip.deliveryId}
+                slip={slip}
+                chosenId={page.chosenId}
+                showsAll={search.all !== undefined}
+              />
             ))}
           </>
         )}

@@ -6,12 +6,13 @@ import { boxTemperature } from '@/core/dock/temperatures';
 import { speciesByKey } from '@/core/species/species';
 import { manyFlaws, type ClaimRecord, type FlawRow } from '@/data/claims';
 import type { Trx } from '@/data/connection';
+import type { LotRow } from '@/data/lots';
 import { manyPhotos, manyTemperatures, manyWeighings } from '@/data/evidence';
 import { inZone } from '@/server/clock';
 import { flawKindsIn } from '@/server/replan';
 import type { SignedIn } from '@/server/session';
 import { dryHoursLeft, standsDry } from '@/server/shell-data';
-import type { LotView, StockLot } from '@/server/stock';
+import { lotView, stockLotNow, type LotBrief, type LotView } from '@/server/stock';
 import type { LookProps } from './lot-look';
 import { outlooksOf } from './outlooks';
 
@@ -27,14 +28,14 @@ function flawsOf(lot: LotView, rows: readonly FlawRow[]): FlawInLot[] {
 }
 
 /** Somebody else who has the box open just now. */
-export function othersHand(lot: LotView, me: SignedIn, at: Date): string | null {
+export function othersHand(lot: LotBrief, me: SignedIn, at: Date): string | null {
   const { inHand } = lot;
   const isFresh = inHand !== null && at.getTime() - inHand.sinceMs < IN_HAND_MS;
   return isFresh && inHand.personId !== me.personId ? inHand.name : null;
 }
 
 /** The next box to open: one that nobody else has open, and that is for today. */
-function nextToLook(lots: readonly LotView[], chosen: LotView, me: SignedIn, at: Date): string | null {
+function nextToLook(lots: readonly LotBrief[], chosen: LotBrief, me: SignedIn, at: Date): string | null {
   const waiting = lots.filter((l) => !l.looked && l.id !== chosen.id && l.forDay === null);
   return (waiting.find((l) => othersHand(l, me, at) === null) ?? waiting[0])?.id ?? null;
 }
@@ -44,12 +45,12 @@ export async function lookData(
   trx: Trx,
   me: SignedIn,
   at: Date,
-  chosen: { readonly view: LotView; readonly stock: StockLot },
-  lots: readonly LotView[],
+  lot: LotRow,
+  lots: readonly LotBrief[],
   claims: readonly ClaimRecord[],
 ): Promise<LookProps> {
-  const { view, stock } = chosen;
-  const { lot } = stock;
+  const stock = await stockLotNow(trx, me, at, lot);
+  const view = lotView(stock, at);
   const species = speciesByKey(view.speciesKey);
   const [rows, temperatures, photos, weighings] = [
     await manyFlaws(trx, [view.id]),

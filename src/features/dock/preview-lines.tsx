@@ -5,7 +5,7 @@ import css from './dock.module.css';
 import type { DraftLine } from './draft-lines';
 import { NoteLineRow } from './note-line';
 
-const SHOWN_AT_A_TIME = 100;
+const SHOWN_AT_A_TIME = 50;
 
 /** The lines as understood, in a table; of a long one what somebody must settle, and so many more at a time. */
 export function PreviewLines({

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import type { LotView } from '@/server/stock';
+import type { LotBrief } from '@/server/stock';
 import css from './dock.module.css';
 import { KeptLines, type KeptLineView } from './kept-lines';
 import { LoggerAttach } from './logger-attach';
@@ -9,7 +9,7 @@ export interface SlipView {
   readonly deliveryId: string;
   readonly deliveryRef: string;
   readonly supplier: string;
-  readonly lots: readonly (LotView & { readonly withWhom: string | null })[];
+  readonly lots: readonly (LotBrief & { readonly withWhom: string | null })[];
   readonly kept: readonly KeptLineView[];
 }
 
@@ -22,8 +22,30 @@ function Mark({ lot }: { lot: SlipView['lots'][number] }) {
   return <span className={css.toLook}>look</span>;
 }
 
+/** More rows than this are no slip of paper any more. */
+const MOST_ROWS = 60;
+
+/** Of a very long delivery the lots to look at, so many at a time, and the one in hand. */
+function rowsOf(slip: SlipView, chosenId: string | null, showsAll: boolean): SlipView['lots'] {
+  if (showsAll || slip.lots.length <= MOST_ROWS) return slip.lots;
+  const next = new Set([
+    ...slip.lots.filter((l) => !l.looked).slice(0, MOST_ROWS),
+    ...slip.lots.filter((l) => l.id === chosenId),
+  ]);
+  return slip.lots.filter((l) => next.has(l));
+}
+
 /** A delivery as one slip of paper, its lots in the order of the note. */
-export function Slip({ slip, chosenId }: { slip: SlipView; chosenId: string | null }) {
+export function Slip({
+  slip,
+  chosenId,
+  showsAll,
+}: {
+  slip: SlipView;
+  chosenId: string | null;
+  showsAll: boolean;
+}) {
+  const rows = rowsOf(slip, chosenId, showsAll);
   return (
     <section className={css.slip} aria-label={`Delivery ${slip.deliveryRef}`}>
       <header>
@@ -39,7 +61,7 @@ export function Slip({ slip, chosenId }: { slip: SlipView; chosenId: string | nu
         </div>
       )}
       <ul className="rowlist">
-        {slip.lots.map((l) => (
+        {rows.map((l) => (
           <li key={l.id}>
             <Link
               href={`/dock?lot=${l.id}`}
@@ -61,6 +83,13 @@ export function Slip({ slip, chosenId }: { slip: SlipView; chosenId: string | nu
           </li>
         ))}
       </ul>
+      {rows.length < slip.lots.length && (
+        <p className={css.claimsLink}>
+          <Link href="/dock?all" scroll={false}>
+            All {slip.lots.length} lots of it
+          </Link>
+        </p>
+      )}
       <KeptLines lines={slip.kept} />
     </section>
   );
