@@ -21,13 +21,7 @@ import { LotDrawers } from './lot-drawers';
 import { LotMeans } from './lot-means';
 import { outlookKey, type Outlook } from './outlook';
 import { StemTouch } from './stem-touch';
-import { STAGES } from './words';
-
-const nearestStage = (stage: number): number =>
-  STAGES.reduce(
-    (best, s, i) => (Math.abs(s.stage - stage) < Math.abs((STAGES[best]?.stage ?? 9) - stage) ? i : best),
-    0,
-  );
+import { nearestStage, STAGES } from './words';
 
 /** All that the dock knows of the lot being looked at. */
 export interface LookProps {

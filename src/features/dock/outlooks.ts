@@ -12,10 +12,16 @@ import { planFor } from '@/server/replan';
 import type { SignedIn } from '@/server/session';
 import type { StockLot } from '@/server/stock';
 import { outlookKey, type Outlook } from './outlook';
-import { STAGES } from './words';
+import { nearestStage, STAGES } from './words';
 
 const WEEKS_BACK = 12;
 const DROOPS: readonly Droop[] = ['firm', 'soft', 'hanging'];
+
+/** Shares as a line draws them: to half a hundredth, and none after the last that shows. */
+function drawn(shares: readonly number[]): number[] {
+  const last = shares.findLastIndex((s) => s > 0.005);
+  return shares.slice(0, last + 2).map((s) => Math.round(200 * s) / 200);
+}
 
 async function pastLots(trx: Trx, { lot }: StockLot, at: Date): Promise<PastLot[]> {
   const since = new Date(at.getTime() - WEEKS_BACK * 7 * 86_400_000);
@@ -48,7 +54,8 @@ export async function outlooksOf(
   ];
   const species = speciesByKey(lot.speciesKey);
   const outlooks: Record<string, Outlook> = {};
-  const stages = [...new Set([lot.stage, ...STAGES.map((s) => s.stage)])];
+  // At the stage it stands at, untouched, a lot is logged at just that and not at the nearest word's.
+  const stages = STAGES.map((s, i) => (i === nearestStage(lot.stage) ? lot.stage : s.stage));
   for (const stage of stages)
     for (const droop of DROOPS) {
       const seen = { ...lot, stage, droop };
@@ -58,7 +65,7 @@ export async function outlooksOf(
       const usual = againstUsual({ speciesKey: lot.speciesKey, lifeUsed }, past);
       outlooks[outlookKey(stage, droop)] = {
         daysLeft: forecast.daysLeft,
-        shareByDay: forecast.presentableShareByDay,
+        shareByDay: drawn(forecast.presentableShareByDay),
         lifeUsed,
         usual: usual && usualInWords(lot.supplier, species.name, usual),
         changes: planFor(seen, flaws)

@@ -17,3 +17,10 @@ export const STAGES = [
   { stage: 1, word: 'open' },
   { stage: 1.1, word: 'blown' },
 ] as const;
+
+/** The stage whose word a lot's own is nearest to. */
+export const nearestStage = (stage: number): number =>
+  STAGES.reduce(
+    (best, s, i) => (Math.abs(s.stage - stage) < Math.abs((STAGES[best]?.stage ?? 9) - stage) ? i : best),
+    0,
+  );
