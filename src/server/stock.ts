@@ -5,7 +5,7 @@ import type { Arrival, LotForecast } from '@/core/vase-life/types';
 import type { Trx } from '@/data/connection';
 import { manyLotsInStock, type LotRow } from '@/data/lots';
 import { manyRooms } from '@/data/rooms';
-import { manyStepsInForce, manyStepsOfLot, type StepRow } from '@/data/steps';
+import { manyStepsInForce, type StepRow } from '@/data/steps';
 import { isForLater, lotInputNow, lotNow } from './lot-forecasts';
 import { shopOverrides } from './own-figures';
 import type { SignedIn } from './session';
@@ -21,10 +21,10 @@ export interface StockLot {
   readonly isForLater: boolean;
 }
 
-/** Makes one lot's forecast from what is known of it and its shop. */
-type Forecaster = (lot: LotRow, steps: readonly StepRow[]) => StockLot;
+/** Makes one lot's forecast from what is known of it and its shop; for lists that need no more than names none is made. */
+export type Forecaster = (lot: LotRow, steps: readonly StepRow[]) => StockLot;
 
-async function forecasterOf(trx: Trx, me: SignedIn, at: Date): Promise<Forecaster> {
+export async function forecasterOf(trx: Trx, me: SignedIn, at: Date): Promise<Forecaster> {
   const [rooms, overrides] = [await manyRooms(trx), await shopOverrides(trx)];
   const { timeZone } = me.shop;
   return (lot, steps) => {
@@ -51,12 +51,6 @@ export async function stockNow(trx: Trx, me: SignedIn, at: Date): Promise<StockL
     stock.push(forecast(lot, byLot.get(lot.id) ?? []));
   }
   return stock;
-}
-
-/** One lot with its forecast: where a list needs no more than names, thousands are not forecast. */
-export async function stockLotNow(trx: Trx, me: SignedIn, at: Date, lot: LotRow): Promise<StockLot> {
-  const forecast = await forecasterOf(trx, me, at);
-  return forecast(lot, await manyStepsOfLot(trx, lot.id, lot.planNo));
 }
 
 const LOTS_AT_A_TIME = 8;

@@ -81,6 +81,7 @@ export async function DockPage({ search }: Props) {
     const waiting = await manyDeliveriesWaiting(trx);
     const here = [...new Set([...lots, ...waiting].map((l) => l.deliveryId))];
     const claims = await manyClaims(trx, CLAIMS_READ);
+    const gramsPerStem = learnGrams(await manyWeighings(trx));
     const isReading = search.read !== undefined || (lots.length === 0 && waiting.length === 0);
     return {
       isReading,
@@ -91,12 +92,13 @@ export async function DockPage({ search }: Props) {
         waiting,
         await manyKeptLines(trx, here),
       ),
-      look: chosenRow && !isReading ? await lookData(trx, me, at, chosenRow, lots, claims) : null,
+      look:
+        chosenRow && !isReading ? await lookData(trx, me, at, chosenRow, lots, claims, gramsPerStem) : null,
       expected: await manyExpected(trx),
       help: {
         remembered: await manySupplierWords(trx),
         rememberedColumns: await manySupplierColumns(trx),
-        gramsPerStem: learnGrams(await manyWeighings(trx)),
+        gramsPerStem,
       },
       today: inZone(at, me.shop.timeZone).date,
       isDemo: me.shop.demo,

@@ -1,18 +1,19 @@
 import 'server-only';
 import { FLAW_KINDS, flawInLot, type FlawInLot } from '@/core/dock/flaws';
-import { findGrams, learnGrams } from '@/core/dock/grams';
+import { findGrams, type GramsPerStem } from '@/core/dock/grams';
 import { arrivalHazards } from '@/core/dock/hazards';
 import { boxTemperature } from '@/core/dock/temperatures';
 import { speciesByKey } from '@/core/species/species';
 import { manyFlaws, type ClaimRecord, type FlawRow } from '@/data/claims';
 import type { Trx } from '@/data/connection';
 import type { LotRow } from '@/data/lots';
-import { manyPhotos, manyTemperatures, manyWeighings } from '@/data/evidence';
+import { manyPhotos, manyTemperatures } from '@/data/evidence';
+import { manyStepsOfLot } from '@/data/steps';
 import { inZone } from '@/server/clock';
 import { flawKindsIn } from '@/server/replan';
 import type { SignedIn } from '@/server/session';
 import { dryHoursLeft, standsDry } from '@/server/shell-data';
-import { lotView, stockLotNow, type LotBrief, type LotView } from '@/server/stock';
+import { forecasterOf, lotView, type LotBrief, type LotView } from '@/server/stock';
 import type { LookProps } from './lot-look';
 import { outlooksOf } from './outlooks';
 
@@ -48,15 +49,16 @@ export async function lookData(
   lot: LotRow,
   lots: readonly LotBrief[],
   claims: readonly ClaimRecord[],
+  learned: GramsPerStem,
 ): Promise<LookProps> {
-  const stock = await stockLotNow(trx, me, at, lot);
-  const view = lotView(stock, at);
+  const forecast = await forecasterOf(trx, me, at);
+  const steps = await manyStepsOfLot(trx, lot.id, lot.planNo);
+  const view = lotView(forecast(lot, steps), at);
   const species = speciesByKey(view.speciesKey);
-  const [rows, temperatures, photos, weighings] = [
+  const [rows, temperatures, photos] = [
     await manyFlaws(trx, [view.id]),
     await manyTemperatures(trx, [view.id]),
     await manyPhotos(trx, [view.id]),
-    await manyWeighings(trx),
   ];
   const taken = (place: 'box' | 'water'): number | null =>
     temperatures.find((t) => t.place === place)?.tempC ?? null;
@@ -68,10 +70,10 @@ export async function lookData(
     hazards: arrivalHazards(species, view.origin),
     flaws: flawsOf(view, rows),
     claimedKinds: claims.filter((c) => c.lotId === view.id).map((c) => c.kind),
-    outlooks: await outlooksOf(trx, me, at, stock, flawKindsIn(rows)),
+    outlooks: await outlooksOf(trx, at, { lot, steps, forecast }, flawKindsIn(rows)),
     evidence: { boxC, waterC: taken('water'), photoIds: photos.map((p) => p.id) },
     measured: box?.isGrave ? [box.words] : [],
-    grams: findGrams(learnGrams(weighings), species, view.lengthCm),
+    grams: findGrams(learned, species, view.lengthCm),
     mates: lots
       .filter(
         (l) =>

@@ -5,17 +5,21 @@ import { speciesByKey } from '@/core/species/species';
 import type { Droop } from '@/core/vase-life/types';
 import { manyLotsOfSupplier } from '@/data/supplier-history';
 import type { Trx } from '@/data/connection';
-import { manyRooms } from '@/data/rooms';
-import { lotInputNow, lotNow } from '@/server/lot-forecasts';
-import { shopOverrides } from '@/server/own-figures';
+import type { LotRow } from '@/data/lots';
+import type { StepRow } from '@/data/steps';
 import { planFor } from '@/server/replan';
-import type { SignedIn } from '@/server/session';
-import type { StockLot } from '@/server/stock';
+import type { Forecaster } from '@/server/stock';
 import { outlookKey, type Outlook } from './outlook';
 import { nearestStage, STAGES } from './words';
 
 const WEEKS_BACK = 12;
 const DROOPS: readonly Droop[] = ['firm', 'soft', 'hanging'];
+
+interface Known {
+  readonly lot: LotRow;
+  readonly steps: readonly StepRow[];
+  readonly forecast: Forecaster;
+}
 
 /** Shares as a line draws them: to half a hundredth, and none after the last that shows. */
 function drawn(shares: readonly number[]): number[] {
@@ -23,7 +27,7 @@ function drawn(shares: readonly number[]): number[] {
   return shares.slice(0, last + 2).map((s) => Math.round(200 * s) / 200);
 }
 
-async function pastLots(trx: Trx, { lot }: StockLot, at: Date): Promise<PastLot[]> {
+async function pastLots(trx: Trx, lot: LotRow, at: Date): Promise<PastLot[]> {
   const since = new Date(at.getTime() - WEEKS_BACK * 7 * 86_400_000);
   const rows = await manyLotsOfSupplier(trx, lot.supplier, since, lot.deliveryId);
   return rows.map((row) => ({
@@ -41,17 +45,11 @@ async function pastLots(trx: Trx, { lot }: StockLot, at: Date): Promise<PastLot[
  */
 export async function outlooksOf(
   trx: Trx,
-  me: SignedIn,
   at: Date,
-  stock: StockLot,
+  { lot, steps, forecast }: Known,
   flaws: readonly FlawKind[],
 ): Promise<Record<string, Outlook>> {
-  const { lot, steps } = stock;
-  const [rooms, overrides, past] = [
-    await manyRooms(trx),
-    await shopOverrides(trx),
-    await pastLots(trx, stock, at),
-  ];
+  const past = await pastLots(trx, lot, at);
   const species = speciesByKey(lot.speciesKey);
   const outlooks: Record<string, Outlook> = {};
   // At the stage it stands at, untouched, a lot is logged at just that and not at the nearest word's.
@@ -59,13 +57,12 @@ export async function outlooksOf(
   for (const stage of stages)
     for (const droop of DROOPS) {
       const seen = { ...lot, stage, droop };
-      const input = lotInputNow(seen, steps, rooms, at, me.shop.timeZone);
-      const { forecast, arrival } = lotNow(overrides ? { ...input, overrides } : input);
+      const { forecast: left, arrival } = forecast(seen, steps);
       const lifeUsed = arrival.agedDays / species.lifeDays20C;
       const usual = againstUsual({ speciesKey: lot.speciesKey, lifeUsed }, past);
       outlooks[outlookKey(stage, droop)] = {
-        daysLeft: forecast.daysLeft,
-        shareByDay: drawn(forecast.presentableShareByDay),
+        daysLeft: left.daysLeft,
+        shareByDay: drawn(left.presentableShareByDay),
         lifeUsed,
         usual: usual && usualInWords(lot.supplier, species.name, usual),
         changes: planFor(seen, flaws)
