@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
 import * as v from 'valibot';
 import path from 'node:path';
 import { decodeNote } from '@/core/dock/decode';
-import { readDeliveryNote } from '@/core/dock/read-note';
+import { readDeliveryNote, UnreadableNoteError } from '@/core/dock/read-note';
 import { readTypedLines } from '@/core/dock/read-typed';
 import {
   bookedLine,
@@ -112,4 +113,37 @@ test('an order asks no more than which flower and how many', () => {
   expect(lackingInOrder({ ...line(3), cutDate: null })).toBeNull();
   expect(lackingInOrder(line(12))).toBe('which species?');
   expect(lackingInOrder({ ...line(3), stems: 0 })).toBe('how many stems?');
+});
+
+test('of any file, however its lines are spoilt, each line is set aside or ends booked, waiting or refused', () => {
+  const text = decodeNote(readFileSync(path.join(__dirname, '../fixtures/delivery-note-messy.csv')));
+  const spoilt = fc.array(
+    fc.record({
+      at: fc.nat(text.length),
+      cut: fc.nat(6),
+      put: fc.constantFrom('', ';', '"', ',', '0', '-', '\n', 'x', '9999999', ' '),
+    }),
+    { minLength: 1, maxLength: 12 },
+  );
+  fc.assert(
+    fc.property(spoilt, (slips) => {
+      const file = slips.reduce((t, { at, cut, put }) => t.slice(0, at) + put + t.slice(at + cut), text);
+      let note;
+      try {
+        note = readDeliveryNote(file);
+      } catch (error) {
+        if (error instanceof UnreadableNoteError) return;
+        throw error;
+      }
+      const lines = draftOf(note, '2026-11-24');
+      const aside = note.lines.filter((l) => l.status === 'ignored' && l.reasons.length > 0);
+      expect(lines.length + aside.length).toBe(note.lines.length);
+      for (const one of lines) {
+        const fate = lacking({ ...one, isSettled: true }) === null ? one.fate : ('waiting' as const);
+        const sent = fate === 'book' ? bookedLine(one) : keptLine({ ...one, fate });
+        expect(v.safeParse(fate === 'book' ? bookLineSchema : keptLineSchema, sent).issues).toBeUndefined();
+      }
+    }),
+    { numRuns: 400 },
+  );
 });

@@ -55,3 +55,16 @@ test('columns said otherwise than their headings go before what the headings see
     25,
   );
 });
+
+test('under a letter head the columns said are of the row that was recognised', () => {
+  const csv = 'Note;Salt Hill;SH-7;24.11.2026\nproduct;qty;bunches\nRose;10;6\nTulip;10;4\n';
+  const columns = { product: 0, stemsPerBunch: 1, bunches: 2 } as const;
+  const read = readDeliveryNote(csv, { columns: { columns, hasHeading: true } });
+  expect(read.supplier).toBe('Salt Hill');
+  expect(read.lines.map((l) => [l.status, l.stems])).toEqual([
+    ['ignored', null],
+    ['ignored', null],
+    ['understood', 60],
+    ['understood', 40],
+  ]);
+});

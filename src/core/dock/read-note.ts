@@ -159,6 +159,12 @@ function readRow(row: FileRow, context: LineContext): NoteLine {
 
 const SHOWN_ROWS = 6;
 
+/** Columns as somebody said, in the row that was recognised as the heading where there is one. */
+function asSaid(saved: SavedColumns, rows: readonly (readonly string[])[], found: Heading | null): Heading {
+  const said = headingBy(saved, rows);
+  return found && saved.hasHeading ? { ...said, at: found.at, cells: found.cells } : said;
+}
+
 /**
  * The heading that goes: what somebody says now, else what was said of this supplier's last note
  * of the same make, else what is recognised. `from` is the supplier that a note's make tells of.
@@ -168,7 +174,7 @@ function headingOf(
   found: Heading | null,
   help: NoteHelp,
 ): { heading: Heading | null; from: string | null } {
-  if (help.columns) return { heading: headingBy(help.columns, rows), from: null };
+  if (help.columns) return { heading: asSaid(help.columns, rows, found), from: null };
   const bySupplier = help.rememberedColumns ?? {};
   const first = rows.find((r) => r.filter((c) => c.trim() !== '').length >= 3) ?? [];
   const named = help.supplier ?? (found && readHead(rows, found).supplier);
@@ -185,13 +191,8 @@ function headingOf(
   const [only] = known;
   // Two suppliers with notes of one make: nobody can tell whose this is.
   if (!only || known.length > 1) return { heading: found, from: null };
-  const isBare = !only.saved.hasHeading;
-  if (isBare && found) return { heading: found, from: null };
-  const heading =
-    found && !isBare
-      ? { ...headingBy(only.saved, rows), at: found.at, cells: found.cells }
-      : headingBy(only.saved, rows);
-  return { heading, from: only.supplier };
+  if (!only.saved.hasHeading && found) return { heading: found, from: null };
+  return { heading: asSaid(only.saved, rows, found), from: only.supplier };
 }
 
 /**

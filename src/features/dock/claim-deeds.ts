@@ -1,6 +1,8 @@
 import 'server-only';
 import * as v from 'valibot';
 import { draftClaim, draftShortClaim, USUAL_CLAIM_HOURS, type ClaimDraft } from '@/core/dock/claims';
+import { boxTemperature } from '@/core/dock/temperatures';
+import { speciesByKey } from '@/core/species/species';
 import { FLAW_KINDS, FLAWS, flawInLot, flawInWords, SAMPLED_FLAWS, type FlawKind } from '@/core/dock/flaws';
 import {
   claimHoursBySupplier,
@@ -12,7 +14,7 @@ import {
 } from '@/data/claims';
 import { RefusedError } from '@/data/errors';
 import type { Trx } from '@/data/connection';
-import { manyPhotos } from '@/data/evidence';
+import { manyPhotos, manyTemperatures } from '@/data/evidence';
 import { changeLot, oneLotForUpdate, type LotRow } from '@/data/lots';
 import { writeEntry } from '@/data/record';
 import { deedKind } from '@/server/deeds';
@@ -60,17 +62,27 @@ const claim = deedKind(v.object({ lotId, kind }), async ({ trx, deed }, asked) =
     asked.kind === 'short' && lot.stemsShort > 0
       ? draftShortClaim(lot.stemsBooked, lot.stemsShort, lot.unitPrice)
       : await draftOf(trx, lot, asked.kind);
-  const photos = (await manyPhotos(trx, [lot.id])).length;
+  const evidence = await otherEvidence(trx, lot);
   return openClaim(trx, deed, {
     ...draft,
-    words:
-      photos > 0 ? `${draft.words}; ${photos} ${photos === 1 ? 'photograph' : 'photographs'}` : draft.words,
+    words: [draft.words, ...evidence].join('; ').slice(0, 300),
     lotId: lot.id,
     deliveryId: lot.deliveryId,
     currency: lot.currency,
     dueAt: await claimDueAt(trx, lot),
   });
 });
+
+/** What else speaks for a claim: a box that came warm or chilled, photographs. */
+async function otherEvidence(trx: Trx, lot: LotRow): Promise<string[]> {
+  const boxC = (await manyTemperatures(trx, [lot.id])).find((t) => t.place === 'box')?.tempC;
+  const box = boxC === undefined ? null : boxTemperature(speciesByKey(lot.speciesKey), boxC);
+  const photos = (await manyPhotos(trx, [lot.id])).length;
+  return [
+    ...(box?.isGrave ? [`box at ${boxC} °C`] : []),
+    ...(photos > 0 ? [`${photos} ${photos === 1 ? 'photograph' : 'photographs'}`] : []),
+  ];
+}
 
 async function draftOf(trx: Trx, lot: LotRow, kind: FlawKind): Promise<ClaimDraft> {
   const found = (await manyFlaws(trx, [lot.id])).find((f) => f.kind === kind);

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { COLUMNS, shapeOf, type Column } from '@/core/dock/columns';
+import { COLUMNS, findHeading, shapeOf, type Column } from '@/core/dock/columns';
 import css from './dock.module.css';
 import type { NamedColumns } from './half-read';
 
@@ -30,19 +30,25 @@ const WORDS: Readonly<Record<Column, string>> = {
 export function ColumnChooser({
   rows,
   fileName,
+  supplier: from,
   onChosen,
   onClose,
 }: {
   /** The first rows of the file. */
   rows: readonly (readonly string[])[];
   fileName: string;
+  /** Who it is from, as far as the file says. */
+  supplier: string;
   onChosen: (named: NamedColumns, supplier: string) => void;
   onClose: () => void;
 }) {
   const width = Math.max(...rows.map((r) => r.length));
-  const [of, setOf] = useState<readonly (Column | '')[]>(() => Array.from({ length: width }, () => ''));
-  const [hasHeading, setHasHeading] = useState(false);
-  const [supplier, setSupplier] = useState('');
+  const [start] = useState(() => findHeading(rows));
+  const [of, setOf] = useState<readonly (Column | '')[]>(() =>
+    Array.from({ length: width }, (_, i) => COLUMNS.find((c) => start?.columns.get(c) === i) ?? ''),
+  );
+  const [hasHeading, setHasHeading] = useState(start !== null);
+  const [supplier, setSupplier] = useState(from);
   const names = of.filter((c) => c !== '');
   const counts = names.some((c) => ['bunches', 'stems', 'weightG'].includes(c));
   const isReady =
@@ -58,8 +64,7 @@ export function ColumnChooser({
         <div>
           <h1>Which column is what?</h1>
           <p className="soft">
-            {fileName} names no product and no count that we know. Say it once; this supplier’s next note is
-            read by it. Nothing is booked in.
+            Say it once for {fileName}; this supplier’s next note is read by it. Nothing is booked in.
           </p>
         </div>
         <label>

@@ -117,11 +117,14 @@ export function NotePreview({
   expected,
   today,
   onClose,
+  onColumns,
 }: {
   start: HalfRead;
   expected: readonly Expected[];
   today: string;
   onClose: () => void;
+  /** Says anew which column is what; null where there is no file to read again. */
+  onColumns: (() => void) | null;
 }) {
   const router = useRouter();
   const { send } = useDeeds();
@@ -208,8 +211,13 @@ export function NotePreview({
           value={half.expectedId}
           onChange={(expectedId) => set({ expectedId })}
         />
+        {onColumns && (
+          <button type="button" className="quiet" onClick={onColumns}>
+            Columns wrong?
+          </button>
+        )}
         <button type="button" className="quiet" onClick={onClose}>
-          Put the note away
+          Put it away
         </button>
       </header>
       {isOld && (

@@ -23,12 +23,13 @@ const ColumnChooser = dynamic(() => import('./column-chooser').then((m) => m.Col
 });
 
 interface Unnamed {
+  readonly supplier?: string;
   readonly rows: readonly (readonly string[])[];
   readonly bytes: Uint8Array;
   readonly fileName: string;
 }
 type Open =
-  | { readonly kind: 'note'; readonly half: HalfRead }
+  | { readonly kind: 'note'; readonly half: HalfRead; readonly file: Unnamed | null }
   | { readonly kind: 'order'; readonly lines: readonly DraftLine[]; readonly supplier: string }
   | { readonly kind: 'columns'; readonly file: Unnamed };
 
@@ -102,9 +103,15 @@ export function NoteReader({
     setOpen(next);
     if (!isReading) router.push('/dock?read', { scroll: false });
   };
-  const showNote = (note: DeliveryNote, fileName: string, columns: NamedColumns | null) =>
+  const showNote = (
+    note: DeliveryNote,
+    fileName: string,
+    columns: NamedColumns | null,
+    file: Unnamed | null,
+  ) =>
     show({
       kind: 'note',
+      file,
       half: {
         fileName,
         note: { ...note, lines: note.lines.filter((l) => l.status === 'ignored') },
@@ -123,11 +130,16 @@ export function NoteReader({
     if (read.kind === 'refused') return setProblem(read.message);
     if (read.kind === 'columns')
       return show({ kind: 'columns', file: { rows: read.rows, bytes, fileName: file.name } });
-    showNote(read.note, file.name, null);
+    showNote(read.note, file.name, null, {
+      rows: read.rows,
+      bytes,
+      fileName: file.name,
+      supplier: read.note.supplier ?? '',
+    });
   };
   const takeNamed = async (file: Unnamed, named: NamedColumns, supplier: string) => {
     const read = await readBytes(file.bytes, file.fileName, { ...help, supplier, columns: named.saved });
-    if (read.kind === 'read') showNote(read.note, file.fileName, named);
+    if (read.kind === 'read') showNote(read.note, file.fileName, named, file);
     else setProblem(read.kind === 'refused' ? read.message : 'Nothing could be read that way.');
   };
   const takeDemo = async () => {
@@ -140,7 +152,7 @@ export function NoteReader({
     const { readTypedLines } = await import('@/core/dock/read-typed');
     const note = readTypedLines(text, { today, gramsPerStem: help.gramsPerStem });
     if (as === 'order') show({ kind: 'order', lines: draftOf(note, today), supplier: '' });
-    else showNote(note, 'typed here', null);
+    else showNote(note, 'typed here', null, null);
   };
   const close = () => {
     dropHalfDone(HALF_READ);
@@ -158,11 +170,14 @@ export function NoteReader({
         )}
         {open.kind === 'note' && (
           <NotePreview
-            key={open.half.fileName}
+            key={`${open.half.fileName} ${open.half.columns === null}`}
             start={open.half}
             expected={expected}
             today={today}
             onClose={close}
+            onColumns={
+              open.file === null ? null : () => open.file && show({ kind: 'columns', file: open.file })
+            }
           />
         )}
         {open.kind === 'order' && (
@@ -172,6 +187,7 @@ export function NoteReader({
           <ColumnChooser
             rows={open.file.rows}
             fileName={open.file.fileName}
+            supplier={open.file.supplier ?? ''}
             onChosen={(named, supplier) => void takeNamed(open.file, named, supplier)}
             onClose={close}
           />
@@ -196,7 +212,11 @@ export function NoteReader({
       <strong>Van at the door?</strong>
       {left && (
         <p className={css.left}>
-          <button type="button" className="plain" onClick={() => show({ kind: 'note', half: left })}>
+          <button
+            type="button"
+            className="plain"
+            onClick={() => show({ kind: 'note', half: left, file: null })}
+          >
             Go on with {left.deliveryRef || left.fileName}, {left.lines.length} lines, not booked in yet
           </button>
         </p>
