@@ -104,6 +104,19 @@ export async function maybeClaim(
   return trx('claim').where({ id }).first('id', 'state');
 }
 
+/** Claims of a lot that are not settled, but those for what was short: these stems are claimed already. */
+export async function manyStandingClaims(
+  trx: Trx,
+  lotId: string,
+): Promise<{ readonly number: number; readonly kind: string }[]> {
+  return trx('claim')
+    .where({ lot_id: lotId })
+    .whereIn('state', ['open', 'sent', 'credited'])
+    .whereNot('kind', 'short')
+    .orderBy('number')
+    .select('number', 'kind');
+}
+
 export interface NewClaim {
   readonly lotId: string;
   readonly deliveryId: string;

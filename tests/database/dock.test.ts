@@ -47,7 +47,10 @@ async function does(name: DeedName, body: object, key: string = crypto.randomUUI
 }
 const newest = async () => (await shop.inside((trx) => manyNewestEntries(trx, 1)))[0] ?? { id: 0, words: '' };
 async function takesBack(): Promise<void> {
-  const { id } = await newest();
+  const standing = (await shop.inside((trx) => manyNewestEntries(trx, 10))).find(
+    (e) => e.corrects === null && !e.corrected,
+  );
+  const id = standing?.id ?? 0;
   await shop.inside((trx) => takeBack({ trx, deed: shop.deed(), me: {} } as DeedContext, id));
 }
 const lotOf = async (id: string): Promise<LotRow> => {
@@ -186,6 +189,9 @@ test('what is decided is claimed where it costs, and unclaimed when it is taken 
   ).toBe('done');
   const claim = async () => (await shop.inside((trx) => manyClaims(trx, 50))).find((c) => c.lotId === id);
   expect(await claim()).toMatchObject({ stems: 40, value: 3, words: 'kept at 25 % less: warm box' });
+  await does('flaw', { lotId: id, kind: 'broken', seen: 4, sample: 20 });
+  expect(await does('claim', { lotId: id, kind: 'broken' })).toMatch(/Claim \d+ of lot \d+ stands/);
+  await takesBack();
   await takesBack();
   expect(await claim()).toBeUndefined();
   expect(await does('decide', { lotId: id, decision: 'refused', because: 'grey mould all through' })).toBe(

@@ -8,6 +8,7 @@ import {
   claimHoursBySupplier,
   insertFlaw,
   manyFlaws,
+  manyStandingClaims,
   moveClaim,
   openClaim,
   setClaimHours,
@@ -62,6 +63,7 @@ const claim = deedKind(v.object({ lotId, kind }), async ({ trx, deed }, asked) =
     asked.kind === 'short' && lot.stemsShort > 0
       ? draftShortClaim(lot.stemsBooked, lot.stemsShort, lot.unitPrice)
       : await draftOf(trx, lot, asked.kind);
+  if (asked.kind !== 'short') await refuseClaimedTwice(trx, lot, false);
   const evidence = await otherEvidence(trx, lot);
   return openClaim(trx, deed, {
     ...draft,
@@ -82,6 +84,21 @@ async function otherEvidence(trx: Trx, lot: LotRow): Promise<string[]> {
     ...(box?.isGrave ? [`box at ${boxC} °C`] : []),
     ...(photos > 0 ? [`${photos} ${photos === 1 ? 'photograph' : 'photographs'}`] : []),
   ];
+}
+
+/**
+ * One stem is not claimed twice: a lot kept for less or sent back is claimed whole, and any claim
+ * but for what was short stands against that.
+ * @throws RefusedError naming the claim that stands
+ */
+export async function refuseClaimedTwice(trx: Trx, lot: LotRow, isOfWhole: boolean): Promise<void> {
+  const [standing] = (await manyStandingClaims(trx, lot.id)).filter(
+    (c) => isOfWhole || c.kind === 'reduced price' || c.kind === 'refused',
+  );
+  if (standing)
+    throw new RefusedError(
+      `Claim ${standing.number} of lot ${lot.number} stands: the same stems are not claimed twice. Nothing was claimed; withdraw that one first.`,
+    );
 }
 
 async function draftOf(trx: Trx, lot: LotRow, kind: FlawKind): Promise<ClaimDraft> {

@@ -85,7 +85,7 @@ export function ColumnChooser({
         first row names the columns, and is no flower
       </label>
       <div className={css.tableWrap}>
-        <table className={css.table}>
+        <table className={`${css.table} ${css.columns}`}>
           <thead>
             <tr>
               {of.map((chosen, i) => (

@@ -14,7 +14,7 @@ import { deedKind, type DeedContext } from '@/server/deeds';
 import { flawKindsIn, planFor, replan } from '@/server/replan';
 import { bookDeeds } from './book-deeds';
 import { count, id, someWords } from './checks';
-import { claimDeeds, claimDueAt } from './claim-deeds';
+import { claimDeeds, claimDueAt, refuseClaimedTwice } from './claim-deeds';
 import { evidenceDeeds } from './evidence-deeds';
 import { loggerDeeds } from './logger-deeds';
 import { BIN_REASONS } from './words';
@@ -142,6 +142,7 @@ const decide = deedKind(
       throw new RefusedError(`Nothing of lot ${lot.number} is left. Nothing was changed.`);
     const asked = PERCENT_OF[decision] ?? percent;
     if (asked === undefined) throw new RefusedError('How much less? Nothing was changed.');
+    if (asked > 0) await refuseClaimedTwice(trx, lot, true);
     const leaving = decision === 'refused' ? lot.stemsLeft : 0;
     await changeLot(trx, lotId, { decision, stems_left: lot.stemsLeft - leaving });
     const claim =

@@ -229,6 +229,12 @@ export function LotLook(props: LookProps) {
         {lot.looked ? 'Look again' : 'Looked at'}: {stage.word}, {droop}
         <kbd>Enter</kbd>
       </button>
+      {outlook && outlook.changes.length > 0 && (
+        <p>
+          <strong>At the bench, for how it came:</strong>{' '}
+          <span className="soft">{outlook.changes.join('; ').toLowerCase()}</span>
+        </p>
+      )}
       <Drawers props={props} advice={advice} />
     </section>
   );

@@ -62,12 +62,6 @@ export function LotMeans({
           ? `; too little of ${lot.supplier} came before to compare.`
           : `; ${outlook.usual}`}
       </p>
-      {outlook.changes.length > 0 && (
-        <p>
-          <strong>At the bench, for how it came:</strong>{' '}
-          <span className="soft">{outlook.changes.join('; ').toLowerCase()}</span>
-        </p>
-      )}
     </section>
   );
 }

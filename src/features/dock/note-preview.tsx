@@ -79,10 +79,12 @@ function Missing({ lines }: { lines: readonly OrderLine[] }) {
 
 function AgainstOrder({
   expected,
+  supplier,
   value,
   onChange,
 }: {
   expected: readonly Expected[];
+  supplier: string;
   value: string | null;
   onChange: (id: string | null) => void;
 }) {
@@ -94,7 +96,7 @@ function AgainstOrder({
         <option value="">none</option>
         {expected.map((e) => (
           <option key={e.id} value={e.id}>
-            {e.orderRef}, {e.supplier}
+            {e.supplier === supplier ? e.orderRef : `${e.orderRef}, ${e.supplier}`}
           </option>
         ))}
       </select>
@@ -208,6 +210,7 @@ export function NotePreview({
         </label>
         <AgainstOrder
           expected={expected}
+          supplier={supplier}
           value={half.expectedId}
           onChange={(expectedId) => set({ expectedId })}
         />
