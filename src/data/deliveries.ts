@@ -144,6 +144,14 @@ export async function unbookDelivery(trx: Trx, deed: Deed, deliveryId: string): 
     throw new RefusedError(
       'Some of it was looked at, put in water or used since. Nothing was changed; take that back first.',
     );
+  const claimed = await trx('claim')
+    .where({ delivery_id: deliveryId })
+    .whereNot('state', 'withdrawn')
+    .first<{ number: number } | undefined>('number');
+  if (claimed)
+    throw new RefusedError(
+      `Claim ${claimed.number} of it stands. Nothing was changed; withdraw that one first.`,
+    );
   await trx('lot')
     .where({ delivery_id: deliveryId })
     .update({ stems_left: 0, version: trx.raw('version + 1') });

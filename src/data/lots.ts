@@ -44,6 +44,8 @@ export interface LotRow {
   readonly decision: DockDecision | null;
   /** ISO date it is set aside for; null when it is for use now. */
   readonly forDay: string | null;
+  /** The lot it was put to; null while it is its own. */
+  readonly mergedInto: string | null;
   readonly inHandBy: string | null;
   readonly inHandByName: string | null;
   readonly inHandAt: Date | null;
@@ -90,6 +92,7 @@ const COLUMNS = {
   stemsShort: 'l.stems_short',
   decision: 'l.decision',
   forDay: 'l.for_day',
+  mergedInto: 'l.merged_into',
   inHandBy: 'l.in_hand_by',
   inHandByName: 'h.name',
   inHandAt: 'l.in_hand_at',
@@ -159,10 +162,15 @@ export async function takeStems(trx: Trx, lotId: string, stems: number): Promise
   return lot;
 }
 
-/** Puts back stems that a correction un-takes. */
+/** Puts back stems that a correction un-takes; a lot that was put to another since, into that one. */
 export async function returnStems(trx: Trx, lotId: string, stems: number): Promise<void> {
   const lot = await oneLotForUpdate(trx, lotId);
-  await changeLot(trx, lotId, { stems_left: lot.stemsLeft + stems });
+  if (lot.mergedInto === null) return changeLot(trx, lotId, { stems_left: lot.stemsLeft + stems });
+  const into = await oneLotForUpdate(trx, lot.mergedInto);
+  await changeLot(trx, into.id, {
+    stems_booked: into.stemsBooked + stems,
+    stems_left: into.stemsLeft + stems,
+  });
 }
 
 /** Bins stems of a lot, with the reason. */

@@ -43,6 +43,7 @@ const lot = (over: Partial<LotRow>): LotRow => ({
   stemsShort: 0,
   decision: null,
   forDay: null,
+  mergedInto: null,
   inHandBy: null,
   inHandByName: null,
   inHandAt: null,

@@ -32,7 +32,11 @@ test('this morning’s van: held against its order, booked, opened, counted, and
   const slip = page.getByRole('region', { name: `Delivery ${ref}` });
   await expect(slip).toBeVisible();
   await expect(page.getByRole('region', { name: 'Expected' }).getByText('due today')).toHaveCount(0);
-  await slip.getByRole('link', { name: /look$/ }).first().click();
+  const first = slip.getByRole('link', { name: /look$/ }).first();
+  const number = (await first.textContent())?.match(/^\d+/)?.[0] ?? '';
+  await first.click();
+  await page.waitForURL(/lot=/);
+  await expect(page.getByRole('region', { name: `Lot ${number}`, exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Demo: open the box' }).click();
   await expect(page.getByText(/stems counted; necks/)).toBeVisible();
   // The line follows the finger before anything is logged.
@@ -164,8 +168,8 @@ test('counted and weighed, measured, photographed, kept for less, claimed with a
   page,
 }) => {
   await signInAs(page, 'Bram');
-  await bookNote(page, 'ALL-10', ['Mimosa,Dawn,4,5']);
-  await openLot(page, /Mimosa ‘Dawn’ 20/);
+  await bookNote(page, 'ALL-10', ['Scabiosa,Dawn,4,5']);
+  await openLot(page, /Scabiosa ‘Dawn’ 20/);
   await page.getByRole('button', { name: 'Count or weigh' }).click();
   await page.getByRole('button', { name: 'One bunch fewer' }).click();
   await page.getByLabel(/weighs, if you/).fill('260');

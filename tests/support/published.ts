@@ -1,4 +1,5 @@
 import { toJsonSchema } from '@valibot/to-json-schema';
+import { benchInputSchema } from '@/core/door/bench-schemas';
 import { arrangementInputSchema, lotInputSchema } from '@/core/door/schemas';
 import { CONSTANTS, MODEL_VERSION } from '@/core/model/constants';
 
@@ -10,6 +11,10 @@ const INPUTS = {
   'predict-arrangement': {
     schema: arrangementInputSchema,
     says: 'Only the last stay has null hours, and it has. Either water or care is given. Draws times stems is at most a million.',
+  },
+  'bench-plan': {
+    schema: benchInputSchema,
+    says: 'Names of hands and pails and ids of lots are each of their own.',
   },
 } as const;
 
@@ -41,6 +46,7 @@ export function publishedDocs(): Record<string, string> {
   return {
     'docs/schemas/predict-lot.json': jsonSchema('predict-lot'),
     'docs/schemas/predict-arrangement.json': jsonSchema('predict-arrangement'),
+    'docs/schemas/bench-plan.json': jsonSchema('bench-plan'),
     'docs/constants.md': constantsTable(),
   };
 }

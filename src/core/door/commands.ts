@@ -9,6 +9,8 @@ import { readLogger } from '../logger/read-logger';
 import { CONSTANTS, MODEL_VERSION } from '../model/constants';
 import { SPECIES } from '../species/species';
 import { predictLot } from '../vase-life/predict-lot';
+import { planBench } from '../bench/plan';
+import { benchInputSchema } from './bench-schemas';
 import { checked } from './check';
 import { arrangementInputSchema, lotInputSchema, sampleSchema } from './schemas';
 
@@ -74,6 +76,11 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     takes: 'file',
     flags: { supplier: 'who sent it, where the file does not say' },
     run: (input, flags = {}) => readNoteOrRefuse(bytesOf(input), flags.supplier),
+  },
+  'bench-plan': {
+    summary: 'who does what when with the lots that wait, and into which pails',
+    takes: 'json',
+    run: (input) => planBench(checked(benchInputSchema, input)),
   },
   'sample-interval': {
     summary: 'the share of a lot that a sample of it supports',

@@ -3,18 +3,19 @@ import { CONSTANT_KEYS, CONSTANTS, type ConstantKey } from '../model/constants';
 import { SPECIES } from '../species/species';
 import { SOLUTION_KEYS } from '../water/solutions';
 
-const between = (low: number, high: number) =>
+export const between = (low: number, high: number) =>
   v.pipe(
     v.number(`must be a number from ${low} to ${high}`),
     v.finite(`must be a number from ${low} to ${high}`),
     v.minValue(low, `must be from ${low} to ${high}`),
     v.maxValue(high, `must be from ${low} to ${high}`),
   );
-const whole = (low: number, high: number) => v.pipe(between(low, high), v.integer('must be a whole number'));
-const oneOf = <const T extends readonly string[]>(options: T) =>
+export const whole = (low: number, high: number) =>
+  v.pipe(between(low, high), v.integer('must be a whole number'));
+export const oneOf = <const T extends readonly string[]>(options: T) =>
   v.picklist(options, `must be one of ${options.join(', ')}`);
 const flag = v.boolean('must be true or false');
-const strict = <T extends v.ObjectEntries>(entries: T) =>
+export const strict = <T extends v.ObjectEntries>(entries: T) =>
   v.strictObject(entries, (issue) =>
     issue.expected === 'never'
       ? 'is not a field of this form'

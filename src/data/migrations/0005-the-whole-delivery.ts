@@ -107,8 +107,7 @@ alter table lot
   add column in_hand_at timestamptz,
   add foreign key (shop_id, merged_into) references lot (shop_id, id),
   add foreign key (shop_id, in_hand_by) references person (shop_id, id),
-  add constraint lot_merged_is_empty check (merged_into is null or stems_left = 0),
-  add constraint lot_refused_is_empty check (decision is distinct from 'refused' or stems_left = 0);
+  add constraint lot_merged_is_empty check (merged_into is null or stems_left = 0);
 alter table delivery add column taken_back_at timestamptz;
 alter table delivery drop constraint delivery_once;
 create unique index delivery_once on delivery (shop_id, supplier, delivery_ref) where taken_back_at is null;

@@ -7,6 +7,7 @@ import { useDeeds } from '@/shell/deeds';
 import type { BenchCard } from './bench-card';
 import css from './bench.module.css';
 import { PailPicker } from './pail-picker';
+import { Said } from '@/shell/said';
 
 /** Longer than the second tap of a double tap takes to follow the first. */
 const SETTLE_MS = 400;
@@ -162,11 +163,7 @@ export function StepCard({
             onLitres={setLitres}
           />
         )}
-        {said && (
-          <p className="said" role="alert">
-            {said}
-          </p>
-        )}
+        <Said isAlert>{said}</Said>
       </div>
       <div>
         <button

@@ -5,6 +5,7 @@ import { v4 } from 'uuid';
 import { useDeeds } from '@/shell/deeds';
 import type { FigureRow } from './figure-rows';
 import css from './desk.module.css';
+import { Said } from '@/shell/said';
 
 /** One figure: ours, its basis, the shop's own, and for a manager the means to change it. */
 export function FigureLine({ row, mayChange }: { row: FigureRow; mayChange: boolean }) {
@@ -82,11 +83,7 @@ export function FigureLine({ row, mayChange }: { row: FigureRow; mayChange: bool
               The product’s again
             </button>
           )}
-          {problem && (
-            <p className="said" role="alert">
-              {problem}
-            </p>
-          )}
+          <Said isAlert>{problem}</Said>
         </form>
       )}
     </li>

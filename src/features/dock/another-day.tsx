@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useDeeds } from '@/shell/deeds';
 import type { LotView } from '@/server/stock';
 import css from './flaws.module.css';
+import { Said } from '@/shell/said';
 
 /** A box that belongs to tomorrow: whether it bears the wait as it is, and the tap that sets it aside. */
 export function AnotherDay({
@@ -46,11 +47,7 @@ export function AnotherDay({
           Set aside for {lot.forDay}: it is for today after all
         </button>
       )}
-      {said && (
-        <p className="said" role="alert">
-          {said}
-        </p>
-      )}
+      <Said isAlert>{said}</Said>
     </div>
   );
 }

@@ -6,6 +6,7 @@ import { Stepper } from '@/shell/stepper';
 import type { LotView } from '@/server/stock';
 import css from './dock.module.css';
 import { BIN_REASONS } from './words';
+import { Said } from '@/shell/said';
 
 /** A lot this one may be put to. */
 export interface Mate {
@@ -89,11 +90,7 @@ export function BinForm({ lot, mates }: { lot: LotView; mates: readonly Mate[] }
           ))}
         </div>
       )}
-      {said && (
-        <p className="said" role="status">
-          {said}
-        </p>
-      )}
+      <Said>{said}</Said>
     </>
   );
 }

@@ -8,6 +8,7 @@ import type { LotView } from '@/server/stock';
 import type { GramsFound } from '@/core/dock/grams';
 import { stemsByWeight } from '@/core/dock/grams';
 import css from './flaws.module.css';
+import { Said } from '@/shell/said';
 
 interface Counting {
   readonly how: 'bunches' | 'stems' | 'weight';
@@ -159,11 +160,7 @@ export function CountForm({ lot, grams }: { lot: LotView; grams: GramsFound | nu
           </button>
         )}
       </div>
-      {said && (
-        <p className="said" role="status">
-          {said}
-        </p>
-      )}
+      <Said>{said}</Said>
     </>
   );
 }

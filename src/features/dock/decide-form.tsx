@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useDeeds } from '@/shell/deeds';
 import type { LotView } from '@/server/stock';
 import css from './flaws.module.css';
+import { Said } from '@/shell/said';
 
 const PERCENTS = [10, 25, 50] as const;
 type Asking = 'less' | 'refuse' | null;
@@ -72,11 +73,7 @@ export function DecideForm({ lot, because }: { lot: LotView; because: string }) 
           Not now
         </button>
       )}
-      {said && (
-        <p className="said" role="alert">
-          {said}
-        </p>
-      )}
+      <Said isAlert>{said}</Said>
     </div>
   );
 }

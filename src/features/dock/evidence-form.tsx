@@ -7,6 +7,7 @@ import { Stepper } from '@/shell/stepper';
 import type { LotView } from '@/server/stock';
 import css from './flaws.module.css';
 import { smallPicture } from './small-picture';
+import { Said } from '@/shell/said';
 
 export interface Evidence {
   readonly boxC: number | null;
@@ -52,11 +53,7 @@ function Thermometer({ lot, place, was }: { lot: LotView; place: 'box' | 'water'
         {was === null ? 'Log' : 'Log anew'}
         <span className="visually-hidden">, {name}</span>
       </button>
-      {problem && (
-        <p className="said" role="alert">
-          {problem}
-        </p>
-      )}
+      <Said isAlert>{problem}</Said>
     </div>
   );
 }
@@ -121,11 +118,7 @@ export function PhotoForm({ lot, evidence }: { lot: LotView; evidence: Evidence 
           e.target.value = '';
         }}
       />
-      {said && (
-        <p className="said" role="status">
-          {said}
-        </p>
-      )}
+      <Said>{said}</Said>
     </>
   );
 }

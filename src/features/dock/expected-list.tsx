@@ -4,6 +4,7 @@ import { findSpecies } from '@/core/species/species';
 import { useDeeds } from '@/shell/deeds';
 import css from './dock.module.css';
 import type { Expected } from './note-preview';
+import { Said } from '@/shell/said';
 
 const whenDue = (dueOn: string, today: string): { words: string; late: boolean } => {
   const days = Math.round((Date.parse(dueOn) - Date.parse(today)) / 86_400_000);
@@ -51,11 +52,7 @@ export function ExpectedList({ expected, today }: { expected: readonly Expected[
           </details>
         );
       })}
-      {said && (
-        <p className="said" role="status">
-          {said}
-        </p>
-      )}
+      <Said>{said}</Said>
     </section>
   );
 }

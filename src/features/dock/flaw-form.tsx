@@ -14,6 +14,7 @@ import { useDeeds } from '@/shell/deeds';
 import { useHalfDone } from '@/shell/kept';
 import { Stepper } from '@/shell/stepper';
 import css from './flaws.module.css';
+import { Said } from '@/shell/said';
 
 const USUAL_SAMPLE = 20;
 /** A count is carried to the whole lot only as far as its sample allows; hence samples in these sizes. */
@@ -167,11 +168,7 @@ export function FlawForm({
           </button>
         </div>
       )}
-      {said && (
-        <p className="said" role="status">
-          {said}
-        </p>
-      )}
+      <Said>{said}</Said>
     </>
   );
 }

@@ -6,6 +6,7 @@ import { useDeeds } from '@/shell/deeds';
 import css from './dock.module.css';
 import { bookedLine, lacking, type DraftLine } from './draft-lines';
 import { Cell, SpeciesCell } from './note-line';
+import { Said } from '@/shell/said';
 
 /** A line of a note that waits or was refused, as the slip shows it. */
 export interface KeptLineView {
@@ -76,11 +77,7 @@ function Waiting({ kept }: { kept: KeptLineView }) {
           Refuse it<span className="visually-hidden">, line {kept.line}</span>
         </button>
       </div>
-      {problem && (
-        <p className="said" role="alert">
-          {problem}
-        </p>
-      )}
+      <Said isAlert>{problem}</Said>
     </details>
   );
 }

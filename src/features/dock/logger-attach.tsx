@@ -5,6 +5,7 @@ import { v4 } from 'uuid';
 import { BrokenContractError } from '@/core/errors';
 import { useDeeds } from '@/shell/deeds';
 import css from './flaws.module.css';
+import { Said } from '@/shell/said';
 
 interface Read {
   readonly csv: string;
@@ -83,11 +84,7 @@ export function LoggerAttach({
           </button>
         </p>
       )}
-      {said && (
-        <p className="said" role="status">
-          {said}
-        </p>
-      )}
+      <Said>{said}</Said>
     </div>
   );
 }

@@ -11,6 +11,7 @@ import css from './dock.module.css';
 import { bookedLine, isDate, keptLine, lacking, type DraftLine } from './draft-lines';
 import { HALF_READ, type HalfRead } from './half-read';
 import { PreviewLines } from './preview-lines';
+import { Said } from '@/shell/said';
 
 const DAY_MS = 86_400_000;
 const KEEP_AFTER_MS = 300;
@@ -232,11 +233,7 @@ export function NotePreview({
       <Missing lines={against?.missing ?? []} />
       <PreviewLines lines={lines} onChange={change} against={against?.lines} />
       <SetAside note={note} />
-      {problem && (
-        <p className="said" role="alert">
-          {problem}
-        </p>
-      )}
+      <Said isAlert>{problem}</Said>
       <div className={css.bookBar}>
         <button
           type="button"

@@ -11,6 +11,7 @@ import { draftOf, type DraftLine } from './draft-lines';
 import { HALF_READ, type HalfRead, type NamedColumns } from './half-read';
 import type { Expected } from './note-preview';
 import { bytesOf, readBytes } from './read-file';
+import { Said } from '@/shell/said';
 
 // The preview and its species list are only wanted once a file is there.
 const Reading = () => <p role="status">Reading the note …</p>;
@@ -163,11 +164,7 @@ export function NoteReader({
   if (open && isReading)
     return (
       <>
-        {problem && (
-          <p className="said" role="alert">
-            {problem}
-          </p>
-        )}
+        <Said isAlert>{problem}</Said>
         {open.kind === 'note' && (
           <NotePreview
             key={`${open.half.fileName} ${open.half.columns === null}`}
@@ -244,11 +241,7 @@ export function NoteReader({
         }}
       />
       <Typed onRead={takeTyped} />
-      {problem && (
-        <p className="said" role="alert">
-          {problem}
-        </p>
-      )}
+      <Said isAlert>{problem}</Said>
     </div>
   );
 }

@@ -6,6 +6,7 @@ import { useDeeds } from '@/shell/deeds';
 import css from './dock.module.css';
 import { isDate, lackingInOrder, type DraftLine } from './draft-lines';
 import { PreviewLines } from './preview-lines';
+import { Said } from '@/shell/said';
 
 /** What was ordered, line by line as understood, and the day it is to come. */
 export function OrderPreview({
@@ -78,11 +79,7 @@ export function OrderPreview({
         </button>
       </header>
       <PreviewLines lines={lines} onChange={change} isOrder />
-      {problem && (
-        <p className="said" role="alert">
-          {problem}
-        </p>
-      )}
+      <Said isAlert>{problem}</Said>
       <div className={css.bookBar}>
         <button
           type="button"

@@ -16,6 +16,7 @@ import css from './make.module.css';
 import { StockList } from './stock-list';
 import { useForecast } from './use-forecast';
 import { VesselDrawing } from './vessel-drawing';
+import { Said } from '@/shell/said';
 
 /** A name from what is in it, for who types none: its three most numerous kinds. */
 function namedAfter(chosen: readonly { lot: LotView; stems: number }[]): string {
@@ -156,11 +157,7 @@ export function MakeBoard({
           care={care}
           now={now}
         />
-        {problem && (
-          <p className="said" role="alert">
-            {problem}
-          </p>
-        )}
+        <Said isAlert>{problem}</Said>
         <div className={css.makeIt}>
           <label className={css.name}>
             Called

@@ -8,6 +8,7 @@ import { useDeeds } from '@/shell/deeds';
 import { Stepper } from '@/shell/stepper';
 import type { PailView } from './pail-view';
 import css from './pails.module.css';
+import { Said } from '@/shell/said';
 
 const SANITISER_CAUTION =
   'Never near acid, vinegar or flower food: poisonous gas. Gloves, eyes covered, window open; dose as the label says.';
@@ -225,11 +226,7 @@ export function PailInHand({ pail, clean }: { pail: PailView; clean: readonly Pa
           <FillForm pail={pail} act={act} />
         </details>
       )}
-      {said && (
-        <p className="said" role="alert">
-          {said}
-        </p>
-      )}
+      <Said isAlert>{said}</Said>
     </section>
   );
 }

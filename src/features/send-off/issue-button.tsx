@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { useDeeds } from '@/shell/deeds';
+import { Said } from '@/shell/said';
 
 /** Issues the card: from then on it stands as it is. */
 export function IssueButton({ arrangementId, again }: { arrangementId: string; again: boolean }) {
@@ -15,11 +16,7 @@ export function IssueButton({ arrangementId, again }: { arrangementId: string; a
   };
   return (
     <>
-      {problem && (
-        <p className="said" role="alert">
-          {problem}
-        </p>
-      )}
+      <Said isAlert>{problem}</Said>
       <button
         type="button"
         className={again ? 'plain' : 'deed'}

@@ -1,0 +1,270 @@
+import fc from 'fast-check';
+import { COMMANDS } from '../door/commands';
+import { SPECIES, speciesByKey } from '../species/species';
+import { mayShareWater } from '../protocol/compose';
+import { drinkWish } from '../protocol/steps';
+import { boundStemDays, leastAssignment } from './bound';
+import { improvedOrders } from './improve';
+import { jobOf } from './jobs';
+import { intoPails } from './pails';
+import { bestSchedule, planBench, type BenchPlan } from './plan';
+import { whoMay, type Means } from './schedule';
+import type { BenchInput, Hands, Job, Schedule, WaitingLot } from './types';
+
+const lot = (id: string, species: string, stems: number, over: Partial<WaitingLot> = {}): WaitingLot => ({
+  id,
+  species,
+  stems,
+  unitPrice: 0.5,
+  stage: 0.2,
+  droop: 'firm',
+  packing: 'dry box',
+  agedDays: 1,
+  flaws: [],
+  ...over,
+});
+
+/** A made-up job: pieces of work with waits between, and a loss that grows with the hours. */
+const jobArb = fc
+  .record({
+    stems: fc.integer({ min: 5, max: 100 }),
+    pieces: fc.array(
+      fc.record({
+        handsS: fc.integer({ min: 60, max: 1800 }),
+        waitS: fc.constantFrom(0, 0, 600, 1200),
+        isDip: fc.boolean(),
+      }),
+      { minLength: 1, maxLength: 2 },
+    ),
+    slope: fc.double({ min: 0.01, max: 1, noNaN: true }),
+    bend: fc.double({ min: 1, max: 2, noNaN: true }),
+  })
+  .map(({ stems, pieces, slope, bend }): Job => ({
+    lot: lot('made up', 'rose', stems),
+    pieces: pieces.map((p, i) => ({
+      titles: [],
+      handsS: p.handsS,
+      skill: p.isDip ? 'hot water' : null,
+      usesKettle: p.isDip,
+      waitS: i === pieces.length - 1 ? 0 : p.waitS,
+    })),
+    lossDays: (dryS) => slope * (dryS / 3600) ** bend,
+    isWet: false,
+  }));
+const HANDS: readonly Hands[] = [
+  { name: 'Wen', skills: ['hot water'] },
+  { name: 'Bram', skills: [] },
+  { name: 'Tove', skills: ['hot water'] },
+];
+const means = (hands: number): Means => ({ hands: HANDS.slice(0, hands), kettleReadyS: 360 });
+
+/** The least stem-days of all: every next piece of every lot with every hand, given up where it cannot win. */
+function exactStemDays(jobs: readonly Job[], { hands, kettleReadyS }: Means, atMost: number): number {
+  let best = atMost;
+  const restOf = (job: Job, from: number): number =>
+    job.pieces.slice(from).reduce((s, p) => s + p.handsS + p.waitS, 0);
+  const go = (next: number[], ready: number[], free: number[], kettle: number): void => {
+    const least = jobs.reduce(
+      (sum, job, j) => sum + job.lot.stems * job.lossDays((ready[j] ?? 0) + restOf(job, next[j] ?? 0)),
+      0,
+    );
+    if (least >= best - 1e-9) return;
+    if (jobs.every((job, j) => next[j] === job.pieces.length)) {
+      best = least;
+      return;
+    }
+    for (const [j, job] of jobs.entries()) {
+      const piece = job.pieces[next[j] ?? 0];
+      if (!piece) continue;
+      for (const [h, may] of whoMay(hands, piece.skill).entries()) {
+        if (!may) continue;
+        const start = Math.max(ready[j] ?? 0, free[h] ?? 0, piece.usesKettle ? kettle : 0);
+        const end = start + piece.handsS;
+        go(
+          next.map((n, i) => (i === j ? n + 1 : n)),
+          ready.map((r, i) => (i === j ? end + piece.waitS : r)),
+          free.map((f, i) => (i === h ? end : f)),
+          piece.usesKettle ? end : kettle,
+        );
+      }
+    }
+  };
+  go(
+    jobs.map(() => 0),
+    jobs.map(() => 0),
+    hands.map(() => 0),
+    kettleReadyS,
+  );
+  return best;
+}
+
+function best(jobs: readonly Job[], hands: number, tries = 3000): Schedule {
+  const kettle = { boilMinutes: 6 };
+  const input: BenchInput = { hands: HANDS.slice(0, hands), kettle, pails: [], lots: [], seed: 1, tries };
+  return bestSchedule(input, jobs);
+}
+
+test('on mornings small enough to try every plan, ours is within 2 % or half a stem-day of the best', () => {
+  fc.assert(
+    fc.property(fc.array(jobArb, { minLength: 2, maxLength: 4 }), fc.constantFrom(1, 2), (jobs, hands) => {
+      const found = best(jobs, hands).stemDays;
+      const exact = exactStemDays(jobs, means(hands), found + 1e-6);
+      expect(found - exact).toBeLessThanOrEqual(Math.max(0.5, 0.02 * exact));
+      expect(boundStemDays(jobs, hands, 360)).toBeLessThanOrEqual(exact + 1e-6);
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test('no plan has a hand, a lot or the kettle in two places, works out of turn, or leaves a lot out', () => {
+  fc.assert(
+    fc.property(
+      fc.array(jobArb, { minLength: 1, maxLength: 12 }),
+      fc.constantFrom(1, 2, 3),
+      (jobs, hands) => {
+        const { slots } = best(jobs, hands, 300);
+        expect(slots).toHaveLength(jobs.reduce((n, j) => n + j.pieces.length, 0));
+        for (const [i, a] of slots.entries()) {
+          const work = jobs[a.job]?.pieces[a.piece];
+          expect(whoMay(HANDS.slice(0, hands), work?.skill ?? null)[a.hand]).toBe(true);
+          if (work?.usesKettle) expect(a.startS).toBeGreaterThanOrEqual(360);
+          for (const b of slots.slice(i + 1)) {
+            const apart = a.endS <= b.startS || b.endS <= a.startS;
+            const other = jobs[b.job]?.pieces[b.piece];
+            if (a.hand === b.hand || a.job === b.job || (work?.usesKettle && other?.usesKettle))
+              expect(apart).toBe(true);
+            if (a.job === b.job && a.piece < b.piece)
+              expect(b.startS).toBeGreaterThanOrEqual(a.endS + (work?.waitS ?? 0));
+          }
+        }
+      },
+    ),
+    { numRuns: 60 },
+  );
+});
+
+test('another pair of hands never makes a plan worse, and more tries never do', () => {
+  fc.assert(
+    fc.property(fc.array(jobArb, { minLength: 1, maxLength: 8 }), (jobs) => {
+      const [one, two, three] = [1, 2, 3].map((n) => best(jobs, n, 200).stemDays);
+      expect(two).toBeLessThanOrEqual((one ?? 0) + 1e-9);
+      expect(three).toBeLessThanOrEqual((two ?? 0) + 1e-9);
+      const found = [...improvedOrders(jobs, means(2), 4, 800)].map((f) => f.schedule.stemDays);
+      expect(found).toEqual([...found].sort((a, b) => b - a));
+    }),
+    { numRuns: 40 },
+  );
+});
+
+test('the least assignment is that of every permutation', () => {
+  const permutations = (n: number): number[][] =>
+    n === 0
+      ? [[]]
+      : permutations(n - 1).flatMap((p) =>
+          p.concat(n - 1).map((_, i) => [...p.slice(0, i), n - 1, ...p.slice(i)]),
+        );
+  const table = fc.array(fc.array(fc.integer({ min: 0, max: 50 }), { minLength: 5, maxLength: 5 }), {
+    minLength: 5,
+    maxLength: 5,
+  });
+  fc.assert(
+    fc.property(table, (cost) => {
+      const sums = permutations(5).map((p) => p.reduce((s, c, r) => s + (cost[r]?.[c] ?? 0), 0));
+      expect(leastAssignment(cost)).toBe(Math.min(...sums));
+    }),
+  );
+});
+
+test('by the model an hour dry costs a thirsty stem more than a patient one, and never gives life back', () => {
+  const jobs = new Map(SPECIES.map(({ key }) => [key, jobOf(lot('1', key, 20), true, 1)]));
+  const loss = (key: string, hours: number): number => jobs.get(key)?.lossDays(hours * 3600) ?? NaN;
+  for (const { key } of SPECIES) {
+    const curve = [0, 0.5, 1, 3, 6, 12, 14].map((h) => loss(key, h));
+    expect(curve[0]).toBe(0);
+    expect(curve).toEqual([...curve].sort((a, b) => a - b));
+  }
+  expect(loss('hydrangea', 6)).toBeGreaterThan(loss('statice', 6));
+  expect(jobOf(lot('1', 'rose', 20, { packing: 'wet pack' }), true, 1).lossDays(8 * 3600)).toBe(0);
+});
+
+test('without a kettle nothing is dipped; with one it is put on in time, and only whoever may does it', () => {
+  const input: BenchInput = {
+    hands: HANDS.slice(0, 2),
+    kettle: { boilMinutes: 6 },
+    pails: [],
+    lots: [lot('h', 'hydrangea', 20), lot('r', 'rose', 60), lot('c', 'carnation', 100)],
+    seed: 1,
+    tries: 500,
+  };
+  const withKettle = planBench(input);
+  const dips = withKettle.assignment.filter((a) => a.kettle);
+  expect(dips.length).toBeGreaterThan(0);
+  expect(dips.every((d) => d.hands === 'Wen')).toBe(true);
+  expect((withKettle.kettleOnMin ?? 0) + 6).toBeLessThanOrEqual(dips[0]?.fromMin ?? 0);
+  const without = planBench({ ...input, kettle: null });
+  expect(without.assignment.some((a) => a.kettle)).toBe(false);
+  expect(without.kettleOnMin).toBeNull();
+  expect(new Set(without.lots.map((l) => l.lot))).toEqual(new Set(['h', 'r', 'c']));
+});
+
+test('pails hold no more than they do, and nothing stands with what it may not', () => {
+  const pail = fc.record({ litres: fc.constantFrom(7, 12), heightCm: fc.constantFrom(24, 36) });
+  const some = fc.array(
+    fc.record({
+      species: fc.constantFrom(...SPECIES.map((s) => s.key)),
+      stems: fc.integer({ min: 1, max: 150 }),
+    }),
+    { minLength: 1, maxLength: 12 },
+  );
+  fc.assert(
+    fc.property(some, fc.array(pail, { maxLength: 20 }), (of, sizes) => {
+      const lots = of.map((o, i) => lot(`L${i}`, o.species, o.stems));
+      const pails = sizes.map((p, i) => ({ ...p, name: `P${i}` }));
+      const { shares, without } = intoPails(lots, pails);
+      for (const l of lots) {
+        const placed = [...shares, ...without].filter((s) => s.lot === l.id).reduce((n, s) => n + s.stems, 0);
+        expect(placed).toBe(l.stems);
+      }
+      for (const p of pails) {
+        const inIt = shares.filter((s) => s.pail === p.name);
+        const speciesOf = (id: string) => speciesByKey(lots.find((l) => l.id === id)?.species ?? '');
+        const used = inIt.reduce(
+          (sum, s) =>
+            sum + s.stems / Math.max(1, Math.floor((p.litres / 10) * 50 * (6 / speciesOf(s.lot).stemMm))),
+          0,
+        );
+        expect(used).toBeLessThanOrEqual(1 + 1e-6);
+        for (const a of inIt)
+          for (const b of inIt) {
+            const [x, y] = [speciesOf(a.lot), speciesOf(b.lot)];
+            if (x.key === y.key) continue;
+            expect([x.sap, y.sap]).toEqual(['none', 'none']);
+            const wish = (s: typeof x) =>
+              drinkWish({ species: s, stage: 0.2, droop: 'firm', packing: '', hoursDry: 0 });
+            expect(mayShareWater(wish(x), wish(y))).toBe(true);
+          }
+      }
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test('the door plans a morning, tells what it saves, and names every field that is wrong', () => {
+  const plan = COMMANDS['bench-plan']?.run({
+    hands: [{ name: 'Wen', skills: ['hot water'] }, { name: 'Bram' }],
+    kettle: { boilMinutes: 5 },
+    pails: [{ name: '1', litres: 12, heightCm: 36 }],
+    lots: [
+      { id: 'a', species: 'carnation', stems: 200, unitPrice: 0.3 },
+      { id: 'b', species: 'hydrangea', stems: 10, unitPrice: 2.4 },
+    ],
+  }) as BenchPlan;
+  expect(plan.objective.stemDays).toBeGreaterThanOrEqual(plan.bound.stemDays - 1e-9);
+  expect(plan.saved.stemDays).toBeGreaterThanOrEqual(0);
+  expect(() =>
+    COMMANDS['bench-plan']?.run({ hands: [], lots: [{ id: '', species: 'rosa', stems: 0 }] }),
+  ).toThrow(/hands.*lots\[0\]\.id.*lots\[0\]\.species.*lots\[0\]\.stems/s);
+  expect(COMMANDS['bench-plan']?.run({ hands: [{ name: 'Wen' }], lots: [] })).toMatchObject({
+    objective: { stemDays: 0, finishMin: 0 },
+  });
+});

@@ -1,0 +1,120 @@
+import { composeProtocol } from '../protocol/compose';
+import type { ProtocolStep, StepKind } from '../protocol/types';
+import { speciesByKey } from '../species/species';
+import { isWetPacked } from '../vase-life/journey';
+import { forecastInputOf } from '../vase-life/lot-history';
+import { predictLot } from '../vase-life/predict-lot';
+import type { Job, Piece, WaitingLot } from './types';
+
+/** Seconds of hands a stem; those the trade's accounts give, the rest estimates. */
+const SECONDS_A_STEM: Partial<Record<StepKind, number>> = {
+  unpack: 1,
+  discard: 2,
+  rinse: 1,
+  strip: 4,
+  thorns: 3,
+  cut: 2,
+  'fill-stem': 12,
+  'sap-dab': 3,
+  'de-pollen': 4,
+  'quick-dip': 1,
+  'lift-florets': 5,
+  wrap: 1,
+  grid: 2,
+  plunge: 0.5,
+  'sap-soak': 0.5,
+  drink: 0.5,
+};
+const DIP_BATCH = 10;
+const DIP_BATCH_S = 30;
+export const HOT_WATER_SKILL = 'hot water';
+
+/** Dry hours at which the model is asked; between them the loss is a straight line. */
+const DRY_HOURS = [0, 1, 2, 3, 4, 6, 8, 12] as const;
+const LAST_HOUR = 12;
+const DRAWS = 120;
+const BENCH = { tempC: 18, humidityPct: 60, litHours: 12 } as const;
+
+function handsSecondsOf(step: ProtocolStep, stems: number): number {
+  if (step.kind === 'hot-dip') return Math.ceil(stems / DIP_BATCH) * DIP_BATCH_S;
+  return stems * (SECONDS_A_STEM[step.kind] ?? 0);
+}
+
+/**
+ * The work on a lot until it stands in water, in pieces: a new one begins after a wait, and where
+ * another skill or the kettle is needed. Without a kettle nothing is dipped.
+ */
+export function piecesOf(steps: readonly ProtocolStep[], stems: number, hasKettle: boolean): Piece[] {
+  const pieces: Piece[] = [];
+  for (const step of steps) {
+    const isDip = step.kind === 'hot-dip';
+    const isHotTap = isDip && step.because === 'state';
+    const usesKettle = isDip && !isHotTap;
+    if (usesKettle && !hasKettle) continue;
+    const skill = isDip ? HOT_WATER_SKILL : null;
+    const waitS = step.pail !== null || usesKettle ? 0 : step.waitSeconds;
+    const handsS = handsSecondsOf(step, stems);
+    const last = pieces.at(-1);
+    if (last && last.waitS === 0 && last.skill === skill && last.usesKettle === usesKettle)
+      pieces[pieces.length - 1] = {
+        ...last,
+        titles: [...last.titles, step.title],
+        handsS: last.handsS + handsS,
+        waitS,
+      };
+    else pieces.push({ titles: [step.title], handsS, skill, usesKettle, waitS });
+    if (step.pail !== null) break;
+  }
+  return pieces;
+}
+
+/** Days lost by hours dry, from the model: the same stems, watered later, twelve hours on. Never falling. */
+function lossCurve(lot: WaitingLot, seed: number): readonly number[] {
+  const species = speciesByKey(lot.species);
+  const left = DRY_HOURS.map((wetFromHour) => {
+    const input = forecastInputOf(
+      {
+        species,
+        arrival: { agedDays: lot.agedDays, stage: lot.stage, droop: lot.droop },
+        hoursHere: LAST_HOUR,
+        wetFromHour,
+        changedAtHour: null,
+        room: BENCH,
+        bench: BENCH,
+        water: null,
+        wasHotDipped: false,
+        isBare: false,
+        startHourOfDay: 7,
+      },
+      seed,
+      DRAWS,
+    );
+    return predictLot(input).daysLeft.p50;
+  });
+  let worst = 0;
+  return left.map((days) => (worst = Math.max(worst, (left[0] ?? days) - days)));
+}
+
+/** A lot as the planner sees it: its pieces of work, and what each hour dry costs a stem of it. */
+export function jobOf(lot: WaitingLot, hasKettle: boolean, seed: number): Job {
+  const species = speciesByKey(lot.species);
+  const { stage, droop, packing, flaws } = lot;
+  const steps = composeProtocol({ species, stage, droop, packing, hoursDry: 0, flaws });
+  const isWet = isWetPacked(packing);
+  const curve = isWet ? DRY_HOURS.map(() => 0) : lossCurve(lot, seed);
+  return {
+    lot,
+    pieces: piecesOf(steps, lot.stems, hasKettle),
+    lossDays: (dryS) => onCurve(curve, dryS / 3600),
+    isWet,
+  };
+}
+
+/** The curve at an hour; beyond its end it goes on as steeply as it ended. */
+function onCurve(curve: readonly number[], hour: number): number {
+  const after = DRY_HOURS.findIndex((h) => h >= hour);
+  const at = after < 0 ? DRY_HOURS.length - 1 : Math.max(1, after);
+  const [h0 = 0, h1 = 1] = [DRY_HOURS[at - 1], DRY_HOURS[at]];
+  const [y0 = 0, y1 = 0] = [curve[at - 1], curve[at]];
+  return y0 + ((hour - h0) / (h1 - h0)) * (y1 - y0);
+}

@@ -1,0 +1,71 @@
+import type { Hands, Job, Schedule, Slot } from './types';
+
+/** What there is to work with, in the planner's numbers. */
+export interface Means {
+  readonly hands: readonly Hands[];
+  /** Seconds until the kettle boils, put on first. */
+  readonly kettleReadyS: number;
+}
+
+/** The hand that can begin soonest; of those that can, the one that has been free for the shortest. */
+function handFor(freeS: readonly number[], may: readonly boolean[], readyS: number): number {
+  let best = -1;
+  for (let h = 0; h < freeS.length; h++) {
+    if (!may[h]) continue;
+    const [free, bestFree] = [freeS[h] ?? 0, freeS[best] ?? Infinity];
+    const [start, bestStart] = [Math.max(free, readyS), Math.max(bestFree, readyS)];
+    if (best < 0 || start < bestStart || (start === bestStart && free > bestFree)) best = h;
+  }
+  return best;
+}
+
+/** Who may do a piece: whoever has its skill; where nobody has, anybody may, and is told to ask. */
+export function whoMay(hands: readonly Hands[], skill: string | null): boolean[] {
+  const may = hands.map((h) => skill === null || h.skills.includes(skill));
+  return may.some(Boolean) ? may : hands.map(() => true);
+}
+
+/**
+ * The schedule that an order of work gives: each next piece of each named job as soon as its lot,
+ * a pair of hands that may, and the kettle are free. `order` names every job once for each piece.
+ */
+export function scheduleOf(order: readonly number[], jobs: readonly Job[], means: Means): Schedule {
+  const freeS = means.hands.map(() => 0);
+  let kettleFreeS = means.kettleReadyS;
+  const nextPiece = jobs.map(() => 0);
+  const readyS = jobs.map(() => 0);
+  const slots: Slot[] = [];
+  for (const job of order) {
+    const piece = nextPiece[job] ?? 0;
+    const work = jobs[job]?.pieces[piece];
+    if (!work) continue;
+    const earliest = Math.max(readyS[job] ?? 0, work.usesKettle ? kettleFreeS : 0);
+    const hand = handFor(freeS, whoMay(means.hands, work.skill), earliest);
+    const startS = Math.max(freeS[hand] ?? 0, earliest);
+    const endS = startS + work.handsS;
+    freeS[hand] = endS;
+    if (work.usesKettle) kettleFreeS = endS;
+    nextPiece[job] = piece + 1;
+    readyS[job] = endS + work.waitS;
+    slots.push({ job, piece, hand, startS, endS });
+  }
+  return { slots, wetS: readyS, ...costOf(readyS, jobs), finishS: Math.max(0, ...readyS) };
+}
+
+/** Stem-days lost when the jobs come to water at those seconds. */
+export function costOf(wetS: readonly number[], jobs: readonly Job[]): { stemDays: number } {
+  return {
+    stemDays: jobs.reduce((sum, job, i) => sum + job.lot.stems * job.lossDays(wetS[i] ?? 0), 0),
+  };
+}
+
+/** Fewer stem-days first, then an earlier end. */
+export function isBetter(a: Schedule, b: Schedule): boolean {
+  const less = b.stemDays - a.stemDays;
+  return less > 1e-9 || (less > -1e-9 && a.finishS < b.finishS - 1e-9);
+}
+
+/** Every job once for each of its pieces, in the order the jobs are given. */
+export function inTurn(jobs: readonly number[], all: readonly Job[]): number[] {
+  return jobs.flatMap((j) => (all[j]?.pieces ?? []).map(() => j));
+}
