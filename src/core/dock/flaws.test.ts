@@ -1,4 +1,4 @@
-import { claimsCsv, draftClaim } from './claims';
+import { claimsCsv, draftClaim, draftDecisionClaim, draftShortClaim } from './claims';
 import { speciesByKey } from '../species/species';
 import { arrivalHazards } from './hazards';
 import { adviseAtDock, FLAWS, flawInLot, flawInWords, type FlawSeen } from './flaws';
@@ -71,4 +71,27 @@ test('hazards are told as the box is opened: sap, cold, cats, imports', () => {
   expect(of('anthurium', 'island farms by sea and air')).toMatch(/Tropical: never under 1\d °C.*Imported/);
   expect(of('lily-oriental')).toMatch(/Deadly to cats/);
   expect(of('statice', 'glasshouse by road')).toBe('');
+});
+
+test('what is short and what is kept for less are claimed at the price paid, all of it and no more', () => {
+  expect(draftShortClaim(140, 20, 0.62)).toMatchObject({ stems: 20, value: 12.4 });
+  expect(draftShortClaim(140, 20, null).value).toBeNull();
+  expect(draftDecisionClaim(25, 160, 0.62, 'warm box')).toEqual({
+    stems: 160,
+    value: 24.8,
+    words: 'kept at 25 % less: warm box',
+  });
+  expect(draftDecisionClaim(100, 160, 0.62, 'x'.repeat(400))).toMatchObject({ value: 99.2 });
+  expect(draftDecisionClaim(100, 160, 0.62, 'x'.repeat(400)).words).toHaveLength(300);
+});
+
+test('a count that is short is claimed, a warm box asks for less, and mould goes before both', () => {
+  const lot = { droop: 'firm', daysLeftP50: 9 } as const;
+  expect(adviseAtDock({ ...lot, flaws: [], stemsShort: 20 })).toEqual({
+    advice: 'claim',
+    because: '20 stems short of the note',
+  });
+  expect(adviseAtDock({ ...lot, flaws: [], measured: ['box at 19 °C'] }).advice).toBe('reduced price');
+  const mouldy = adviseAtDock({ ...lot, flaws: [counted('grey-mould', 18, 20)], stemsShort: 20 });
+  expect(mouldy.advice).toBe('refuse');
 });
