@@ -18,6 +18,10 @@ test('a messy morning: what was read, guessed and to be decided; what was chosen
   await note.getByText('4 lines of the file set aside').click();
   await expect(note.getByText('a total, compared with the lines')).toBeVisible();
   await expectNothingSerious(page);
+  // On a phone nothing runs off its side.
+  await page.setViewportSize({ width: 360, height: 780 });
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(360);
+  await page.setViewportSize({ width: 1280, height: 800 });
 
   const book = note.getByRole('button', { name: /to decide first|Book in/ });
   await expect(book).toHaveText('2 to decide first');
