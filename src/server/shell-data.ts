@@ -36,9 +36,14 @@ export function dryHoursLeft(lot: LotRow, at: Date): number {
 /** Hours a box set aside must bear dry to be left alone until its day (a night and a morning). */
 const BEARS_A_NIGHT_H = 20;
 
+/** Whether a lot bears the wait till tomorrow as it stands: in water, or dry with a night to spare. */
+export function bearsANight(lot: LotRow, at: Date): boolean {
+  return !standsDry(lot) || dryHoursLeft(lot, at) >= BEARS_A_NIGHT_H;
+}
+
 /** Whether a lot need not be touched today: it is for another day, and bears the wait as it stands. */
 export function canWait(lot: LotRow, at: Date, timeZone: string): boolean {
-  return isForLater(lot, at, timeZone) && (!standsDry(lot) || dryHoursLeft(lot, at) >= BEARS_A_NIGHT_H);
+  return isForLater(lot, at, timeZone) && bearsANight(lot, at);
 }
 
 /** Whether a lot is out of water: in no pail, and not in a pack that holds some. */

@@ -5,7 +5,7 @@ import { bookNote, expectNothingSerious, readNote, signInAs } from '../support/s
 const KEPT_AFTER_MS = 600;
 
 async function openLot(page: Page, name: RegExp): Promise<void> {
-  await page.getByRole('link', { name }).click();
+  await page.getByRole('link', { name }).first().click();
   await page.waitForURL(/lot=/);
 }
 const typed = async (page: Page, lines: string, as: string): Promise<void> => {
@@ -222,21 +222,41 @@ test('a box for tomorrow is set aside, and a label that is scanned opens its lot
   page,
 }) => {
   await signInAs(page, 'Tove');
-  await bookNote(page, 'DAY-1', ['Carnation,Groyne,2,20']);
-  await openLot(page, /Carnation ‘Groyne’ 40/);
+  await bookNote(page, 'DAY-3', ['Carnation,Spile,2,20']);
+  await openLot(page, /Carnation ‘Spile’ 40/);
   await page.getByRole('button', { name: 'Another day' }).click();
   await page.getByRole('button', { name: 'Set it aside for tomorrow' }).click();
-  const row = page.getByRole('link', { name: /Carnation ‘Groyne’/ });
+  const row = page
+    .getByRole('region', { name: 'Delivery DAY-3' })
+    .getByRole('link', { name: /Carnation ‘Spile’/ });
   await expect(row).toContainText('for 11-25');
   const number = (await row.textContent())?.match(/^\d+/)?.[0] ?? '';
-  await page.getByRole('link', { name: 'Labels of DAY-1' }).click();
+  await page.getByRole('link', { name: 'Labels of DAY-3' }).click();
   await expect(page.getByRole('img', { name: new RegExp(`^Code %L${number}`) })).toBeVisible();
   await expectNothingSerious(page);
   await page.getByRole('button', { name: /scan it/ }).click();
-  await expect(page.getByRole('heading', { name: 'Carnation ‘Groyne’' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Carnation ‘Spile’' })).toBeVisible();
   // Read wrong, it opens nothing; its figures are no shortcuts.
   await page.keyboard.type('%L3Z', { delay: 5 });
   await page.keyboard.press('Enter');
   await expect(page.getByText('That code is none of ours, or was read wrong. Scan it again.')).toBeVisible();
   await expect(page).toHaveURL(/\/dock\?lot=/);
+});
+
+test('what is to be used first at the dock is offered first where arrangements are made', async ({
+  page,
+}) => {
+  await signInAs(page, 'Wen');
+  await page.goto('/make');
+  const stock = page.getByRole('region', { name: 'From stock' }).getByRole('listitem');
+  const last = /^[^’]+’/.exec((await stock.last().textContent()) ?? '')?.[0] ?? '';
+  await page.goto('/dock');
+  await openLot(page, new RegExp(last));
+  await expect(page.getByRole('heading', { name: new RegExp(`^${last}`) })).toBeVisible();
+  await page.getByRole('button', { name: /^Keep or refuse/ }).click();
+  await page.getByRole('button', { name: 'Use first' }).click();
+  await expect(page.getByRole('button', { name: 'Keep or refuse use first' })).toBeVisible();
+  await page.goto('/make');
+  await expect(stock.first()).toContainText(last);
+  await expect(stock.first()).toContainText('use first');
 });

@@ -68,28 +68,29 @@ export function afterFlaws({ flaws = [] }: LotState): ProtocolStep[] {
   ];
 }
 
+const kept = (title: string, reason: string, doneWord: string): ProtocolStep =>
+  step('move', { title, reason, because: 'state', doneWord });
+
 /** Where it is kept, where what was found decides it; null where the species does. */
 export function keepFor({ species, flaws = [] }: LotState): ProtocolStep | null {
+  const warm = (species.chillBelowC ?? 0) > 4 ? 'the tropical shelf' : 'the bench';
   if (flaws.includes('chilled'))
-    return step('move', {
-      title: `To ${(species.chillBelowC ?? 0) > 4 ? 'the tropical shelf' : 'the bench'}, out of draughts: look again tomorrow`,
-      reason: 'Chilling shows late: dark, glassy spots come a day or two after.',
-      because: 'state',
-      doneWord: 'Kept warm',
-    });
+    return kept(
+      `To ${warm}, out of draughts: look again tomorrow`,
+      'Chilling shows late: dark, glassy spots come a day or two after.',
+      'Kept warm',
+    );
   if (flaws.includes('blown'))
-    return step('move', {
-      title: 'To the shop floor, to sell today',
-      reason: 'Fully open has little left to give: today’s flower.',
-      because: 'state',
-      doneWord: 'On the floor',
-    });
+    return kept(
+      'To the shop floor, to sell today',
+      'Fully open has little left to give: today’s flower.',
+      'On the floor',
+    );
   if (flaws.includes('too-tight'))
-    return step('move', {
-      title: 'To the shop floor, in light and warmth, to open',
-      reason: 'Too tight to open in the cold: warmth and light bring it on, if anything does.',
-      because: 'state',
-      doneWord: 'Set to open',
-    });
+    return kept(
+      'To the shop floor, in light and warmth, to open',
+      'Too tight to open in the cold: warmth and light bring it on, if anything does.',
+      'Set to open',
+    );
   return null;
 }

@@ -10,12 +10,14 @@ export function AnotherDay({
   lot,
   tomorrow,
   dryHoursLeft,
+  bearsANight,
 }: {
   lot: LotView;
   /** ISO date. */
   tomorrow: string;
   /** Hours it may still stand dry at the bench; null where it stands in water. */
   dryHoursLeft: number | null;
+  bearsANight: boolean;
 }) {
   const { tap } = useDeeds();
   const [said, setSaid] = useState<string | null>(null);
@@ -30,13 +32,13 @@ export function AnotherDay({
   const bears =
     dryHoursLeft === null
       ? 'It stands in water: it can wait.'
-      : dryHoursLeft >= 20
+      : bearsANight
         ? `Boxed in the cold it bears the wait: ${Math.floor(dryHoursLeft)} h dry to spare.`
         : `It does not bear the wait dry: ${Math.max(0, Math.floor(dryHoursLeft))} h to spare. It stays on the bench’s list for its water.`;
   return (
     <div className={css.count}>
       <p className={css.interval}>
-        <span className={dryHoursLeft !== null && dryHoursLeft < 20 ? 'late' : 'soft'}>{bears}</span>
+        <span className={bearsANight ? 'soft' : 'late'}>{bears}</span>
       </p>
       {lot.forDay === null ? (
         <button type="button" className="plain" onClick={() => void set(tomorrow)}>

@@ -12,7 +12,7 @@ import { manyStepsOfLot } from '@/data/steps';
 import { inZone } from '@/server/clock';
 import { flawKindsIn } from '@/server/replan';
 import type { SignedIn } from '@/server/session';
-import { dryHoursLeft, standsDry } from '@/server/shell-data';
+import { bearsANight, dryHoursLeft, standsDry } from '@/server/shell-data';
 import { forecasterOf, lotView, type LotBrief, type LotView } from '@/server/stock';
 import type { LookProps } from './lot-look';
 import { outlooksOf } from './outlooks';
@@ -85,6 +85,7 @@ export async function lookData(
       .map((l) => ({ id: l.id, number: l.number, stems: l.stemsLeft })),
     tomorrow: inZone(new Date(at.getTime() + DAY_MS), me.shop.timeZone).date,
     dryHoursLeft: standsDry(lot) ? dryHoursLeft(lot, at) : null,
+    bearsANight: bearsANight(lot, at),
     alsoInHand: othersHand(view, me, at),
     isDemo: me.shop.demo,
   };

@@ -37,6 +37,8 @@ export interface LookProps {
   readonly mates: readonly Mate[];
   readonly tomorrow: string;
   readonly dryHoursLeft: number | null;
+  /** It bears the wait till tomorrow as it stands. */
+  readonly bearsANight: boolean;
   /** Somebody else who has this box open. */
   readonly alsoInHand: string | null;
   readonly isDemo: boolean;
@@ -118,7 +120,7 @@ function Drawers({ props, advice }: { props: LookProps; advice: DockAdvice | nul
           key: 'day',
           words: 'Another day',
           holds: lot.forDay,
-          inside: <AnotherDay lot={lot} tomorrow={props.tomorrow} dryHoursLeft={props.dryHoursLeft} />,
+          inside: <AnotherDay {...props} />,
         },
       ]}
     />

@@ -1,8 +1,17 @@
 import { inZone } from '@/server/clock';
 import { shopOverrides } from '@/server/own-figures';
 import { inMyShop } from '@/server/session';
-import { lotView, stockNow } from '@/server/stock';
+import { lotView, stockNow, type LotView } from '@/server/stock';
 import { MakeBoard } from './make-board';
+
+/** Past any lot's days: what the dock said to use first stands before the rest, what is for another day behind. */
+const APART_DAYS = 1000;
+
+/** First to fade first, but for what was decided at the dock. */
+function rank(lot: LotView): number {
+  const decided = lot.decision === 'use first' ? -APART_DAYS : lot.forDay === null ? 0 : APART_DAYS;
+  return decided + lot.daysLeft.p50;
+}
 
 /** What goes in, does it get along, how long will it last. */
 export async function MakePage() {
@@ -12,7 +21,7 @@ export async function MakePage() {
     overrides: await shopOverrides(trx),
     date: Date.parse(`${inZone(at, me.shop.timeZone).date}T12:00:00Z`),
   }));
-  const byLife = lots.filter((l) => l.isReady).sort((a, b) => a.daysLeft.p50 - b.daysLeft.p50);
+  const byLife = lots.filter((l) => l.isReady).sort((a, b) => rank(a) - rank(b));
   return (
     <MakeBoard
       lots={byLife}

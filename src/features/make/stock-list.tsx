@@ -38,6 +38,8 @@ export function StockList({ lots, dry, recipe, onTake }: Props) {
                   <span>
                     <strong>{lot.name}</strong>
                     {lot.variety && ` ‘${lot.variety}’`}
+                    {lot.decision === 'use first' && <span className="late"> use first</span>}
+                    {lot.forDay && <span className="soft"> for {lot.forDay}</span>}
                   </span>
                   <span className="soft">
                     {lot.stemsLeft - taken} in pail {lot.pail}
