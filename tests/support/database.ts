@@ -8,6 +8,8 @@ import type { Deed } from '@/data/record';
 import { loadDemo } from '@/demo/load';
 
 const SERVER = process.env.HUSH_PAIL_TEST_DATABASE;
+// A database of its own with eight weeks of vans takes a busy machine over Jest's five seconds.
+jest.setTimeout(60_000);
 const AT = new Date('2026-11-24T06:50:00Z');
 
 export interface TestShop {
