@@ -1,6 +1,7 @@
 /** The command line of the core: JSON on stdin, JSON on stdout, one line per problem on stderr. */
 import { readFileSync } from 'node:fs';
 import { COMMANDS, type Command } from '../src/core/door/commands';
+import { loadSolver } from '../src/workers/solver';
 import { BrokenContractError } from '../src/core/errors';
 
 function help(): string {
@@ -56,7 +57,9 @@ try {
   const flags = flagsFor(command, process.argv.slice(3));
   const bytes = command.takes === 'nothing' ? new Uint8Array() : new Uint8Array(readFileSync(0));
   const input = command.takes === 'json' ? parse(new TextDecoder().decode(bytes)) : bytes;
-  process.stdout.write(`${JSON.stringify(command.run(input, flags))}\n`);
+  process.stdout.write(
+    `${JSON.stringify(command.run(input, flags, name === 'bench-plan' ? await loadSolver() : null))}\n`,
+  );
 } catch (error) {
   if (error instanceof BrokenContractError) refuse(error.problems.map((p) => `${p.field}: ${p.message}`));
   throw error;

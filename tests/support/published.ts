@@ -1,5 +1,5 @@
 import { toJsonSchema } from '@valibot/to-json-schema';
-import { benchInputSchema } from '@/core/door/bench-schemas';
+import { benchInputSchema, protocolInputSchema } from '@/core/door/bench-schemas';
 import { arrangementInputSchema, lotInputSchema } from '@/core/door/schemas';
 import { CONSTANTS, MODEL_VERSION } from '@/core/model/constants';
 
@@ -15,6 +15,10 @@ const INPUTS = {
   'bench-plan': {
     schema: benchInputSchema,
     says: 'Names of hands and pails and ids of lots are each of their own.',
+  },
+  protocol: {
+    schema: protocolInputSchema,
+    says: 'What is left out is the default: a sound lot at the stage it should arrive, every default school, a shop that has everything.',
   },
 } as const;
 
@@ -47,6 +51,7 @@ export function publishedDocs(): Record<string, string> {
     'docs/schemas/predict-lot.json': jsonSchema('predict-lot'),
     'docs/schemas/predict-arrangement.json': jsonSchema('predict-arrangement'),
     'docs/schemas/bench-plan.json': jsonSchema('bench-plan'),
+    'docs/schemas/protocol.json': jsonSchema('protocol'),
     'docs/constants.md': constantsTable(),
   };
 }

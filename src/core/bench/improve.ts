@@ -1,11 +1,7 @@
 import { randomStream, type RandomStream } from '../random';
 import { inTurn, isBetter, scheduleOf, type Means } from './schedule';
-import type { Job, Schedule } from './types';
-
-interface Found {
-  readonly order: readonly number[];
-  readonly schedule: Schedule;
-}
+import type { Found } from './settle';
+import type { Job } from './types';
 
 const handsOf = (job: Job): number => job.pieces.reduce((s, p) => s + p.handsS, 0);
 const HOUR_S = 3600;
@@ -43,12 +39,14 @@ function shaken(order: readonly number[], stream: RandomStream): number[] {
  * until none helps, then shaken and again. It yields whenever it has found a better one, so that
  * whoever asked may stop it at any time and have the best so far.
  * @param tries how many schedules may be worked out
+ * @param also orders to start from as well, such as the one that stands
  */
 export function* improvedOrders(
   jobs: readonly Job[],
   means: Means,
   seed: number,
   tries: number,
+  also: readonly (readonly number[])[] = [],
 ): Generator<Found, Found, void> {
   const stream = randomStream(seed, 8);
   let left = tries;
@@ -56,7 +54,7 @@ export function* improvedOrders(
     left--;
     return { order, schedule: scheduleOf(order, jobs, means) };
   };
-  const begun = starts(jobs).map(tried);
+  const begun = [...also, ...starts(jobs)].map(tried);
   let best = begun.reduce((a, b) => (isBetter(b.schedule, a.schedule) ? b : a));
   yield best;
   const n = best.order.length;

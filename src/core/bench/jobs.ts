@@ -1,10 +1,10 @@
 import { composeProtocol } from '../protocol/compose';
-import type { ProtocolStep, StepKind } from '../protocol/types';
+import type { StepKind } from '../protocol/types';
 import { speciesByKey } from '../species/species';
 import { isWetPacked } from '../vase-life/journey';
 import { forecastInputOf } from '../vase-life/lot-history';
 import { predictLot } from '../vase-life/predict-lot';
-import type { Job, Piece, WaitingLot } from './types';
+import type { Job, Piece, WaitingLot, WorkStep } from './types';
 
 /** Seconds of hands a stem; those the trade's accounts give, the rest estimates. */
 const SECONDS_A_STEM: Partial<Record<StepKind, number>> = {
@@ -27,7 +27,8 @@ const SECONDS_A_STEM: Partial<Record<StepKind, number>> = {
 };
 const DIP_BATCH = 10;
 const DIP_BATCH_S = 30;
-export const HOT_WATER_SKILL = 'hot water';
+/** Above it the water comes from a kettle, not from the tap. */
+const TAP_C = 60;
 
 /** Dry hours at which the model is asked; between them the loss is a straight line. */
 const DRY_HOURS = [0, 1, 2, 3, 4, 6, 8, 12] as const;
@@ -35,7 +36,7 @@ const LAST_HOUR = 12;
 const DRAWS = 120;
 const BENCH = { tempC: 18, humidityPct: 60, litHours: 12 } as const;
 
-function handsSecondsOf(step: ProtocolStep, stems: number): number {
+function handsSecondsOf(step: WorkStep, stems: number): number {
   if (step.kind === 'hot-dip') return Math.ceil(stems / DIP_BATCH) * DIP_BATCH_S;
   return stems * (SECONDS_A_STEM[step.kind] ?? 0);
 }
@@ -44,14 +45,12 @@ function handsSecondsOf(step: ProtocolStep, stems: number): number {
  * The work on a lot until it stands in water, in pieces: a new one begins after a wait, and where
  * another skill or the kettle is needed. Without a kettle nothing is dipped.
  */
-export function piecesOf(steps: readonly ProtocolStep[], stems: number, hasKettle: boolean): Piece[] {
+export function piecesOf(steps: readonly WorkStep[], stems: number, hasKettle: boolean): Piece[] {
   const pieces: Piece[] = [];
   for (const step of steps) {
-    const isDip = step.kind === 'hot-dip';
-    const isHotTap = isDip && step.because === 'state';
-    const usesKettle = isDip && !isHotTap;
+    const usesKettle = step.params.kind === 'hot-dip' && step.params.tempC > TAP_C;
     if (usesKettle && !hasKettle) continue;
-    const skill = isDip ? HOT_WATER_SKILL : null;
+    const skill = step.who;
     const waitS = step.pail !== null || usesKettle ? 0 : step.waitSeconds;
     const handsS = handsSecondsOf(step, stems);
     const last = pieces.at(-1);
@@ -99,14 +98,15 @@ function lossCurve(lot: WaitingLot, seed: number): readonly number[] {
 export function jobOf(lot: WaitingLot, hasKettle: boolean, seed: number): Job {
   const species = speciesByKey(lot.species);
   const { stage, droop, packing, flaws } = lot;
-  const steps = composeProtocol({ species, stage, droop, packing, hoursDry: 0, flaws });
-  const isWet = isWetPacked(packing);
+  const steps = lot.steps ?? composeProtocol({ species, stage, droop, packing, hoursDry: 0, flaws });
+  const isWet = lot.isWet ?? isWetPacked(packing);
   const curve = isWet ? DRY_HOURS.map(() => 0) : lossCurve(lot, seed);
   return {
     lot,
     pieces: piecesOf(steps, lot.stems, hasKettle),
     lossDays: (dryS) => onCurve(curve, dryS / 3600),
     isWet,
+    readyInS: lot.readyInS ?? 0,
   };
 }
 

@@ -1,79 +1,80 @@
-import { mayShareWater } from '../protocol/compose';
-import { drinkWish } from '../protocol/steps';
-import type { PailWish } from '../protocol/types';
-import { speciesByKey } from '../species/species';
-import type { BenchPail, WaitingLot } from './types';
+import { packExactly, type SolveMixed } from './pack-exactly';
+import { isDeepEnough, mayStandTogether, pailHolds, standingLots, suits, type Standing } from './pail-fit';
+import type { BenchPail, PailShare, WaitingLot } from './types';
 
-/** Stems of a rose's thickness in ten litres; thinner ones stand closer (estimate from the trade's ranges). */
-const ROSES_IN_TEN_LITRES = 50;
-const ROSE_MM = 6;
-/** From this length on a stem wants a tall pail. */
-const TALL_FROM_CM = 30;
+export type { SolveMixed } from './pack-exactly';
 
-/** Stems of a species that a pail holds. */
-export function pailHolds(litres: number, stemMm: number): number {
-  return Math.max(1, Math.floor((litres / 10) * ROSES_IN_TEN_LITRES * (ROSE_MM / stemMm)));
-}
-
-export interface PailShare {
-  readonly lot: string;
-  readonly pail: string;
-  readonly stems: number;
+export interface Packing {
+  readonly shares: readonly PailShare[];
+  /** Stems for which no pail is left. */
+  readonly without: readonly PailShare[];
 }
 interface Filled {
   readonly pail: BenchPail;
-  readonly wish: PailWish;
-  readonly kind: string;
+  readonly inIt: Standing[];
   /** Share of its room that is left. */
   room: number;
 }
 
+/** First fit, the fullest first: quick, and never far off. */
+function firstFit(lots: readonly Standing[], pails: readonly BenchPail[]): PailShare[] {
+  const free = [...pails].sort((a, b) => b.litres - a.litres);
+  const filled: Filled[] = [];
+  const shares: PailShare[] = [];
+  const byRoom = [...lots].sort((a, b) => b.lot.stems * b.species.stemMm - a.lot.stems * a.species.stemMm);
+  for (const one of byRoom) {
+    let left = one.lot.stems;
+    const roomFor = (p: Filled): number =>
+      Math.floor(p.room * pailHolds(p.pail.litres, one.species.stemMm) + 1e-9);
+    const fits = (p: Filled): boolean =>
+      roomFor(p) >= 1 && p.inIt.every((other) => mayStandTogether(one, other));
+    while (left > 0) {
+      let into = filled
+        .filter(fits)
+        .sort((a, b) => a.room - b.room)
+        .find((p) => roomFor(p) >= left);
+      if (!into) {
+        const best = free.findIndex((p) => isDeepEnough(one, p) && suits(one, p));
+        const at = best >= 0 ? best : free.findIndex((p) => isDeepEnough(one, p));
+        const [pail] = at >= 0 ? free.splice(at, 1) : [];
+        if (pail) filled.push((into = { pail, inIt: [], room: 1 }));
+        else into = filled.find(fits);
+      }
+      if (!into) break;
+      const stems = Math.min(left, roomFor(into));
+      into.room -= stems / pailHolds(into.pail.litres, one.species.stemMm);
+      into.inIt.push(one);
+      shares.push({ lot: one.lot.id, pail: into.pail.name, stems });
+      left -= stems;
+    }
+  }
+  return shares;
+}
+
+const stemsIn = (shares: readonly PailShare[]): number => shares.reduce((n, s) => n + s.stems, 0);
+const pailsIn = (shares: readonly PailShare[]): number => new Set(shares.map((s) => s.pail)).size;
+
 /**
- * Puts lots into pails, the fullest first, with those they get along with; sap that bleeds and stems
- * that hang stand with their own kind alone. What finds no pail is told of.
+ * Puts lots into the fewest pails with those they get along with; sap that bleeds and stems that hang
+ * stand with their own kind alone. A solver for mixed-integer programmes packs them where one is
+ * given and finds better than first fit. What finds no pail is told of.
  */
 export function intoPails(
   lots: readonly WaitingLot[],
   pails: readonly BenchPail[],
-): { readonly shares: readonly PailShare[]; readonly without: readonly PailShare[] } {
-  const free = [...pails].sort((a, b) => b.litres - a.litres);
-  const filled: Filled[] = [];
-  const shares: PailShare[] = [];
-  const without: PailShare[] = [];
-  const wanted = lots
-    .map((lot) => {
-      const species = speciesByKey(lot.species);
-      const { stage, droop, packing, flaws } = lot;
-      const own = drinkWish({ species, stage, droop, packing, hoursDry: 0, flaws });
-      return { lot, species, wish: species.sap === 'none' ? own : { ...own, alone: true } };
-    })
-    .sort((a, b) => b.lot.stems * b.species.stemMm - a.lot.stems * a.species.stemMm);
-  for (const { lot, species, wish } of wanted) {
-    let left = lot.stems;
-    while (left > 0) {
-      const fits = (p: Filled): boolean =>
-        p.room * pailHolds(p.pail.litres, species.stemMm) >= Math.min(left, 1) &&
-        (mayShareWater(p.wish, wish) || (p.kind === lot.species && p.wish.solution === wish.solution));
-      let into = filled
-        .filter(fits)
-        .sort((a, b) => a.room - b.room)
-        .find((p) => p.room * pailHolds(p.pail.litres, species.stemMm) >= left);
-      if (!into) {
-        const at = free.findIndex((p) => wish.depthCm < TALL_FROM_CM || p.heightCm >= wish.depthCm);
-        const [pail] = at >= 0 ? free.splice(at, 1) : [];
-        if (pail) filled.push((into = { pail, wish, kind: lot.species, room: 1 }));
-        else into = filled.find(fits);
-      }
-      const holds = into ? pailHolds(into.pail.litres, species.stemMm) : 0;
-      const stems = into ? Math.min(left, Math.max(0, Math.floor(into.room * holds + 1e-9))) : left;
-      if (!into || stems === 0) {
-        without.push({ lot: lot.id, pail: '', stems: left });
-        break;
-      }
-      into.room -= stems / holds;
-      shares.push({ lot: lot.id, pail: into.pail.name, stems });
-      left -= stems;
-    }
-  }
+  solve: SolveMixed | null = null,
+): Packing {
+  const standing = standingLots(lots);
+  const quick = firstFit(standing, pails);
+  const exact = solve ? packExactly(standing, pails, solve) : null;
+  const isAsGood =
+    exact &&
+    (stemsIn(exact) > stemsIn(quick) ||
+      (stemsIn(exact) === stemsIn(quick) && pailsIn(exact) <= pailsIn(quick)));
+  const shares = isAsGood ? exact : quick;
+  const without = standing.flatMap(({ lot }) => {
+    const left = lot.stems - stemsIn(shares.filter((s) => s.lot === lot.id));
+    return left > 0 ? [{ lot: lot.id, pail: '', stems: left }] : [];
+  });
   return { shares, without };
 }

@@ -1,131 +1,121 @@
-import { speciesByKey } from '../species/species';
 import { boundStemDays } from './bound';
 import { improvedOrders } from './improve';
 import { jobOf } from './jobs';
-import { intoPails, type PailShare } from './pails';
+import { intoPails, type SolveMixed } from './pails';
 import { inTurn, isBetter, scheduleOf, type Means } from './schedule';
-import type { BenchInput, Job, Schedule } from './types';
-
-/** One piece of work as it is told: whose, what, from when to when in minutes from now. */
-export interface PlannedWork {
-  readonly lot: string;
-  readonly hands: string;
-  readonly steps: readonly string[];
-  readonly fromMin: number;
-  readonly toMin: number;
-  readonly kettle: boolean;
-  /** Minutes it then waits by itself. */
-  readonly waitMin: number;
-}
-
-export interface PlannedLot {
-  readonly lot: string;
-  readonly wetAtMin: number;
-  /** Days a stem of it loses by then. */
-  readonly daysLost: number;
-}
-
-export interface BenchPlan {
-  readonly assignment: readonly PlannedWork[];
-  readonly lots: readonly PlannedLot[];
-  readonly pails: readonly PailShare[];
-  readonly withoutPail: readonly PailShare[];
-  readonly objective: { readonly stemDays: number; readonly finishMin: number };
-  /** Stem-days that no plan undercuts. */
-  readonly bound: { readonly stemDays: number };
-  readonly firstComeFirstServed: { readonly stemDays: number; readonly finishMin: number };
-  /** Against first come, first served; money is the share of its life by its price, null without prices. */
-  readonly saved: { readonly stemDays: number; readonly money: number | null };
-  /** Minutes from now to put the kettle on; null when nothing is dipped. */
-  readonly kettleOnMin: number | null;
-}
-
-const minutes = (s: number): number => Math.round((s / 60) * 100) / 100;
-const rounded = (days: number): number => Math.round(days * 1e4) / 1e4;
+import { repaired, settled, type Found } from './settle';
+import { lotsOf, minutes, moneyOf, rounded, workOf, type BenchPlan } from './tell';
+import type { BenchInput, Job } from './types';
 
 function meansOf(input: BenchInput, hands: number): Means {
+  const begun = (input.inHand ?? []).flatMap(({ lot, hands: name }) => {
+    const job = input.lots.findIndex((l) => l.id === lot);
+    const hand = input.hands.findIndex((h) => h.name === name);
+    return job >= 0 && hand >= 0 && hand < hands ? [{ job, hand }] : [];
+  });
   return {
     hands: input.hands.slice(0, hands),
     kettleReadyS: (input.kettle?.boilMinutes ?? 0) * 60,
+    begun,
   };
 }
 
-/** The best that was found for that many hands; never worse than with one pair fewer, whose plan is one of its own. */
-export function bestSchedule(input: BenchInput, jobs: readonly Job[], hands = input.hands.length): Schedule {
-  const search = improvedOrders(jobs, meansOf(input, hands), input.seed, input.tries);
-  let step = search.next();
-  while (!step.done) step = search.next();
-  const found = step.value.schedule;
-  if (hands === 1) return found;
-  const fewer = bestSchedule(input, jobs, hands - 1);
-  return isBetter(fewer, found) ? fewer : found;
-}
-
-/** Money by the share of its life that a stem lost. */
-function moneyOf(schedule: Schedule, jobs: readonly Job[]): number | null {
-  if (jobs.every((j) => j.lot.unitPrice === null)) return null;
-  return jobs.reduce(
-    (sum, { lot, lossDays }, i) =>
-      sum +
-      lot.stems *
-        (lot.unitPrice ?? 0) *
-        (lossDays(schedule.wetS[i] ?? 0) / speciesByKey(lot.species).lifeDays20C),
-    0,
+/** The order that stands, in jobs; null where none is told. */
+function standingOf(input: BenchInput, jobs: readonly Job[]): number[] | null {
+  if (!input.standing) return null;
+  const at = new Map(jobs.map((job, i) => [job.lot.id, i]));
+  return repaired(
+    input.standing.flatMap((id) => at.get(id) ?? []),
+    jobs,
   );
 }
 
 /**
- * Who does what when with the lots that wait: least days of flower life lost (by the model), then
- * the earliest end; which pail each goes into; and what that saves against taking them as they came.
+ * The best that is found for that many hands, better ones told on the way; never worse than with one
+ * pair fewer, whose plan is one of its own.
  */
-export function planBench(input: BenchInput): BenchPlan {
-  const jobs = input.lots.map((lot) => jobOf(lot, input.kettle !== null, input.seed));
+export function* bestOrders(
+  input: BenchInput,
+  jobs: readonly Job[],
+  hands = input.hands.length,
+): Generator<Found, Found, void> {
+  const standing = standingOf(input, jobs);
+  const means = meansOf(input, hands);
+  let best = yield* improvedOrders(jobs, means, input.seed, input.tries, standing ? [standing] : []);
+  // Work in the hands of the last pair cannot be planned without them.
+  if (hands > 1 && meansOf(input, hands - 1).begun?.length === means.begun?.length) {
+    const search = bestOrders({ ...input, tries: Math.ceil(input.tries / 2) }, jobs, hands - 1);
+    let step = search.next();
+    while (!step.done) step = search.next();
+    if (isBetter(step.value.schedule, best.schedule)) {
+      const again = { order: step.value.order, schedule: scheduleOf(step.value.order, jobs, means) };
+      best = isBetter(again.schedule, step.value.schedule) ? again : step.value;
+      yield best;
+    }
+  }
+  if (!standing) return best;
+  return settled({ order: standing, schedule: scheduleOf(standing, jobs, means) }, best, jobs, means);
+}
+
+function told(
+  input: BenchInput,
+  jobs: readonly Job[],
+  { order, schedule }: Found,
+  solve: SolveMixed | null,
+): BenchPlan {
   const means = meansOf(input, input.hands.length);
   const asTheyCame = inTurn(
     jobs.map((_, i) => i),
     jobs,
   );
   const first = scheduleOf(asTheyCame, jobs, means);
-  const found = bestSchedule(input, jobs);
-  const best = isBetter(first, found) ? first : found;
-  const { shares, without } = intoPails(input.lots, input.pails);
-  const [money, firstMoney] = [moneyOf(best, jobs), moneyOf(first, jobs)];
-  const dips = best.slots.filter((s) => jobs[s.job]?.pieces[s.piece]?.usesKettle);
+  const best = isBetter(first, schedule) ? { order: asTheyCame, schedule: first } : { order, schedule };
+  const { shares, without } = intoPails(input.lots, input.pails, solve);
+  const [money, firstMoney] = [moneyOf(best.schedule, jobs), moneyOf(first, jobs)];
+  const dips = best.schedule.slots.filter((s) => jobs[s.job]?.pieces[s.piece]?.usesKettle);
   const boilS = means.kettleReadyS;
   return {
-    assignment: [...best.slots]
-      .sort((a, b) => a.startS - b.startS || a.hand - b.hand)
-      .flatMap((slot) => {
-        const job = jobs[slot.job];
-        const piece = job?.pieces[slot.piece];
-        if (!job || !piece) return [];
-        return [
-          {
-            lot: job.lot.id,
-            hands: input.hands[slot.hand]?.name ?? '',
-            steps: piece.titles,
-            fromMin: minutes(slot.startS),
-            toMin: minutes(slot.endS),
-            kettle: piece.usesKettle,
-            waitMin: minutes(piece.waitS),
-          },
-        ];
-      }),
-    lots: jobs.map((job, i) => ({
-      lot: job.lot.id,
-      wetAtMin: minutes(best.wetS[i] ?? 0),
-      daysLost: rounded(job.lossDays(best.wetS[i] ?? 0)),
-    })),
+    assignment: workOf(best.schedule, jobs, means),
+    lots: lotsOf(best.schedule, jobs),
+    order: best.order.flatMap((job) => jobs[job]?.lot.id ?? []),
     pails: shares,
     withoutPail: without,
-    objective: { stemDays: rounded(best.stemDays), finishMin: minutes(best.finishS) },
+    objective: { stemDays: rounded(best.schedule.stemDays), finishMin: minutes(best.schedule.finishS) },
     bound: { stemDays: rounded(boundStemDays(jobs, input.hands.length, boilS)) },
     firstComeFirstServed: { stemDays: rounded(first.stemDays), finishMin: minutes(first.finishS) },
     saved: {
-      stemDays: rounded(first.stemDays - best.stemDays),
+      stemDays: rounded(first.stemDays - best.schedule.stemDays),
       money: money === null || firstMoney === null ? null : Math.round(100 * (firstMoney - money)) / 100,
     },
     kettleOnMin:
       dips.length === 0 ? null : minutes(Math.max(0, Math.min(...dips.map((s) => s.startS)) - boilS)),
   };
+}
+
+/**
+ * Who does what when with the lots that wait: least days of flower life lost (by the model), then
+ * the earliest end; which pail each goes into; and what that saves against taking them as they came.
+ * Better plans are told as they are found; the last is returned.
+ */
+export function* planInSteps(
+  input: BenchInput,
+  solve: SolveMixed | null = null,
+): Generator<BenchPlan, BenchPlan, void> {
+  const jobs = input.lots.map((lot) => jobOf(lot, input.kettle !== null, input.seed));
+  const search = bestOrders(input, jobs);
+  let step = search.next();
+  // What is told on the way has its pails by first fit: a solver for each would take longer than the search.
+  while (!step.done) {
+    yield told(input, jobs, step.value, null);
+    step = search.next();
+  }
+  return told(input, jobs, step.value, solve);
+}
+
+/** The plan, worked out in one go. */
+export function planBench(input: BenchInput, solve: SolveMixed | null = null): BenchPlan {
+  const steps = planInSteps(input, solve);
+  let step = steps.next();
+  while (!step.done) step = steps.next();
+  return step.value;
 }

@@ -5,6 +5,8 @@ export interface Means {
   readonly hands: readonly Hands[];
   /** Seconds until the kettle boils, put on first. */
   readonly kettleReadyS: number;
+  /** Whose next piece is in whose hands at this moment: done first, and by them. */
+  readonly begun?: readonly { readonly job: number; readonly hand: number }[];
 }
 
 /** The hand that can begin soonest; of those that can, the one that has been free for the shortest. */
@@ -33,14 +35,16 @@ export function scheduleOf(order: readonly number[], jobs: readonly Job[], means
   const freeS = means.hands.map(() => 0);
   let kettleFreeS = means.kettleReadyS;
   const nextPiece = jobs.map(() => 0);
-  const readyS = jobs.map(() => 0);
+  const readyS = jobs.map((job) => job.readyInS ?? 0);
   const slots: Slot[] = [];
-  for (const job of order) {
+  const begun = means.begun ?? [];
+  const turns = [...begun, ...order.map((job) => ({ job, hand: -1 }))];
+  for (const { job, hand: holder } of turns) {
     const piece = nextPiece[job] ?? 0;
     const work = jobs[job]?.pieces[piece];
     if (!work) continue;
     const earliest = Math.max(readyS[job] ?? 0, work.usesKettle ? kettleFreeS : 0);
-    const hand = handFor(freeS, whoMay(means.hands, work.skill), earliest);
+    const hand = holder >= 0 ? holder : handFor(freeS, whoMay(means.hands, work.skill), earliest);
     const startS = Math.max(freeS[hand] ?? 0, earliest);
     const endS = startS + work.handsS;
     freeS[hand] = endS;

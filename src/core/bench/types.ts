@@ -1,4 +1,5 @@
 import type { FlawKind } from '../dock/flaws';
+import type { ProtocolStep } from '../protocol/types';
 import type { Droop } from '../vase-life/types';
 
 /** A pair of hands and what they may do: "hot water" for dips. */
@@ -26,6 +27,26 @@ export interface WaitingLot {
   /** Reference days of its life that are used. */
   readonly agedDays: number;
   readonly flaws: readonly FlawKind[];
+  /** What is left of its protocol; composed from its state where it is not told. */
+  readonly steps?: readonly WorkStep[];
+  /** Seconds until a clock of it that runs has ended. */
+  readonly readyInS?: number;
+  /** It stands in water already. */
+  readonly isWet?: boolean;
+  /** Seconds it still bears dry; what its species bears where it is not told. */
+  readonly bearsDryS?: number;
+  readonly lengthCm?: number | null;
+  /** Lots of one customer's order bear one name. */
+  readonly order?: string | null;
+}
+
+/** As much of a step as a planner needs. */
+export type WorkStep = Pick<ProtocolStep, 'kind' | 'params' | 'title' | 'waitSeconds' | 'pail' | 'who'>;
+
+/** A lot that somebody has in hand: it stays with them until that piece of work is done. */
+export interface InHand {
+  readonly lot: string;
+  readonly hands: string;
 }
 
 export interface BenchInput {
@@ -35,6 +56,9 @@ export interface BenchInput {
   /** Sanitised, ready to fill. */
   readonly pails: readonly BenchPail[];
   readonly lots: readonly WaitingLot[];
+  /** The order of work that stands, a lot once for each of its pieces: kept to, but for what is worth changing. */
+  readonly standing?: readonly string[];
+  readonly inHand?: readonly InHand[];
   readonly seed: number;
   /** Orders tried; more is slower and never worse. */
   readonly tries: number;
@@ -57,6 +81,8 @@ export interface Job {
   readonly lossDays: (dryS: number) => number;
   /** It stands in water as it comes: it may wait and loses nothing. */
   readonly isWet: boolean;
+  /** Seconds before which nothing can be done with it. */
+  readonly readyInS?: number;
 }
 
 /** One piece of work at its time. */
@@ -74,4 +100,11 @@ export interface Schedule {
   readonly wetS: readonly number[];
   readonly stemDays: number;
   readonly finishS: number;
+}
+
+/** So many stems of a lot in a pail. */
+export interface PailShare {
+  readonly lot: string;
+  readonly pail: string;
+  readonly stems: number;
 }

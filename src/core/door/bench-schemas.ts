@@ -1,5 +1,9 @@
 import * as v from 'valibot';
 import { FLAW_KINDS } from '../dock/flaws';
+import { protocolEditsSchema } from '../protocol/edits';
+import { QUESTION_KEYS, questionOf, type QuestionKey } from '../protocol/schools';
+import { NEEDS } from '../protocol/types';
+import { DEFAULT_LIMITS, PURPOSES } from '../protocol/ways';
 import { between, oneOf, seedSchema, speciesKeySchema, strict, whole } from './schemas';
 
 const name = v.pipe(
@@ -24,6 +28,43 @@ const lotSchema = strict({
   packing: v.optional(v.pipe(v.string(), v.maxLength(60)), ''),
   agedDays: v.optional(between(0, 200), 0),
   flaws: v.optional(v.pipe(v.array(oneOf(FLAW_KINDS)), v.maxLength(20)), []),
+  readyInS: v.optional(between(0, 172_800)),
+  isWet: v.optional(v.boolean('must be true or false')),
+  bearsDryS: v.optional(between(-1_000_000, 1_000_000)),
+  lengthCm: v.optional(v.nullable(between(1, 300)), null),
+  order: v.optional(v.nullable(name), null),
+});
+
+/** A house's answer to each question it answers; which answers there are is the question's. */
+export const answersSchema = strict(
+  Object.fromEntries(
+    QUESTION_KEYS.map((key) => [key, v.optional(oneOf(questionOf(key).schools.map((s) => s.key)))]),
+  ) as unknown as Record<QuestionKey, v.OptionalSchema<v.GenericSchema<string>, undefined>>,
+);
+
+export const schoolsSchema = strict({
+  house: v.optional(answersSchema, {}),
+  exceptions: v.optional(v.record(speciesKeySchema, answersSchema), {}),
+});
+
+/** What the protocol of one lot is composed from. */
+export const protocolInputSchema = strict({
+  species: speciesKeySchema,
+  stage: v.optional(between(0, 1.5)),
+  droop: v.optional(oneOf(['firm', 'soft', 'hanging']), 'firm'),
+  packing: v.optional(v.pipe(v.string('must be words'), v.maxLength(60)), ''),
+  hoursDry: v.optional(between(0, 500), 0),
+  flaws: v.optional(v.pipe(v.array(oneOf(FLAW_KINDS)), v.maxLength(20)), []),
+  schools: v.optional(schoolsSchema, { house: {}, exceptions: {} }),
+  purpose: v.optional(oneOf(PURPOSES), 'usual'),
+  eventInDays: v.optional(between(0, 365), 0),
+  /** What the shop has; everything where it is not told. */
+  equipment: v.optional(v.pipe(v.array(oneOf(NEEDS)), v.maxLength(20)), [...NEEDS]),
+  limits: v.optional(
+    strict({ plainDays: between(0.5, 14), foodDays: between(0.5, 14), lilyDays: between(0.5, 14) }),
+    DEFAULT_LIMITS,
+  ),
+  edits: v.optional(protocolEditsSchema, []),
 });
 
 /** What the bench planner is told: hands, kettle, pails, and the lots that wait. */
@@ -49,6 +90,8 @@ export const benchInputSchema = strict({
     ),
     [],
   ),
+  standing: v.optional(v.pipe(v.array(name), v.maxLength(600))),
+  inHand: v.optional(v.pipe(v.array(strict({ lot: name, hands: name })), v.maxLength(8))),
   lots: v.pipe(
     v.array(lotSchema),
     v.maxLength(60, 'takes at most sixty lots'),

@@ -10,7 +10,10 @@ import { CONSTANTS, MODEL_VERSION } from '../model/constants';
 import { SPECIES } from '../species/species';
 import { predictLot } from '../vase-life/predict-lot';
 import { planBench } from '../bench/plan';
-import { benchInputSchema } from './bench-schemas';
+import type { SolveMixed } from '../bench/pails';
+import { comparedWithPlain } from '../protocol/compare';
+import { speciesByKey, idealArrivalStage } from '../species/species';
+import { benchInputSchema, protocolInputSchema } from './bench-schemas';
 import { checked } from './check';
 import { arrangementInputSchema, lotInputSchema, sampleSchema } from './schemas';
 
@@ -21,7 +24,11 @@ export interface Command {
   /** Flags it knows, each with what it means. */
   readonly flags?: Readonly<Record<string, string>>;
   /** Runs on parsed JSON, or on the bytes of a file as they came. */
-  readonly run: (input: unknown, flags?: Readonly<Record<string, string>>) => unknown;
+  readonly run: (
+    input: unknown,
+    flags?: Readonly<Record<string, string>>,
+    solve?: SolveMixed | null,
+  ) => unknown;
 }
 
 const isArrangement = (input: unknown): boolean =>
@@ -80,7 +87,28 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   'bench-plan': {
     summary: 'who does what when with the lots that wait, and into which pails',
     takes: 'json',
-    run: (input) => planBench(checked(benchInputSchema, input)),
+    run: (input, _, solve) => planBench(checked(benchInputSchema, input), solve ?? null),
+  },
+  protocol: {
+    summary: 'one lot’s steps with their reasons, and what differs from its species’ plain ones',
+    takes: 'json',
+    run: (input) => {
+      const {
+        species: key,
+        stage,
+        droop,
+        packing,
+        hoursDry,
+        flaws,
+        ...rest
+      } = checked(protocolInputSchema, input);
+      const species = speciesByKey(key);
+      const { equipment: has, ...ways } = rest;
+      return comparedWithPlain(
+        { species, stage: stage ?? idealArrivalStage(species), droop, packing, hoursDry, flaws },
+        { ...ways, has },
+      );
+    },
   },
   'sample-interval': {
     summary: 'the share of a lot that a sample of it supports',

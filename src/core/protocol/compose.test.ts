@@ -1,6 +1,14 @@
+import fc from 'fast-check';
+import { COMMANDS } from '../door/commands';
+import { FLAW_KINDS } from '../dock/flaws';
 import { SPECIES, idealArrivalStage, speciesByKey } from '../species/species';
-import { composeProtocol } from './compose';
-import type { LotState } from './types';
+import { comparedWithPlain, type Compared } from './compare';
+import { composeProtocol, plainProtocol, protocolOf } from './compose';
+import { protocolEditSchema } from './edits';
+import { checked } from '../door/check';
+import { QUESTIONS, type Schools } from './schools';
+import { NEEDS, type LotState } from './types';
+import { PLAIN_WAYS, PURPOSES, type Ways } from './ways';
 
 const state = (key: string, over: Partial<LotState> = {}): LotState => {
   const species = speciesByKey(key);
@@ -9,69 +17,200 @@ const state = (key: string, over: Partial<LotState> = {}): LotState => {
     stage: idealArrivalStage(species),
     droop: 'firm',
     packing: 'dry box',
-    hoursDry: 10,
+    hoursDry: 0,
     ...over,
   };
 };
-const kinds = (key: string, over?: Partial<LotState>): string[] =>
-  composeProtocol(state(key, over)).map((s) => s.kind);
+const ways = (over: Partial<Ways>): Ways => ({ ...PLAIN_WAYS, ...over });
+const house = (house: Schools['house'], exceptions: Schools['exceptions'] = {}): Ways =>
+  ways({ schools: { house, exceptions } });
+const kinds = (key: string, over?: Partial<LotState>, way?: Ways): string[] =>
+  composeProtocol(state(key, over), way).map((s) => s.kind);
+const find = (key: string, kind: string, over?: Partial<LotState>, way?: Ways) =>
+  composeProtocol(state(key, over), way).find((s) => s.kind === kind);
 
-test('every species in every state has a protocol that ends in water and in a place, each step with its reason', () => {
-  for (const species of SPECIES)
-    for (const droop of ['firm', 'soft', 'hanging'] as const) {
-      const steps = composeProtocol(state(species.key, { droop }));
+/** The opening of each plain protocol, by hand from the handbook: what is done before and as it drinks. */
+const GOLDEN: readonly (readonly [key: string, steps: string])[] = [
+  ['rose', 'unpack strip thorns cut drink look-back guard-petals move recut'],
+  ['carnation', 'unpack strip cut drink look-back mist move recut'],
+  ['daffodil', 'unpack sap-soak drink look-back move recut'],
+  ['hyacinth', 'unpack sap-soak drink look-back move recut'],
+  ['tulip', 'unpack rinse strip cut wrap drink look-back move recut'],
+  ['peony', 'unpack strip cut drink look-back move recut'],
+  ['hydrangea', 'unpack strip cut hot-dip quick-dip drink look-back mist move recut'],
+  ['dahlia', 'unpack strip cut hot-dip drink look-back move recut'],
+  ['amaryllis', 'unpack cut fill-stem wrap drink look-back move recut'],
+  ['gerbera', 'unpack cut grid drink look-back move recut'],
+  ['bird-of-paradise', 'unpack cut plunge lift-florets drink look-back move recut'],
+  ['lily-oriental', 'unpack strip cut drink look-back de-pollen move recut'],
+  ['tweedia', 'unpack strip cut sap-dab sap-soak drink look-back discard move recut'],
+  ['euphorbia', 'unpack strip cut sap-dab sap-soak drink look-back move recut'],
+  ['mimosa', 'unpack strip cut drink look-back wrap move recut'],
+  ['lilac', 'unpack strip cut hot-dip drink look-back move recut'],
+];
+
+test.each(GOLDEN)('%s: %s', (key, steps) => {
+  const misted = speciesByKey(key).mist === 'yes';
+  const got = kinds(key).filter((k) => k !== 'mist' || steps.includes('mist') || !misted);
+  expect(got.join(' ')).toBe(steps);
+});
+
+test('every species in every state, for every purpose, with and without what a shop may have, has steps that can be said', () => {
+  const stateArb = fc.record({
+    species: fc.constantFrom(...SPECIES),
+    stage: fc.constantFrom(0, 0.2, 0.6, 0.9, 1.1),
+    droop: fc.constantFrom('firm' as const, 'soft' as const, 'hanging' as const),
+    packing: fc.constantFrom('dry box', 'wet pack', 'dry box mesh', 'capped'),
+    hoursDry: fc.constantFrom(0, 5, 40),
+    flaws: fc.subarray([...FLAW_KINDS]),
+  });
+  const schools = fc
+    .tuple(...QUESTIONS.map((q) => fc.constantFrom(...q.schools.map((s) => s.key))))
+    .map((picks) => ({
+      house: Object.fromEntries(QUESTIONS.map((q, i) => [q.key, picks[i] ?? ''])),
+      exceptions: {},
+    }));
+  const waysArb = fc.record({
+    schools,
+    has: fc.subarray([...NEEDS]),
+    purpose: fc.constantFrom(...PURPOSES),
+    eventInDays: fc.integer({ min: 0, max: 12 }),
+    limits: fc.constant(PLAIN_WAYS.limits),
+    edits: fc.constant([]),
+  });
+  fc.assert(
+    fc.property(stateArb, waysArb, (lot, way) => {
+      const { steps, leftOut } = protocolOf(lot, way);
       expect(steps[0]?.kind).toBe('unpack');
-      expect(steps.at(-1)?.kind).toBe('move');
-      expect(steps.filter((s) => s.kind === 'drink')).toHaveLength(1);
-      expect(steps.every((s) => s.reason.length > 10 && s.doneWord.length > 0)).toBe(true);
-    }
+      expect(steps.filter((s) => s.kind === 'drink')).toHaveLength(way.purpose === 'dry' ? 0 : 1);
+      for (const s of steps) {
+        expect(s.title.length).toBeGreaterThan(5);
+        expect(s.reason.length).toBeGreaterThan(10);
+        expect(s.doneWord).not.toBe('');
+        expect(s.needs.filter((n) => !way.has.includes(n))).toEqual([]);
+        expect(s.because === 'species').toBe(s.changes.length === 0);
+      }
+      expect(leftOut.every((l) => l.change.says.length > 10)).toBe(true);
+      // Sap runs alone until it has soaked, whatever the house, the shop or the purpose say.
+      const soak = steps.findIndex((s) => s.kind === 'sap-soak');
+      if (lot.species.sap !== 'none' && way.purpose !== 'dry') {
+        expect(soak).toBeGreaterThan(0);
+        expect(soak).toBeLessThan(steps.findIndex((s) => s.kind === 'drink'));
+        expect(steps[soak]?.pail?.alone).toBe(true);
+      }
+      if ((lot.species.chillBelowC ?? 0) > 4)
+        expect(steps.map((s) => s.title).join()).not.toContain('cold room');
+      const { differences } = comparedWithPlain(lot, way);
+      for (const d of differences.filter((x) => x.what !== 'left out'))
+        expect(d.because.length).toBeGreaterThan(0);
+    }),
+    { numRuns: 400 },
+  );
 });
 
-test.each([
-  ['daffodil', ['sap-soak'], ['cut', 'hot-dip', 'strip']],
-  ['hydrangea', ['cut', 'hot-dip', 'quick-dip', 'mist'], []],
-  ['amaryllis', ['fill-stem', 'wrap'], ['strip']],
-  ['bird-of-paradise', ['plunge', 'lift-florets'], ['strip']],
-  ['gerbera', ['grid'], ['strip']],
-  ['tulip', ['rinse', 'strip', 'wrap'], []],
-  ['lily-oriental', ['de-pollen'], []],
-  ['tweedia', ['cut', 'sap-dab', 'sap-soak'], []],
-  ['mimosa', ['wrap'], ['mist']],
-  ['rose', ['thorns'], ['mist']],
-])('%s asks for %j and never for %j', (key, wanted, never) => {
-  const steps = kinds(key);
-  for (const kind of wanted) expect(steps).toContain(kind);
-  for (const kind of never) expect(steps).not.toContain(kind);
+test('a calla loses a sliver, a peony is cut under water, wood is split with secateurs', () => {
+  expect(find('calla', 'cut')?.title).toContain('sliver');
+  expect(find('peony', 'cut')?.title).toContain('under water');
+  expect(find('lilac', 'cut')).toMatchObject({ who: 'secateurs', params: { split: true } });
 });
 
-test('a calla loses a sliver, a peony is cut under water, wood is split', () => {
-  const cut = (key: string): string => composeProtocol(state(key)).find((s) => s.kind === 'cut')?.title ?? '';
-  expect(cut('calla')).toContain('sliver');
-  expect(cut('peony')).toContain('under water');
-  expect(cut('lilac')).toContain('up the middle');
-});
-
-test('mucilage and latex soak before they drink, and alone', () => {
-  for (const key of ['daffodil', 'hyacinth', 'tweedia', 'euphorbia']) {
-    const steps = composeProtocol(state(key));
-    const soak = steps.findIndex((s) => s.kind === 'sap-soak');
-    expect(soak).toBeGreaterThan(0);
-    expect(soak).toBeLessThan(steps.findIndex((s) => s.kind === 'drink'));
-    expect(steps[soak]?.pail?.alone).toBe(true);
-  }
-});
-
-test('a hanging rose is cut under water, warmed, and drinks alone for the night', () => {
-  const steps = composeProtocol(state('rose', { droop: 'hanging' }));
-  expect(steps.find((s) => s.kind === 'hot-dip')).toMatchObject({ because: 'state' });
-  expect(steps.find((s) => s.kind === 'hot-dip')?.caution).toContain('never glass');
-  expect(steps.find((s) => s.kind === 'drink')).toMatchObject({
+test('a hanging rose is boiled, cut under water and drinks cold, deep and alone for the night; soft stems get the hot tap', () => {
+  const rose = composeProtocol(state('rose', { droop: 'hanging' }));
+  const order = rose.map((s) => s.kind);
+  expect(order.indexOf('hot-dip')).toBeLessThan(order.indexOf('cut'));
+  expect(rose.find((s) => s.kind === 'hot-dip')).toMatchObject({
+    because: 'state',
+    who: 'hot water',
+    params: { tempC: 98, seconds: 30, depthCm: 5 },
+  });
+  expect(rose.find((s) => s.kind === 'drink')).toMatchObject({
     waitSeconds: 12 * 3600,
-    pail: { alone: true, depth: 'deep' },
+    pail: { alone: true, depth: 'deep', tempC: 6 },
+  });
+  expect(find('lisianthus', 'hot-dip', { droop: 'hanging' })?.params).toMatchObject({
+    tempC: 50,
+    untilCool: true,
+  });
+  const tap = house({ rescue: 'hot-tap' });
+  expect(find('rose', 'hot-dip', { droop: 'hanging' }, tap)?.params).toMatchObject({ tempC: 50 });
+  expect(kinds('gerbera', { droop: 'hanging' })).toContain('discard');
+  expect(find('hydrangea', 'plunge', { droop: 'hanging' })?.params).toMatchObject({ part: 'whole heads' });
+});
+
+test('a house’s way holds for every species but its exceptions, and tells whose way it is', () => {
+  const bare = house({ foliage: 'bare' }, { lisianthus: { foliage: 'waterline' } });
+  expect(find('rose', 'strip', {}, bare)).toMatchObject({ because: 'house', params: { to: 'bare' } });
+  expect(find('lisianthus', 'strip', {}, bare)?.params).toMatchObject({ to: 'waterline' });
+  expect(find('rose', 'drink', {}, house({ 'first-drink': 'hot-roses' }))?.params).toMatchObject({
+    tempC: 48,
+  });
+  expect(find('rose', 'drink', {}, house({ remedy: 'plain' }))?.params).toMatchObject({ solution: 'plain' });
+  expect(find('rose', 'recut', {}, house({ remedy: 'plain' }))?.params).toMatchObject({ everyHours: 48 });
+  expect(kinds('rose', {}, house({ misting: 'roses-most' }))).toContain('mist');
+  expect(kinds('rose', {}, house({ 'water-change': 'top-up' }))).not.toContain('recut');
+  expect(find('rose', 'drink', {}, house({ acid: 'add-acid', remedy: 'bleach' }))?.params).toMatchObject({
+    addsAcid: false,
   });
 });
 
-test('tropicals never go to the cold room', () => {
-  for (const species of SPECIES.filter((s) => (s.chillBelowC ?? 0) > 4))
-    expect(composeProtocol(state(species.key)).at(-1)?.title).not.toContain('cold');
+test('what the shop lacks bounds it, with the reason', () => {
+  const none = protocolOf(state('hydrangea'), ways({ has: [] }));
+  expect(none.steps.map((s) => s.kind)).not.toContain('hot-dip');
+  expect(none.leftOut.map((l) => l.change.says).join()).toMatch(/No kettle.*|No alum/);
+  expect(find('rose', 'move', {}, ways({ has: [] }))?.title).toContain('coolest corner');
+  expect(kinds('gerbera', {}, ways({ has: [] }))).toContain('collar');
+});
+
+test('what a lot is for changes where it stands and what it drinks', () => {
+  expect(kinds('statice', {}, ways({ purpose: 'dry' }))).toEqual(['unpack', 'strip', 'dry-hang', 'move']);
+  expect(find('rose', 'recut', {}, ways({ purpose: 'force' }))?.params).toMatchObject({ everyHours: 4 });
+  expect(find('rose', 'drink', {}, ways({ purpose: 'hold' }))?.params).toMatchObject({ solution: 'holding' });
+  expect(find('lily-oriental', 'move', {}, ways({ purpose: 'event', eventInDays: 9 }))?.reason).toContain(
+    '9 days to go',
+  );
+  expect(find('lily-oriental', 'wrap', {}, ways({ purpose: 'event', eventInDays: 2 }))?.title).toContain(
+    'loose bag',
+  );
+});
+
+test('a shop’s own protocol adds, changes and leaves out, and every other parameter stands', () => {
+  const edits = [
+    { op: 'change', kind: 'cut', params: { cm: 4 }, reason: 'Our van is slow.' },
+    { op: 'leave out', kind: 'thorns', reason: 'Nobody holds them here.' },
+    {
+      op: 'add',
+      after: 'strip',
+      step: { kind: 'collar' },
+      title: 'A collar of our brown paper',
+      reason: 'It stands in a draught.',
+    },
+  ].map((e) => checked(protocolEditSchema, e));
+  const mine = ways({ edits });
+  expect(find('rose', 'cut', {}, mine)).toMatchObject({
+    title: 'Cut 4 cm, slanted',
+    because: 'own protocol',
+    params: { cm: 4, where: 'in air' },
+  });
+  expect(kinds('rose', {}, mine)).not.toContain('thorns');
+  expect(find('rose', 'collar', {}, mine)?.title).toBe('A collar of our brown paper');
+  expect(() =>
+    checked(protocolEditSchema, { op: 'change', kind: 'cut', params: { cm: 400 }, reason: 'because' }),
+  ).toThrow(/cm/);
+  expect(() =>
+    checked(protocolEditSchema, { op: 'add', after: 'cut', step: { kind: 'dance' }, reason: 'because' }),
+  ).toThrow(/kind/);
+});
+
+test('the door tells steps, what differs and why, and every field that is wrong', () => {
+  const told = COMMANDS.protocol?.run({
+    species: 'rose',
+    droop: 'hanging',
+    equipment: ['thermometer'],
+  }) as Compared;
+  expect(told.differences.find((d) => d.kind === 'hot-dip')).toMatchObject({ what: 'added' });
+  expect(told.differences.find((d) => d.kind === 'move')?.because[0]?.because).toBe('equipment');
+  expect(told.plain).toEqual(plainProtocol(speciesByKey('rose')).steps);
+  expect(() =>
+    COMMANDS.protocol?.run({ species: 'rose', schools: { house: { thorns: 'chew' } }, purpose: 'x' }),
+  ).toThrow(/schools\.house\.thorns.*purpose/s);
 });

@@ -2,6 +2,9 @@ import type { FlawKind } from '../dock/flaws';
 import type { Depth, Species } from '../species/species';
 import type { Droop } from '../vase-life/types';
 import type { SolutionKey } from '../water/solutions';
+import type { StepKind, StepParams } from './params';
+
+export type { StepKind } from './params';
 
 /** What a protocol is composed from: the lot as it came in. */
 export interface LotState {
@@ -9,39 +12,39 @@ export interface LotState {
   readonly stage: number;
   readonly droop: Droop;
   readonly packing: string;
+  /** Hours out of water before it is taken in hand. */
   readonly hoursDry: number;
   /** What was found wrong with it at the dock. */
   readonly flaws?: readonly FlawKind[];
 }
 
-/** A deed, a wait or a look; a wait has minutes on its clock. */
-export type StepKind =
-  | 'unpack'
-  | 'discard'
-  | 'rinse'
-  | 'strip'
-  | 'thorns'
-  | 'wrap'
-  | 'cut'
-  | 'hot-dip'
-  | 'quick-dip'
-  | 'fill-stem'
-  | 'plunge'
-  | 'lift-florets'
-  | 'sap-soak'
-  | 'sap-dab'
-  | 'drink'
-  | 'grid'
-  | 'mist'
-  | 'guard-petals'
-  | 'de-pollen'
-  | 'look-back'
-  | 'move';
-
+/** A deed, a clock that runs by itself, or a look with an outcome. */
 export type StepMode = 'hands' | 'wait' | 'look';
 
-/** Why a step stands in this protocol: the species asks it, or the state it came in, or the house. */
-export type Because = 'species' | 'state' | 'house';
+/** What put a step there or changed it. */
+export type Because = 'species' | 'state' | 'house' | 'purpose' | 'equipment' | 'own protocol';
+
+/** One change to a species' plain step: from what, and why. */
+export interface Change {
+  readonly because: Exclude<Because, 'species'>;
+  readonly says: string;
+}
+
+/** What somebody must have been shown before they do a thing alone. */
+export const SKILLS = ['knife', 'secateurs', 'hot water'] as const;
+export type Skill = (typeof SKILLS)[number];
+
+export const NEEDS = [
+  'kettle',
+  'thermometer',
+  'secateurs',
+  'hydrating dip',
+  'grid',
+  'cold room',
+  'tropical shelf',
+] as const;
+/** What a step cannot be done without. */
+export type Need = (typeof NEEDS)[number];
 
 /** A number a hand needs, with its unit and what it is of. */
 export interface StepFigure {
@@ -55,12 +58,25 @@ export interface StepFigure {
 
 export interface ProtocolStep {
   readonly kind: StepKind;
+  readonly params: StepParams;
+  /** The species' plain protocol has it, as it is or otherwise. */
+  readonly isPlain: boolean;
   readonly mode: StepMode;
   /** What to do, as it is said at the bench. */
   readonly title: string;
   readonly figures: readonly StepFigure[];
   readonly reason: string;
+  /** The last thing that put it there or changed it. */
   readonly because: Because;
+  /** Every change to the species' plain step, in the order they were made. */
+  readonly changes: readonly Change[];
+  /** Which stems of the lot it is for. */
+  readonly stems: string;
+  /** What whoever does it must have been shown; null where anybody may. */
+  readonly who: Skill | null;
+  readonly needs: readonly Need[];
+  /** What can go wrong; null where nothing much can. */
+  readonly risk: string | null;
   /** What the button says once it is done or begun. */
   readonly doneWord: string;
   readonly caution: string | null;

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { DEPTH_CM } from '@/core/protocol/steps';
+import { DEPTH_CM } from '@/core/protocol/figures';
 import type { PailWish } from '@/core/protocol/types';
 import { mayShareWater } from '@/core/protocol/compose';
 import { speciesByKey } from '@/core/species/species';

@@ -1,6 +1,6 @@
 import 'server-only';
 import * as v from 'valibot';
-import { DEPTH_CM } from '@/core/protocol/steps';
+import { DEPTH_CM } from '@/core/protocol/figures';
 import { SOLUTION_KEYS, SOLUTIONS } from '@/core/water/solutions';
 import { RefusedError } from '@/data/errors';
 import { changePail, emptyPail, fillPail, manyLotsByFill, onePailForUpdate } from '@/data/pails';

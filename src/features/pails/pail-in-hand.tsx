@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { DEPTH_CM } from '@/core/protocol/steps';
+import { DEPTH_CM } from '@/core/protocol/figures';
 import { SOLUTION_KEYS, SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
 import { clockWords, useShopNow } from '@/shell/clock';
 import { Choices } from '@/shell/choices';

@@ -16,7 +16,7 @@ const plan = (key: string, flaws: readonly FlawKind[] = []): ProtocolStep[] => {
 };
 const titles = (key: string, flaws: readonly FlawKind[]): string =>
   plan(key, flaws)
-    .map((s) => s.title)
+    .map((s) => `${s.title} ${s.reason}`)
     .join('\n');
 
 test.each<[FlawKind, string, RegExp]>([
@@ -26,15 +26,19 @@ test.each<[FlawKind, string, RegExp]>([
   ['broken', 'rose', /Shorten at the break/],
   ['brown-buds', 'lily-oriental', /Pinch off brown buds/],
   ['yellow-leaves', 'alstroemeria', /every yellow leaf/],
-  ['cut-dry', 'rose', /under water/],
+  ['cut-dry', 'rose', /, under water/],
   ['chilled', 'anthurium', /look again tomorrow/],
-  ['blown', 'tulip', /sell today/],
-  ['too-tight', 'chrysanthemum-spray', /to open/],
-  ['bruised-outer', 'rose', /guard petals on/],
+  ['blown', 'tulip', /today’s flower/],
+  ['too-tight', 'rose', /bring it on/],
+  ['bruised-outer', 'carnation', /guard petals on/],
 ])('%s in %s changes what is done', (flaw, key, expected) => {
   expect(titles(key, [])).not.toMatch(expected);
   expect(titles(key, [flaw])).toMatch(expected);
   expect(plan(key, [flaw]).some((s) => s.because === 'state')).toBe(true);
+});
+
+test('what does not open after cutting is not set to open', () => {
+  expect(titles('chrysanthemum-spray', ['too-tight'])).toBe(titles('chrysanthemum-spray', []));
 });
 
 test('mould is kept apart and dry: its own pail, and no misting', () => {
@@ -43,11 +47,11 @@ test('mould is kept apart and dry: its own pail, and no misting', () => {
   expect(mouldy.find((s) => s.kind === 'drink')?.pail?.alone).toBe(true);
 });
 
-test('whatever was found, every kind still drinks, is looked back at, and is put in its place last', () => {
+test('whatever was found, every kind still drinks, is looked back at, and is put in its place before its water is next due', () => {
   for (const species of SPECIES) {
     const steps = plan(species.key, FLAW_KINDS);
     expect(steps.filter((s) => s.kind === 'drink')).toHaveLength(1);
     expect(steps.some((s) => s.kind === 'look-back')).toBe(true);
-    expect(steps.at(-1)?.kind).toBe('move');
+    expect(steps.slice(-2).map((s) => s.kind)).toEqual(['move', 'recut']);
   }
 });

@@ -1,0 +1,114 @@
+import { speciesByKey } from '../species/species';
+import type { Means } from './schedule';
+import type { Job, PailShare, Schedule, Slot } from './types';
+
+/** One piece of work as it is told: whose, what, from when to when in minutes from now. */
+export interface PlannedWork {
+  readonly lot: string;
+  readonly hands: string;
+  readonly steps: readonly string[];
+  readonly fromMin: number;
+  readonly toMin: number;
+  readonly kettle: boolean;
+  /** Minutes it then waits by itself. */
+  readonly waitMin: number;
+  /** Minutes it may start later without anything else starting later. */
+  readonly slackMin: number;
+}
+
+export interface PlannedLot {
+  readonly lot: string;
+  readonly wetAtMin: number;
+  /** Days a stem of it loses by then. */
+  readonly daysLost: number;
+  /** Minutes it comes to water later than it bears dry, counted from now; 0 when in time. */
+  readonly lateMin: number;
+}
+
+export interface BenchPlan {
+  readonly assignment: readonly PlannedWork[];
+  readonly lots: readonly PlannedLot[];
+  /** The order of work, a lot once for each of its pieces: what is handed back as `standing`. */
+  readonly order: readonly string[];
+  readonly pails: readonly PailShare[];
+  readonly withoutPail: readonly PailShare[];
+  readonly objective: { readonly stemDays: number; readonly finishMin: number };
+  /** Stem-days that no plan undercuts. */
+  readonly bound: { readonly stemDays: number };
+  readonly firstComeFirstServed: { readonly stemDays: number; readonly finishMin: number };
+  /** Against first come, first served; money is the share of its life by its price, null without prices. */
+  readonly saved: { readonly stemDays: number; readonly money: number | null };
+  /** Minutes from now to put the kettle on; null when nothing is dipped. */
+  readonly kettleOnMin: number | null;
+}
+
+export const minutes = (s: number): number => Math.round((s / 60) * 100) / 100;
+export const rounded = (days: number): number => Math.round(days * 1e4) / 1e4;
+
+/** Seconds a slot may slip before the next piece of its hand, its lot or the kettle, or the end, does. */
+function slackS(slot: Slot, { slots, finishS }: Schedule, jobs: readonly Job[]): number {
+  const work = jobs[slot.job]?.pieces[slot.piece];
+  let latestEndS = finishS - (work?.waitS ?? 0);
+  for (const other of slots) {
+    if (other === slot || other.startS < slot.startS) continue;
+    if (other.hand === slot.hand && other.startS >= slot.endS)
+      latestEndS = Math.min(latestEndS, other.startS);
+    if (other.job === slot.job && other.piece > slot.piece)
+      latestEndS = Math.min(latestEndS, other.startS - (work?.waitS ?? 0));
+    if (work?.usesKettle && jobs[other.job]?.pieces[other.piece]?.usesKettle && other.startS >= slot.endS)
+      latestEndS = Math.min(latestEndS, other.startS);
+  }
+  return Math.max(0, latestEndS - slot.endS);
+}
+
+/** The schedule's pieces of work, soonest first. */
+export function workOf(schedule: Schedule, jobs: readonly Job[], { hands }: Means): PlannedWork[] {
+  return [...schedule.slots]
+    .sort((a, b) => a.startS - b.startS || a.hand - b.hand)
+    .flatMap((slot) => {
+      const job = jobs[slot.job];
+      const piece = job?.pieces[slot.piece];
+      if (!job || !piece) return [];
+      return [
+        {
+          lot: job.lot.id,
+          hands: hands[slot.hand]?.name ?? '',
+          steps: piece.titles,
+          fromMin: minutes(slot.startS),
+          toMin: minutes(slot.endS),
+          kettle: piece.usesKettle,
+          waitMin: minutes(piece.waitS),
+          slackMin: minutes(slackS(slot, schedule, jobs)),
+        },
+      ];
+    });
+}
+
+/** When each lot stands in water, and what that costs it. */
+export function lotsOf({ wetS }: Schedule, jobs: readonly Job[]): PlannedLot[] {
+  return jobs.map((job, i) => {
+    const at = wetS[i] ?? 0;
+    const bearsS = job.isWet
+      ? Infinity
+      : (job.lot.bearsDryS ?? speciesByKey(job.lot.species).dryHours * 3600);
+    return {
+      lot: job.lot.id,
+      wetAtMin: minutes(at),
+      daysLost: rounded(job.lossDays(at)),
+      lateMin: minutes(Math.max(0, at - bearsS)),
+    };
+  });
+}
+
+/** Money by the share of its life that a stem loses; null where no lot bears a price. */
+export function moneyOf(schedule: Schedule, jobs: readonly Job[]): number | null {
+  if (jobs.every((j) => j.lot.unitPrice === null)) return null;
+  return jobs.reduce(
+    (sum, { lot, lossDays }, i) =>
+      sum +
+      lot.stems *
+        (lot.unitPrice ?? 0) *
+        (lossDays(schedule.wetS[i] ?? 0) / speciesByKey(lot.species).lifeDays20C),
+    0,
+  );
+}

@@ -1,0 +1,114 @@
+import type { Species } from '../species/species';
+import { rightSolution } from '../water/solutions';
+import { DEPTH_CM } from './figures';
+import { DRINK_C, sapSoak, toolFor } from './plain';
+import { rendered, type Draft } from './render';
+import { added, type Sheet } from './sheet';
+import { forEquipment } from './for-shop';
+import { rescueDip } from './for-state';
+import type { Change, ProtocolStep } from './types';
+import type { Ways } from './ways';
+
+export const LOOK_OUTCOMES = ['upright', 'recovering', 'hanging'] as const;
+/** What somebody sees who looks back at a lot that has drunk. */
+export type LookOutcome = (typeof LOOK_OUTCOMES)[number];
+
+/** What follows a look. */
+export interface AfterLook {
+  readonly says: string;
+  /** Steps that come next, before what was planned. */
+  readonly steps: readonly ProtocolStep[];
+}
+
+const AGAIN_H = 2;
+const NEXT_MORNING_H = 12;
+const RESCUE_CUT_CM = 3;
+
+const look = (change: Change, afterHours: number, round: number): Draft =>
+  added(change, { kind: 'look-back', afterHours, round });
+
+/** The one way back for a stem that hangs: a fresh cut, heat or a plunge, its own deep pail. */
+function rescue(s: Species, ways: Ways): Draft[] {
+  const hangs: Change = {
+    because: 'state',
+    says: 'It still hangs: cut again, hot water, its own pail. Some never come back.',
+  };
+  const dip = rescueDip(s, ways);
+  const isBoiled = dip.kind === 'hot-dip' && !dip.untilCool;
+  const cut = added(hangs, {
+    kind: 'cut',
+    cm: s.cutCm > 0 && s.cutCm < 1 ? s.cutCm : RESCUE_CUT_CM,
+    tool: toolFor(s),
+    where: 'under water',
+    angleDeg: 45,
+    split: false,
+    sliver: s.cutCm > 0 && s.cutCm < 1,
+  });
+  const heat =
+    s.key === 'hydrangea'
+      ? [added(hangs, { kind: 'plunge', part: 'whole heads', tempC: 15, minutes: 30 }), cut]
+      : isBoiled
+        ? [added(hangs, dip), cut]
+        : [cut, added(hangs, dip)];
+  // A cut opens the wound of what bleeds: it soaks again before it may drink with others.
+  const soak = s.sap === 'none' ? [] : [{ ...sapSoak(s), changes: [hangs], because: 'state' as const }];
+  const drink = added(hangs, {
+    kind: 'drink',
+    solution: rightSolution(s.foodKind),
+    tempC: isBoiled ? DRINK_C.cold : DRINK_C.tepid,
+    depthCm: DEPTH_CM.deep,
+    hours: AGAIN_H,
+    alone: true,
+    addsAcid: false,
+  });
+  return [...heat, ...soak, drink, look(hangs, 0, 1)];
+}
+
+const bin = (says: string, what: 'dropped necks' | 'done for'): Draft =>
+  added({ because: 'state', says }, { kind: 'discard', what });
+
+function drafts(
+  outcome: LookOutcome,
+  round: number,
+  s: Species,
+  ways: Ways,
+): readonly [says: string, steps: Draft[]] {
+  if (outcome === 'upright') return ['It stands.', []];
+  if (outcome === 'recovering') {
+    const again: Change = { because: 'state', says: 'It is coming up: two hours more, then look again.' };
+    return [again.says, [look(again, AGAIN_H, round)]];
+  }
+  if (s.key === 'gerbera') {
+    const says = 'A neck that has dropped does not come back.';
+    return [says, [bin(says, 'dropped necks')]];
+  }
+  if (round === 0) return ['Its one way back: cut again, heat, its own deep pail.', rescue(s, ways)];
+  if (round === 1) {
+    const morning: Change = {
+      because: 'state',
+      says: 'Still down after two hours: leave it deep and look in the morning.',
+    };
+    return [morning.says, [look(morning, NEXT_MORNING_H, 2)]];
+  }
+  const says = 'Rescued, and still hanging the next morning: done for.';
+  return [says, [bin(says, 'done for')]];
+}
+
+/**
+ * What follows a look-back by what was seen: upright goes on; recovering is looked at again; hanging
+ * is rescued once, looked at after two hours and the next morning, and then given up.
+ * @param round looks since its rescue: 0 before it, 1 two hours after, 2 the next morning
+ */
+export function afterLook(outcome: LookOutcome, round: number, species: Species, ways: Ways): AfterLook {
+  const [says, steps] = drafts(outcome, round, species, ways);
+  const bounded: Sheet = forEquipment({ steps, leftOut: [] }, ways);
+  return { says, steps: bounded.steps.map((d) => rendered(d, species, DEPTH_CM.deep)) };
+}
+
+/** What follows another cut out of turn: what bleeds soaks again before it may stand with others. */
+export function afterRecut(species: Species): readonly ProtocolStep[] {
+  if (species.sap === 'none') return [];
+  const opened: Change = { because: 'state', says: 'The cut opened its wound again: it soaks anew, apart.' };
+  const soak = { ...sapSoak(species), changes: [opened], because: 'state' as const };
+  return [rendered(soak, species, DEPTH_CM.third)];
+}

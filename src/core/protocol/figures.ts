@@ -1,0 +1,49 @@
+import type { Depth } from '../species/species';
+import type { StepFigure } from './types';
+
+export const MINUTE = 60;
+export const HOUR = 3600;
+const DEEP_PAIL_CM = 30;
+/** Water depth a species drinks from, cm; a third is taken of a 24 cm pail. */
+export const DEPTH_CM: Readonly<Record<Depth, number>> = { shallow: 5, third: 8, normal: 13, deep: 20 };
+
+/** Spoken by warmth, as on the beaker. */
+export function warmthWord(tempC: number): 'cold' | 'cool' | 'tepid' | 'warm' | 'hot' {
+  if (tempC < 9) return 'cold';
+  if (tempC < 18) return 'cool';
+  if (tempC < 30) return 'tepid';
+  return tempC < 45 ? 'warm' : 'hot';
+}
+
+/** A clock's length as it is said: 30 s, 20 min, 4 h, 3 days. */
+export function spokenTime(seconds: number): string {
+  if (seconds < 120) return `${Math.round(seconds)} s`;
+  if (seconds < 2 * HOUR) return `${Math.round(seconds / MINUTE)} min`;
+  const hours = Math.round(seconds / HOUR);
+  return hours < 48 ? `${hours} h` : `${Math.round(hours / 24)} days`;
+}
+
+export const lengthFigure = (cm: number, of: string): StepFigure => ({
+  value: `${cm} cm`,
+  of,
+  drawn: 'length',
+  level: cm,
+});
+export const warmthFigure = (c: number, of: string): StepFigure => ({
+  value: `${c} °C`,
+  of,
+  drawn: 'warmth',
+  level: c,
+});
+export const depthFigure = (cm: number, of: string): StepFigure => ({
+  value: `${cm} cm`,
+  of,
+  drawn: 'depth',
+  level: cm / DEEP_PAIL_CM,
+});
+export const timeFigure = (seconds: number, of: string): StepFigure => ({
+  value: spokenTime(seconds),
+  of,
+  drawn: 'time',
+  level: seconds,
+});

@@ -1,0 +1,149 @@
+import type { Species } from '../species/species';
+import { SOLUTIONS } from '../water/solutions';
+import { DEPTH_CM } from './figures';
+import { DRINK_C, toolFor, waterServesHours } from './plain';
+import type { ParamsOf } from './params';
+import { questionOf, schoolFor, type QuestionKey } from './schools';
+import { added, before, changed, hasKind, without, type Sheet } from './sheet';
+import type { Change, LotState } from './types';
+import type { Ways } from './ways';
+
+const HOT_C = 48;
+const isRose = ({ key }: Species): boolean => key === 'rose' || key === 'spray-rose';
+
+/** A house's way, in the words of those who hold it. */
+function houseSays(key: QuestionKey, school: string): Change {
+  const said = questionOf(key).schools.find((s) => s.key === school);
+  return { because: 'house', says: `House way, ${said?.name.toLowerCase() ?? ''}: ${said?.says ?? ''}` };
+}
+
+type ByHouse = (sheet: Sheet, school: string, change: Change, lot: LotState, ways: Ways) => Sheet;
+
+const drinkOf = (sheet: Sheet): ParamsOf<'drink'> | undefined =>
+  sheet.steps.find((d) => d.params.kind === 'drink')?.params as ParamsOf<'drink'> | undefined;
+
+const firstDrink: ByHouse = (sheet, school, change, { species }) => {
+  const tempC =
+    school === 'cold'
+      ? DRINK_C.cold
+      : school === 'warm'
+        ? DRINK_C.warm
+        : school === 'hot-roses' && isRose(species)
+          ? HOT_C
+          : null;
+  return tempC === null ? sheet : changed(sheet, 'drink', change, { tempC });
+};
+
+const foliage: ByHouse = (sheet, school, change, { species }) => {
+  // A species whose leaves are never stripped has nothing to answer for.
+  if (species.foliage === 'none' || species.foliage === 'late') return sheet;
+  if (school === 'waterline') return changed(sheet, 'strip', change, { to: 'waterline', keepsShare: 1 });
+  if (school === 'bare') return changed(sheet, 'strip', change, { to: 'bare', keepsShare: 0 });
+  const share = /^keep-(\d+)$/.exec(school)?.[1];
+  return share === undefined
+    ? sheet
+    : changed(sheet, 'strip', change, { to: 'share', keepsShare: Number(share) / 100 });
+};
+
+const thorns: ByHouse = (sheet, school, change) =>
+  changed(sheet, 'thorns', change, {
+    extent: school === 'strip' ? 'all' : school === 'leave' ? 'leave' : 'to the hand',
+  });
+
+const tool: ByHouse = (sheet, school, change, { species }) => {
+  if (toolFor(species) === 'secateurs' || school === 'by-skill') return sheet;
+  return changed(sheet, 'cut', change, { tool: school });
+};
+
+const cutPlace: ByHouse = (sheet, school, change) =>
+  school === 'by-need'
+    ? sheet
+    : changed(sheet, 'cut', change, { where: school === 'under-water' ? 'under water' : 'in air' });
+
+const remedy: ByHouse = (sheet, school, change, { species }) => {
+  const drink = drinkOf(sheet);
+  // Food is by species: the right one where it wants one.
+  if (!drink || school === 'flower-food' || !Object.hasOwn(SOLUTIONS, school)) return sheet;
+  return species.foodKind === 'none' && school === 'plain'
+    ? sheet
+    : changed(sheet, 'drink', change, { solution: school });
+};
+
+const acid: ByHouse = (sheet, school, change) => {
+  const drink = drinkOf(sheet);
+  const isChlorine = drink?.solution === 'bleach';
+  return school === 'add-acid' && drink && !isChlorine
+    ? changed(sheet, 'drink', change, { addsAcid: true })
+    : sheet;
+};
+
+const misting: ByHouse = (sheet, school, change, { species, flaws }) => {
+  if (school === 'none') return without(sheet, 'mist', change);
+  const wants =
+    (school === 'all-but-roses' && !isRose(species)) || (school === 'roses-most' && isRose(species));
+  const isMouldy = flaws?.includes('grey-mould') === true;
+  if (!wants || isMouldy || hasKind(sheet, 'mist') || species.mist === 'wrap' || species.mist === 'no')
+    return sheet;
+  const when = isRose(species) ? 'if the room is very dry' : 'now';
+  return before(sheet, ['guard-petals', 'de-pollen', 'move'], added(change, { kind: 'mist', when }));
+};
+
+const EVERY_H: Readonly<Record<string, number>> = { daily: 24, 'two-days': 48, 'three-four': 84 };
+const waterChange: ByHouse = (sheet, school, change, { species }, { limits }) => {
+  const drink = drinkOf(sheet);
+  if (school === 'top-up') return without(sheet, 'recut', change);
+  if (!drink) return sheet;
+  const byModel = waterServesHours(species, drink.solution, limits);
+  if (school === 'by-model') {
+    const isOther = sheet.steps.some((d) => d.params.kind === 'recut' && d.params.everyHours !== byModel);
+    const sooner: Change = {
+      because: 'house',
+      says: `House way, ${SOLUTIONS[drink.solution].name.toLowerCase()}: it serves that long.`,
+    };
+    return isOther ? changed(sheet, 'recut', sooner, { everyHours: byModel }) : sheet;
+  }
+  const asked = EVERY_H[school] ?? byModel;
+  // "With food": in plain water it stays with what the water bears.
+  return changed(sheet, 'recut', change, {
+    everyHours: school === 'three-four' && !SOLUTIONS[drink.solution].isFood ? byModel : asked,
+  });
+};
+
+const depth: ByHouse = (sheet, school, change) =>
+  school === 'by-species'
+    ? sheet
+    : changed(sheet, 'drink', change, { depthCm: school === 'deep' ? DEPTH_CM.deep : DEPTH_CM.third });
+
+const pollen: ByHouse = (sheet, school, change) =>
+  changed(sheet, 'de-pollen', change, { how: school === 'into-water' ? 'into the water' : 'bin' });
+
+const RESTS_H: Readonly<Record<string, number>> = { 'at-once': 0, 'two-hours': 2, overnight: 12 };
+const resting: ByHouse = (sheet, school, change, { droop }) => {
+  const hours = RESTS_H[school];
+  // What came limp rests as its state asks, whatever the house does with sound stems.
+  if (hours === undefined || (droop !== 'firm' && hours < 12)) return sheet;
+  return changed(sheet, 'drink', change, { hours });
+};
+
+const BY_HOUSE: Partial<Record<QuestionKey, ByHouse>> = {
+  'first-drink': firstDrink,
+  foliage,
+  thorns,
+  tool,
+  'cut-place': cutPlace,
+  remedy,
+  acid,
+  misting,
+  'water-change': waterChange,
+  depth,
+  pollen,
+  resting,
+};
+
+/** The sheet as the house's schools ask, question by question. */
+export function forHouse(sheet: Sheet, lot: LotState, ways: Ways): Sheet {
+  return (Object.keys(BY_HOUSE) as QuestionKey[]).reduce((next, key) => {
+    const school = schoolFor(ways.schools, key, lot.species.key);
+    return BY_HOUSE[key]?.(next, school, houseSays(key, school), lot, ways) ?? next;
+  }, sheet);
+}

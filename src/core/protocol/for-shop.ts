@@ -1,0 +1,73 @@
+import type { StepParams } from './params';
+import { rendered } from './render';
+import { added, after, before, changed, hasKind, without, type Sheet } from './sheet';
+import type { Species } from '../species/species';
+import type { Change, Need } from './types';
+import type { Ways } from './ways';
+
+const lacks = (says: string): Change => ({ because: 'equipment', says });
+
+const WITHOUT: Readonly<Record<Need, (sheet: Sheet) => Sheet>> = {
+  kettle: (sheet) =>
+    sheet.steps.some((d) => d.params.kind === 'hot-dip' && d.params.tempC > 60)
+      ? without(sheet, 'hot-dip', lacks('No kettle in the shop: no hot dip.'))
+      : sheet,
+  thermometer: (sheet) =>
+    without(sheet, 'hot-dip', lacks('No thermometer: no hot water. Never by the hand.')),
+  secateurs: (sheet) =>
+    sheet.steps.some((d) => d.params.kind === 'cut' && d.params.tool === 'secateurs')
+      ? changed(sheet, 'cut', lacks('No secateurs: a long slant with strong snips, and no split.'), {
+          tool: 'snips',
+          split: false,
+        })
+      : sheet,
+  'hydrating dip': (sheet) => without(sheet, 'quick-dip', lacks('No alum or hydrating acid in the shop.')),
+  grid: (sheet) => {
+    const none = lacks('No grid: a paper collar holds the necks straight.');
+    const put = hasKind(sheet, 'grid') ? before(sheet, ['grid'], added(none, { kind: 'collar' })) : sheet;
+    return without(put, 'grid', none);
+  },
+  'cold room': (sheet) =>
+    sheet.steps.some((d) => d.params.kind === 'move' && d.params.place === 'the cold room')
+      ? changed(sheet, 'move', lacks('No cold room: the coolest corner, out of sun and draught.'), {
+          place: 'the coolest corner',
+        })
+      : sheet,
+  'tropical shelf': (sheet) =>
+    sheet.steps.some((d) => d.params.kind === 'move' && d.params.place === 'the tropical shelf')
+      ? changed(sheet, 'move', lacks('No warm shelf: the shop floor, away from the door.'), {
+          place: 'the shop floor',
+        })
+      : sheet,
+};
+
+/** The sheet bounded by what the shop has. */
+export function forEquipment(sheet: Sheet, { has }: Ways): Sheet {
+  return (Object.keys(WITHOUT) as Need[])
+    .filter((need) => !has.includes(need))
+    .reduce((next, need) => WITHOUT[need](next), sheet);
+}
+
+/** The sheet with the shop's own changes to this species' protocol; a change to a step that is not there does nothing. */
+export function forOwnProtocol(sheet: Sheet, { edits }: Ways, species: Species): Sheet {
+  return edits.reduce((next, edit): Sheet => {
+    const own: Change = { because: 'own protocol', says: edit.reason };
+    if (edit.op === 'leave out') return without(next, edit.kind, own);
+    const words = edit.title === undefined ? {} : { title: edit.title };
+    if (edit.op === 'add') {
+      const step: StepParams = edit.step;
+      // Tried here, so that parameters that cannot be said are found when the edit is made.
+      rendered(added(own, step), species, 0);
+      return after(next, edit.after, added(own, step, words));
+    }
+    const put = changed(next, edit.kind, own, edit.params ?? {});
+    return {
+      ...put,
+      steps: put.steps.map((d) =>
+        d.params.kind === edit.kind
+          ? { ...d, ...words, changes: d.changes.includes(own) ? d.changes : [...d.changes, own] }
+          : d,
+      ),
+    };
+  }, sheet);
+}

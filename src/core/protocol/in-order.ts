@@ -1,0 +1,64 @@
+import type { Species } from '../species/species';
+import type { StepKind, StepParams } from './params';
+
+/** A step of a lot's plan and what has come of it. */
+export interface StepState {
+  readonly kind: StepKind;
+  readonly params: StepParams;
+  readonly status: 'waiting' | 'running' | 'done' | 'skipped';
+}
+
+/** Why a step should not be done yet; `stop` is a rule, `warn` leaves it to whoever stands there. */
+export interface OutOfOrder {
+  readonly level: 'warn' | 'stop';
+  readonly says: string;
+}
+
+const BEFORE: readonly (readonly [kind: StepKind, wants: StepKind, says: string])[] = [
+  ['drink', 'cut', 'Uncut it drinks little: the old end is sealed.'],
+  ['drink', 'strip', 'Its leaves would stand in the water and rot.'],
+  ['drink', 'hot-dip', 'The heat is for before it drinks.'],
+  ['drink', 'unpack', 'It is still in its paper and bands.'],
+  ['hot-dip', 'strip', 'Strip first: hot water is not for leaves.'],
+  ['quick-dip', 'cut', 'The dip is for a fresh cut.'],
+  ['fill-stem', 'cut', 'Cut after filling, it runs out again.'],
+  ['lift-florets', 'plunge', 'A dry pod tears the floret.'],
+  ['move', 'drink', 'Drink first: in the cold it takes up little.'],
+  ['move', 'look-back', 'Nobody has seen yet whether it stands.'],
+  ['cut', 'strip', 'Stripping after the cut leaves it in air for longer.'],
+  ['mist', 'discard', 'Wet, mould goes on.'],
+];
+
+const isOpen = (s: StepState | undefined): boolean => s?.status === 'waiting' || s?.status === 'running';
+
+/** Whether the sap of a lot is shut in: soaked, or for milk dabbed dry, since its last cut. */
+export function isSealed(species: Pick<Species, 'sap'>, steps: readonly StepState[]): boolean {
+  if (species.sap === 'none') return true;
+  const cuts = (s: StepState): boolean =>
+    s.status === 'done' && (s.kind === 'cut' || (s.params.kind === 'recut' && s.params.cm > 0));
+  const since = steps.slice(steps.findLastIndex(cuts) + 1);
+  const seals: readonly StepKind[] = species.sap === 'latex' ? ['sap-soak', 'sap-dab'] : ['sap-soak'];
+  return since.some((s) => s.status === 'done' && seals.includes(s.kind));
+}
+
+/** What is wrong with doing the step at that place now; null when nothing is. */
+export function outOfOrder(
+  species: Pick<Species, 'sap'>,
+  steps: readonly StepState[],
+  at: number,
+): OutOfOrder | null {
+  const step = steps[at];
+  if (!step) return null;
+  if (step.kind === 'drink' && steps.some((s, i) => i !== at && s.kind === 'sap-soak' && isOpen(s)))
+    return { level: 'stop', says: 'Its sap still runs: it soaks apart before it drinks with others.' };
+  if (
+    step.kind === 'cut' &&
+    species.sap === 'mucilage' &&
+    steps.some((s) => s.kind === 'sap-soak' && s.status !== 'waiting')
+  )
+    return { level: 'warn', says: 'It has soaked: a cut opens the wound again, and it soaks anew.' };
+  const wants = BEFORE.find(
+    ([kind, wanted]) => kind === step.kind && steps.slice(0, at).some((s) => s.kind === wanted && isOpen(s)),
+  );
+  return wants ? { level: 'warn', says: wants[2] } : null;
+}

@@ -1,0 +1,284 @@
+import type { Species } from '../species/species';
+import { rightSolution } from '../water/solutions';
+import { freshWater, hoursUntilDue } from '../water/vessel-water';
+import { DEPTH_CM } from './figures';
+import type { ParamsOf, Tool } from './params';
+import type { Draft } from './render';
+import { asked } from './sheet';
+import type { WaterLimits } from './ways';
+
+/** Water temperature of the first drink, °C. */
+export const DRINK_C = { cold: 6, tepid: 22, warm: 40, 'hot-dip': 22 } as const;
+
+/** Woody stems that are cut once up the middle as well; never hammered. */
+const SPLIT = new Set([
+  'lilac',
+  'curly-willow',
+  'pussy-willow',
+  'magnolia-foliage',
+  'pieris',
+  'privet-berry',
+  'mimosa',
+]);
+const isRose = ({ key }: Species): boolean => key === 'rose' || key === 'spray-rose';
+const isWarm = ({ chillBelowC }: Species): boolean => chillBelowC !== null && chillBelowC > 4;
+
+function unpack(s: Species): Draft {
+  const keepsSleeve = s.mist === 'wrap';
+  const off: ParamsOf<'unpack'>['off'] = [
+    ...(s.key === 'gypsophila' ? (['mesh'] as const) : []),
+    ...(keepsSleeve ? (['paper', 'bands'] as const) : (['paper', 'sleeve', 'bands'] as const)),
+    ...(s.key === 'amaryllis' ? (['bract'] as const) : []),
+  ];
+  const why = off.includes('mesh')
+    ? 'Pulled from the head end, the mesh strips the flowers.'
+    : keepsSleeve
+      ? 'It shrivels in dry moving air; the sleeve keeps its own damp.'
+      : off.includes('bract')
+        ? 'The papery bract browns and binds the buds as they swell.'
+        : 'A wet banded bunch grows mould.';
+  return asked({ kind: 'unpack', off, keepsSleeve }, why);
+}
+
+function strip(s: Species): Draft[] {
+  const to = (kind: ParamsOf<'strip'>['to'], keepsShare: number, why: string, snipped = false): Draft[] => [
+    asked({ kind: 'strip', to: kind, keepsShare, snipped }, why),
+  ];
+  if (s.key === 'statice') return to('wings', 1, 'Leaf under water rots and feeds what plugs the stem.');
+  if (s.key === 'aster') return to('share', 0.5, 'Stripped well up: its side tips wilt first.');
+  switch (s.foliage) {
+    case 'waterline':
+      return to('waterline', 1, 'Leaf under water rots and feeds what plugs the stem.');
+    case 'lower-two':
+      return to('lower-two', 1, 'They would stand in the water; the rest carry the flower.');
+    case 'bare':
+      return to('bare', 0, 'Its leaves wilt long before the flower does.');
+    case 'bare-or-keep':
+      return to('bare', 0, 'A torn leaf opens another wound for its sap.', true);
+    default:
+      return [];
+  }
+}
+
+/** What cuts a stem of the species: wood as thick as a pencil wants secateurs. */
+export function toolFor(s: Species): Tool {
+  return s.build === 'woody' && s.stemMm >= 6 && !isRose(s) ? 'secateurs' : 'knife or snips';
+}
+
+function cut(s: Species): Draft[] {
+  if (s.cutCm <= 0) return [];
+  const [split, sliver, underWater] = [SPLIT.has(s.key), s.cutCm < 1, s.key === 'peony'];
+  const why = sliver
+    ? 'Cut higher than the pale foot and the end splits and curls.'
+    : underWater
+      ? 'Under water no air follows the blade up the stem.'
+      : split
+        ? 'Wood drinks through more face; hammering only crushes it.'
+        : 'Straight into water within seconds, before air gets in.';
+  return [
+    asked(
+      {
+        kind: 'cut',
+        cm: s.cutCm,
+        tool: toolFor(s),
+        where: underWater ? 'under water' : 'in air',
+        angleDeg: sliver ? 0 : 45,
+        split,
+        sliver,
+      },
+      why,
+    ),
+  ];
+}
+
+const SAP_WHY =
+  'Its sap shortens the life of whatever shares the water, tulips most. A cut would open it again.';
+const MILK_WHY = 'The milk goes on for a while and troubles other stems. A second cut weeps little.';
+
+/** The soak that shuts a stem's sap in: mucilage uncut and alone, latex with its own kind. */
+export function sapSoak(s: Species): Draft {
+  return s.sap === 'latex'
+    ? asked({ kind: 'sap-soak', company: 'its own kind', hours: 1, depthCm: 13, tempC: 20 }, MILK_WHY)
+    : asked({ kind: 'sap-soak', company: 'alone', hours: 4, depthCm: 5, tempC: 8 }, SAP_WHY);
+}
+
+function opening(s: Species): Draft[] {
+  if (s.sap === 'mucilage') return [sapSoak(s)];
+  const dip =
+    s.hotDipC !== null && s.hotDipS !== null
+      ? [
+          asked(
+            { kind: 'hot-dip', tempC: s.hotDipC, seconds: s.hotDipS, depthCm: 3, untilCool: false },
+            'Heat drives the air out and kills what plugs the end.',
+          ),
+        ]
+      : [];
+  const latex =
+    s.sap === 'latex'
+      ? [
+          asked({ kind: 'sap-dab' }, 'A skin of dried latex would seal the cut; wet, it clouds the water.'),
+          sapSoak(s),
+        ]
+      : [];
+  return [...cut(s), ...dip, ...latex];
+}
+
+/** What only some species ask before they drink. */
+function beforeDrink({ key }: Species): Draft[] {
+  switch (key) {
+    case 'hydrangea':
+      return [
+        asked(
+          { kind: 'quick-dip', in: 'alum or hydrating acid', seconds: 2 },
+          'It keeps the cut open; without it this one collapses unannounced.',
+        ),
+      ];
+    case 'amaryllis':
+      return [
+        asked({ kind: 'fill-stem', plug: true }, 'The hollow stem then carries its own weight of flower.'),
+        asked({ kind: 'wrap', in: 'tape at the foot' }, 'Without it the end rolls up like a ribbon.'),
+      ];
+    case 'bird-of-paradise':
+      return [
+        asked(
+          { kind: 'plunge', part: 'pods', tempC: 38, minutes: 18 },
+          'Soaking softens the pod so the first florets lift out whole.',
+        ),
+        asked({ kind: 'lift-florets' }, 'More follow on their own once the first are free.'),
+      ];
+    case 'tulip':
+      return [asked({ kind: 'wrap', in: 'paper' }, 'It drinks itself stiff in the shape it is held in.')];
+    case 'gerbera':
+      return [
+        asked({ kind: 'grid' }, 'Stems set straight while they drink; a neck that drops does not return.'),
+      ];
+    default:
+      return [];
+  }
+}
+
+function drinkWhy(s: Species): string {
+  if (s.key === 'tulip') return 'Coldest water, shallow: it goes on growing, 2 to 5 cm, and bends to light.';
+  if (s.depth === 'shallow') return 'Deep water softens a fleshy stem; a few centimetres are enough.';
+  if (s.firstDrink === 'cold') return 'Cold slows the flower and firms the stem.';
+  if (s.firstDrink === 'warm')
+    return 'Warm water moves faster and pushes the bubbles on: warm feet, cool heads.';
+  return 'Tepid water is taken up fast without waking the flower.';
+}
+
+function drink(s: Species): Draft {
+  return asked(
+    {
+      kind: 'drink',
+      solution: rightSolution(s.foodKind),
+      tempC: DRINK_C[s.firstDrink],
+      depthCm: DEPTH_CM[s.depth],
+      hours: s.dryHours <= 6 ? 3 : 2,
+      alone: false,
+      addsAcid: false,
+    },
+    drinkWhy(s),
+  );
+}
+
+function afterDrink(s: Species): Draft[] {
+  const out: Draft[] = [];
+  if (s.mist === 'yes')
+    out.push(asked({ kind: 'mist', when: 'now' }, 'It takes water through leaf and petal as well.'));
+  if (s.mist === 'wrap')
+    out.push(
+      asked(
+        { kind: 'wrap', in: 'its damp sleeve' },
+        s.key === 'eucalyptus'
+          ? 'It crisps in a dry room: a damp closed bag in the cold, or a clear anti-transpirant.'
+          : 'It shrivels in a dry room and in draughts.',
+      ),
+    );
+  if (isRose(s))
+    out.push(
+      asked(
+        { kind: 'guard-petals' },
+        'The marked outer petals guard the rest; they come off one by one at the making.',
+        {
+          title: 'Leave the guard petals on until it is used',
+          stems: 'all',
+        },
+      ),
+    );
+  if (s.key === 'tweedia')
+    out.push(asked({ kind: 'discard', what: 'lowest florets' }, 'The lowest go first, and gas the rest.'));
+  if (s.key.startsWith('lily-') && s.key !== 'lily-grass')
+    out.push(
+      asked({ kind: 'de-pollen', how: 'bin' }, 'Before the pollen dusts: it stains, and it can kill a cat.'),
+    );
+  return out;
+}
+
+const OPENS_WARM = ['amaryllis', 'carnation', 'spray-carnation'];
+
+/** Where a species keeps best. */
+export function keptAt(s: Species): ParamsOf<'move'> {
+  const opensWarm = OPENS_WARM.includes(s.key);
+  const place = opensWarm ? 'the shop floor' : isWarm(s) ? 'the tropical shelf' : 'the cold room';
+  return { kind: 'move', place, lowC: s.storeMinC, highC: s.storeMaxC, dark: false };
+}
+
+function move(s: Species): Draft {
+  const why = OPENS_WARM.includes(s.key)
+    ? 'It opens at room temperature; the cold holds it shut.'
+    : isWarm(s)
+      ? `Injured below ${s.chillBelowC ?? 0} °C.`
+      : `Keeps best at ${s.storeMinC} to ${s.storeMaxC} °C, away from fruit.`;
+  return asked(keptAt(s), why);
+}
+
+const SHOP_C = 20;
+const OFTEN_H: Readonly<Record<string, number>> = { tulip: 48, gerbera: 24 };
+
+/** Hours a pail's water may serve: until the predicted count is due, or the house's longest, or the species'. */
+export function waterServesHours(
+  s: Species,
+  drinks: ParamsOf<'drink'>['solution'],
+  limits: WaterLimits,
+): number {
+  const byCount = hoursUntilDue(freshWater('clean', drinks), SHOP_C, 0) ?? Infinity;
+  const isFed = drinks !== 'plain' && drinks !== 'copper' && drinks !== 'bleach';
+  const house = !isFed ? limits.plainDays : s.key.startsWith('lily-') ? limits.lilyDays : limits.foodDays;
+  return Math.max(1, Math.min(byCount, house * 24, OFTEN_H[s.key] ?? Infinity));
+}
+
+/** The protocol of a species as the plain lot of it gets: sound, ideal, in a shop that has everything. */
+export function plainSteps(s: Species, limits: WaterLimits): Draft[] {
+  const first = drink(s);
+  const serves = waterServesHours(s, rightSolution(s.foodKind), limits);
+  return [
+    unpack(s),
+    ...(s.key === 'tulip' ? [asked({ kind: 'rinse' }, 'Soil in the pail is tomorrow’s cloudy water.')] : []),
+    ...strip(s),
+    ...(s.skin === 'thorns'
+      ? [
+          asked(
+            { kind: 'thorns', extent: 'to the hand' },
+            'Every scar lets bacteria in; whole bark keeps them out.',
+          ),
+        ]
+      : []),
+    ...opening(s),
+    ...beforeDrink(s),
+    first,
+    asked({ kind: 'look-back', afterHours: 0, round: 0 }, 'Drinking shows in the neck before anywhere else.'),
+    ...afterDrink(s),
+    move(s),
+    asked(
+      {
+        kind: 'recut',
+        everyHours: serves,
+        cm: s.sap === 'mucilage' || s.cutCm <= 0 ? 0 : s.cutCm < 1 ? s.cutCm : 2,
+        newWater: true,
+      },
+      OFTEN_H[s.key]
+        ? 'Its water is changed often.'
+        : 'By then the count passes its limit, or the house’s longest use of water is over.',
+    ),
+  ];
+}

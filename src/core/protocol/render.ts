@@ -1,0 +1,43 @@
+import type { Species } from '../species/species';
+import type { StepParams } from './params';
+import { saidOf } from './say';
+import type { Because, Change, ProtocolStep } from './types';
+
+/** A step as it is being composed: its parameters, why it is there, what has changed it. */
+export interface Draft {
+  readonly params: StepParams;
+  readonly reason: string;
+  readonly changes: readonly Change[];
+  readonly because: Because;
+  /** Words of a shop's own, in the place of ours. */
+  readonly title?: string;
+  readonly caution?: string;
+  readonly doneWord?: string;
+  readonly stems?: string;
+}
+
+/** A step as the bench shows it, from its parameters. */
+export function rendered(draft: Draft, species: Species, depthCm: number): ProtocolStep {
+  const said = saidOf(draft.params, species, depthCm);
+  const waitSeconds = Math.round(said.waitSeconds ?? 0);
+  const isLook = draft.params.kind === 'look-back' || draft.params.kind === 'inspect';
+  return {
+    kind: draft.params.kind,
+    params: draft.params,
+    isPlain: draft.changes[0]?.says !== draft.reason,
+    mode: isLook ? 'look' : waitSeconds > 0 ? 'wait' : 'hands',
+    title: draft.title ?? said.title,
+    figures: said.figures ?? [],
+    reason: draft.changes.at(-1)?.says ?? draft.reason,
+    because: draft.changes.at(-1)?.because ?? draft.because,
+    changes: draft.changes,
+    stems: draft.stems ?? said.stems ?? 'all',
+    who: said.who ?? null,
+    needs: said.needs ?? [],
+    risk: said.risk ?? null,
+    doneWord: draft.doneWord ?? said.doneWord,
+    caution: draft.caution ?? said.caution ?? null,
+    waitSeconds,
+    pail: said.pail ?? null,
+  };
+}

@@ -1,0 +1,36 @@
+import { DEFAULT_SCHOOLS, type Schools } from './schools';
+import type { ProtocolEdit } from './edits';
+import { NEEDS, type Need } from './types';
+
+/** What a lot is for. */
+export const PURPOSES = ['usual', 'sell soon', 'hold', 'force', 'event', 'dry'] as const;
+export type Purpose = (typeof PURPOSES)[number];
+
+/** The house's own longest use of water in days, whatever the count. */
+export interface WaterLimits {
+  readonly plainDays: number;
+  readonly foodDays: number;
+  readonly lilyDays: number;
+}
+export const DEFAULT_LIMITS: WaterLimits = { plainDays: 2, foodDays: 4, lilyDays: 3 };
+
+/** What a shop brings to a lot: its schools, what it has, what the lot is for, its own protocol for it. */
+export interface Ways {
+  readonly schools: Schools;
+  readonly has: readonly Need[];
+  readonly purpose: Purpose;
+  /** Days until the event, where it is for one. */
+  readonly eventInDays: number;
+  readonly limits: WaterLimits;
+  readonly edits: readonly ProtocolEdit[];
+}
+
+/** A shop that has everything, takes every default, and has nothing of its own. */
+export const PLAIN_WAYS: Ways = {
+  schools: DEFAULT_SCHOOLS,
+  has: NEEDS,
+  purpose: 'usual',
+  eventInDays: 0,
+  limits: DEFAULT_LIMITS,
+  edits: [],
+};
