@@ -8,6 +8,7 @@ export type DataFault =
   | 'pail-not-clean'
   | 'pail-in-use'
   | 'append-only'
+  | 'sap-runs'
   | 'unknown';
 
 export class DataError extends Error {
@@ -32,7 +33,11 @@ const BY_CONSTRAINT: Readonly<Record<string, DataFault>> = {
   lot_stems_left: 'not-enough-stems',
   pail_fill_one_open: 'pail-in-use',
 };
-const BY_CODE: Readonly<Record<string, DataFault>> = { HP001: 'append-only', HP002: 'pail-not-clean' };
+const BY_CODE: Readonly<Record<string, DataFault>> = {
+  HP001: 'append-only',
+  HP002: 'pail-not-clean',
+  HP003: 'sap-runs',
+};
 /** Connection refused or lost, starting up, shutting down, out of room (SQLSTATE classes 08, 53, 57P). */
 const UNAVAILABLE_CODE = /^(ECONN|EPIPE|ETIMEDOUT|ENOTFOUND|08|53|57P)/;
 const UNAVAILABLE_WORDS = /timeout|terminated|Connection ended|acquiring a connection|not queryable/i;

@@ -1,3 +1,4 @@
+import type { Purpose } from '../core/protocol/ways';
 import type { Droop } from '../core/vase-life/types';
 import { isLocked, type Trx } from './connection';
 import { RefusedError } from './errors';
@@ -49,6 +50,11 @@ export interface LotRow {
   readonly inHandBy: string | null;
   readonly inHandByName: string | null;
   readonly inHandAt: Date | null;
+  readonly purpose: Purpose;
+  /** ISO date of the event it is for; null where it is for none. */
+  readonly eventOn: string | null;
+  /** Its sap runs: it shares no water with another kind. */
+  readonly sapOpen: boolean;
   readonly version: number;
 }
 
@@ -96,6 +102,9 @@ const COLUMNS = {
   inHandBy: 'l.in_hand_by',
   inHandByName: 'h.name',
   inHandAt: 'l.in_hand_at',
+  purpose: 'l.purpose',
+  eventOn: 'l.event_on',
+  sapOpen: 'l.sap_open',
   version: 'l.version',
 };
 

@@ -4,6 +4,7 @@ import * as ownFigures from './migrations/0002-own-figures';
 import * as supplierWords from './migrations/0003-supplier-words';
 import * as flawsAndClaims from './migrations/0004-flaws-and-claims';
 import * as wholeDelivery from './migrations/0005-the-whole-delivery';
+import * as theBench from './migrations/0006-the-bench';
 
 interface Migration {
   readonly name: string;
@@ -17,6 +18,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0003-supplier-words', up: supplierWords.up },
   { name: '0004-flaws-and-claims', up: flawsAndClaims.up },
   { name: '0005-the-whole-delivery', up: wholeDelivery.up },
+  { name: '0006-the-bench', up: theBench.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

@@ -10,7 +10,18 @@ export interface Deed {
 
 export interface EntryInput {
   readonly kind: string;
-  readonly subjectKind: 'delivery' | 'lot' | 'pail' | 'arrangement' | 'card' | 'step' | 'figure' | 'claim';
+  readonly subjectKind:
+    | 'delivery'
+    | 'lot'
+    | 'pail'
+    | 'arrangement'
+    | 'card'
+    | 'step'
+    | 'figure'
+    | 'claim'
+    | 'house'
+    | 'species'
+    | 'person';
   readonly subjectId: string;
   /** The deed in plain words, as the record shows it. */
   readonly words: string;

@@ -1,3 +1,5 @@
+import type { LookOutcome } from '../core/protocol/aftercare';
+import type { StepKind } from '../core/protocol/params';
 import type { ProtocolStep } from '../core/protocol/types';
 import { isLocked, type Trx } from './connection';
 import { RefusedError } from './errors';
@@ -10,12 +12,17 @@ export interface StepRow {
   readonly lotId: string;
   readonly planNo: number;
   readonly position: number;
-  readonly kind: string;
+  readonly kind: StepKind;
   readonly step: ProtocolStep;
   readonly status: StepStatus;
   readonly startedAt: Date | null;
   readonly dueAt: Date | null;
   readonly endedAt: Date | null;
+  /** What was really used where it differed; null where it was as planned. */
+  readonly used: Readonly<Record<string, number>> | null;
+  readonly outcome: LookOutcome | null;
+  /** Whose hands did it or began it. */
+  readonly handsId: string | null;
 }
 
 const COLUMNS = {
@@ -29,6 +36,9 @@ const COLUMNS = {
   startedAt: 's.started_at',
   dueAt: 's.due_at',
   endedAt: 's.ended_at',
+  used: 's.used',
+  outcome: 's.outcome',
+  handsId: 's.hands_id',
 };
 
 /** Steps of the plans in force of every lot with stems left, in order. */
@@ -86,9 +96,25 @@ export async function changeStep(
 
 /** What a step had come to, for carrying over to a newer plan or for taking a tap back. */
 export function stepStateOf(
-  row: Pick<StepRow, 'status' | 'startedAt' | 'dueAt' | 'endedAt'>,
+  row: Pick<StepRow, 'status' | 'startedAt' | 'dueAt' | 'endedAt' | 'used' | 'outcome' | 'handsId'>,
 ): Record<string, unknown> {
-  return { status: row.status, started_at: row.startedAt, due_at: row.dueAt, ended_at: row.endedAt };
+  return {
+    status: row.status,
+    started_at: row.startedAt,
+    due_at: row.dueAt,
+    ended_at: row.endedAt,
+    used: row.used && JSON.stringify(row.used),
+    outcome: row.outcome,
+    hands_id: row.handsId,
+  };
+}
+
+/** A number no plan of the lot has had, those gone back from included. */
+export async function nextPlanNo(trx: Trx, lotId: string): Promise<number> {
+  const [row] = await trx('protocol_step')
+    .where({ lot_id: lotId })
+    .max<{ max: number | null }[]>({ max: 'plan_no' });
+  return (row?.max ?? 0) + 1;
 }
 
 /** Lays a plan for a lot; steps that were done under the older plan stay done. */
@@ -139,4 +165,45 @@ export async function insertFirstPlans(
      from jsonb_to_recordset(?::jsonb) as r(id uuid, lot_id uuid, position int, kind text, step jsonb)`,
     [shopId, JSON.stringify(rows)],
   );
+}
+
+/**
+ * A newer plan of a lot: the one in force as it stands, with other steps put in after one of them.
+ * The older plan stays as it was, so that going back to it takes nothing away.
+ * @returns the newer plan's number
+ */
+export async function insertBranch(
+  trx: Trx,
+  shopId: string,
+  lotId: string,
+  planNo: number,
+  afterStepId: string | null,
+  steps: readonly ProtocolStep[],
+): Promise<number> {
+  const inForce = await manyStepsOfLot(trx, lotId, planNo);
+  const newPlanNo = await nextPlanNo(trx, lotId);
+  const at = inForce.findIndex((s) => s.id === afterStepId) + 1;
+  const rows = [
+    ...inForce.slice(0, at).map((s) => ({ step: s.step, state: stepStateOf(s) })),
+    ...steps.map((step) => ({ step, state: { status: 'waiting' } })),
+    ...inForce.slice(at).map((s) => ({ step: s.step, state: stepStateOf(s) })),
+  ];
+  await trx('lot')
+    .where({ id: lotId })
+    .update({ plan_no: newPlanNo, version: trx.raw('version + 1') });
+  await trx.batchInsert(
+    'protocol_step',
+    rows.map(({ step, state }, position) => ({
+      id: newId(),
+      shop_id: shopId,
+      lot_id: lotId,
+      plan_no: newPlanNo,
+      position,
+      kind: step.kind,
+      step: JSON.stringify(step),
+      ...state,
+    })),
+    200,
+  );
+  return newPlanNo;
 }

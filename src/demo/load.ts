@@ -2,8 +2,11 @@ import { hash } from '@node-rs/argon2';
 import type { Knex } from 'knex';
 import { firstGuess, hoursSinceCut } from '../core/dock/first-guess';
 import { findSpecies } from '../core/species/species';
+import { SKILLS, type Skill } from '../core/protocol/types';
+import { setAtBench } from '../data/bench';
 import { inShop, type Trx } from '../data/connection';
 import { bookDelivery } from '../data/deliveries';
+import { recordSkill } from '../data/house';
 import { newId } from '../data/ids';
 import { changeLot } from '../data/lots';
 import { fillPail, onePailForUpdate } from '../data/pails';
@@ -81,6 +84,7 @@ async function processEarlier(
   pailId: string,
   rooms: ReadonlyMap<string, string>,
   speciesKey: string,
+  now: Date,
 ): Promise<void> {
   const species = findSpecies(speciesKey);
   const steps = await manyStepsOfLot(trx, lotId, 1);
@@ -94,8 +98,18 @@ async function processEarlier(
     { ...wish, alone: false, litres: 4, overrideReason: null },
     deed.at,
   );
-  for (const step of steps)
-    await changeStep(trx, step.id, { status: 'done', started_at: deed.at, ended_at: deed.at });
+  for (const step of steps) {
+    const due = new Date(deed.at.getTime() + step.step.waitSeconds * 1000);
+    // The next change of water runs on; what was due while nobody counted is not held against the demo.
+    const runs = step.kind === 'recut' && due > now;
+    await changeStep(
+      trx,
+      step.id,
+      runs
+        ? { status: 'running', started_at: deed.at, due_at: due }
+        : { status: 'done', started_at: deed.at, ended_at: deed.at },
+    );
+  }
   const kind = (species?.chillBelowC ?? 0) > 4 ? 'warm' : 'cold';
   await changeLot(trx, lotId, { fill_id: fillId, room_id: rooms.get(kind), looked_at: deed.at });
   await writeEntry(
@@ -108,6 +122,28 @@ async function processEarlier(
       words: `${species?.name ?? speciesKey}: protocol done, into pail ${pail.name}`,
     },
   );
+}
+
+/** Wen and Bram are at the bench and were shown everything; Tove is new, and was shown the knife. */
+async function staffTheBench(
+  trx: Trx,
+  deed: (personAt: number, when?: Date) => Deed,
+  people: readonly string[],
+): Promise<void> {
+  const shownTo: readonly (readonly [person: number, skills: readonly Skill[]])[] = [
+    [0, SKILLS],
+    [1, SKILLS],
+    [2, SKILLS],
+    [3, ['knife']],
+  ];
+  for (const [at, skills] of shownTo)
+    for (const skill of skills)
+      await recordSkill(
+        trx,
+        deed(0),
+        { personId: people[at] ?? '', skill, shown: true },
+        `${DEMO_PEOPLE[at]?.name ?? ''} was shown: ${skill}`,
+      );
 }
 
 /**
@@ -127,6 +163,9 @@ export async function loadDemo(db: Knex, at: Date, withPast = true): Promise<boo
       at: when,
     });
     if (withPast) {
+      await staffTheBench(trx, deed, people);
+      for (const hand of [1, 2])
+        await setAtBench(trx, deed(hand, new Date(at.getTime() - HOUR_MS / 2)), people[hand] ?? '', true);
       await loadPastVans(trx, (when) => deed(1, when), rooms.get('bench') ?? '', at);
       await loadOrders(trx, (when) => deed(0, when), at);
     }
@@ -168,6 +207,7 @@ export async function loadDemo(db: Knex, at: Date, withPast = true): Promise<boo
         pails[i] ?? '',
         rooms,
         DEMO_EARLIER_LINES[i]?.speciesKey ?? '',
+        at,
       );
   });
   return true;

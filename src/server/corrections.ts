@@ -16,10 +16,26 @@ interface StepDetail {
   readonly stepWas: Was;
   readonly lotWas: Was;
   readonly poured: { readonly fillId: string; readonly opened: boolean; readonly pailWas: Was } | null;
+  /** The step whose clock began by itself when this one was done. */
+  readonly began?: string | null;
+}
+
+const NOT_BEGUN: Was = { status: 'waiting', started_at: null, due_at: null };
+
+/** The plan that was in force stands again, as it stood; what the newer one brought is not lost, only not in force. */
+async function undoBranch({ trx }: DeedContext, entry: Entry): Promise<void> {
+  const { stepId, stepWas, lotWas, began } = entry.detail as unknown as Partial<StepDetail> & { lotWas: Was };
+  if (typeof lotWas.fill_id === 'string' && !(await isOpenFill(trx, lotWas.fill_id)))
+    throw new RefusedError(
+      'The water it stood in before was tipped out since. Nothing was changed; put it into a pail.',
+    );
+  await changeLot(trx, entry.subjectId, lotWas);
+  if (stepId && stepWas) await changeStep(trx, stepId, stepWas);
+  if (began) await changeStep(trx, began, NOT_BEGUN);
 }
 
 async function undoStep({ trx, deed }: DeedContext, entry: Entry): Promise<void> {
-  const { stepId, stepWas, lotWas, poured } = entry.detail as unknown as StepDetail;
+  const { stepId, stepWas, lotWas, poured, began } = entry.detail as unknown as StepDetail;
   if (poured?.opened) {
     const others = (await manyLotsByFill(trx)).filter(
       (l) => l.fillId === poured.fillId && l.lotId !== entry.subjectId,
@@ -34,6 +50,7 @@ async function undoStep({ trx, deed }: DeedContext, entry: Entry): Promise<void>
       'The water it stood in before was tipped out since. Nothing was changed; put it into a pail.',
     );
   await changeStep(trx, stepId, stepWas);
+  if (began) await changeStep(trx, began, NOT_BEGUN);
   await changeLot(trx, entry.subjectId, lotWas);
   if (poured?.opened) {
     const { state, contact_until } = poured.pailWas;
@@ -41,19 +58,21 @@ async function undoStep({ trx, deed }: DeedContext, entry: Entry): Promise<void>
   }
 }
 
-async function undoLook({ trx, deed }: DeedContext, entry: Entry): Promise<void> {
+async function undoLook(context: DeedContext, entry: Entry): Promise<void> {
+  const { trx } = context;
   const lot = await oneLotForUpdate(trx, entry.subjectId);
   const before = entry.detail.before as {
     stage: number;
     droop: 'firm' | 'soft' | 'hanging';
     looked_at: string | null;
   };
-  const plan_no = await replan(trx, deed.shopId, { ...lot, ...before });
+  const plan_no = await replan(context, { ...lot, ...before });
   await changeLot(trx, lot.id, { ...before, plan_no });
 }
 
 /** The journey the route made of it stands again, droop and plan with it. */
-async function undoLogger({ trx, deed }: DeedContext, entry: Entry): Promise<void> {
+async function undoLogger(context: DeedContext, entry: Entry): Promise<void> {
+  const { trx } = context;
   const before = entry.detail.before as {
     lotId: string;
     aged_days: number;
@@ -66,17 +85,18 @@ async function undoLogger({ trx, deed }: DeedContext, entry: Entry): Promise<voi
       await changeLot(trx, lotId, { aged_days: was.aged_days, air_share: was.air_share });
       continue;
     }
-    const plan_no = await replan(trx, deed.shopId, { ...lot, droop: was.droop });
+    const plan_no = await replan(context, { ...lot, droop: was.droop });
     await changeLot(trx, lotId, { ...was, plan_no });
   }
 }
 
 /** The count before stands again; where there was none, the flaw is withdrawn. */
-async function undoFlaw({ trx, deed }: DeedContext, entry: Entry): Promise<void> {
+async function undoFlaw(context: DeedContext, entry: Entry): Promise<void> {
+  const { trx, deed } = context;
   const { counted, before } = entry.detail as unknown as { counted: FlawRow; before: FlawRow | null };
   await insertFlaw(trx, deed, before ?? counted, before === null);
   const lot = await oneLotForUpdate(trx, counted.lotId);
-  await changeLot(trx, lot.id, { plan_no: await replan(trx, deed.shopId, lot) });
+  await changeLot(trx, lot.id, { plan_no: await replan(context, lot) });
 }
 
 async function undoMake({ trx, deed }: DeedContext, entry: Entry): Promise<void> {
@@ -90,6 +110,9 @@ const UNDO: Readonly<Record<string, (context: DeedContext, entry: Entry) => Prom
   begin: undoStep,
   done: undoStep,
   skip: undoStep,
+  'look-back': undoBranch,
+  recut: undoBranch,
+  purpose: undoBranch,
   look: undoLook,
   make: undoMake,
   ...UNDO_AT_THE_DOCK,

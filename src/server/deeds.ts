@@ -27,6 +27,8 @@ const SAID: Partial<Record<DataFault, string>> = {
   'not-enough-stems': 'There are not that many stems left. Nothing was taken.',
   'pail-not-clean':
     'That pail is not sanitised. Nothing was filled; choose one that stands upside down, or give a reason.',
+  'sap-runs':
+    'Its sap still runs, or that of a lot in there: they share no water. Nothing was changed; give it a pail of its own.',
   'pail-in-use': 'Somebody has just filled that pail. Nothing was changed; choose another.',
 };
 export const UNAVAILABLE = 'The shop’s memory is not answering.';

@@ -47,6 +47,9 @@ const lot = (over: Partial<LotRow>): LotRow => ({
   inHandBy: null,
   inHandByName: null,
   inHandAt: null,
+  purpose: 'usual',
+  eventOn: null,
+  sapOpen: false,
   version: 1,
   ...over,
 });
@@ -71,6 +74,9 @@ const drank = (at: Date): StepRow[] => {
       status: 'done',
       startedAt: at,
       dueAt: at,
+      used: null,
+      outcome: null,
+      handsId: null,
       endedAt: at,
     }));
 };

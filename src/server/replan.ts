@@ -2,39 +2,51 @@ import 'server-only';
 import { FLAW_KINDS, type FlawKind } from '@/core/dock/flaws';
 import { composeProtocol } from '@/core/protocol/compose';
 import type { ProtocolStep } from '@/core/protocol/types';
+import type { Ways } from '@/core/protocol/ways';
 import { speciesByKey } from '@/core/species/species';
+import { isWetPacked } from '@/core/vase-life/journey';
 import { manyFlaws, type FlawRow } from '@/data/claims';
-import type { Trx } from '@/data/connection';
 import type { LotRow } from '@/data/lots';
-import { insertPlan, manyStepsOfLot } from '@/data/steps';
+import { insertPlan, manyStepsOfLot, nextPlanNo } from '@/data/steps';
+import type { DeedContext } from './deeds';
+import { houseOf, waysFor } from './house';
 
-type Seen = Pick<LotRow, 'speciesKey' | 'stage' | 'droop' | 'packing'>;
+type Seen = Pick<
+  LotRow,
+  'speciesKey' | 'stage' | 'droop' | 'packing' | 'arrivedAt' | 'fillId' | 'purpose' | 'eventOn'
+>;
+const HOUR_MS = 3_600_000;
 
 /** Kinds of flaws that were counted and are there. */
 export function flawKindsIn(rows: readonly FlawRow[]): FlawKind[] {
   return FLAW_KINDS.filter((kind) => rows.some((r) => r.kind === kind && r.seen > 0));
 }
 
-/** The plan of a lot as it was seen. */
-export function planFor(lot: Seen, flaws: readonly FlawKind[]): ProtocolStep[] {
-  return composeProtocol({
-    species: speciesByKey(lot.speciesKey),
-    stage: lot.stage,
-    droop: lot.droop,
-    packing: lot.packing,
-    hoursDry: 0,
-    flaws,
-  });
+/** The plan of a lot as it was seen, with the house's ways for it. */
+export function planFor(lot: Seen, flaws: readonly FlawKind[], ways: Ways, at: Date): ProtocolStep[] {
+  const isDry = lot.fillId === null && !isWetPacked(lot.packing);
+  return composeProtocol(
+    {
+      species: speciesByKey(lot.speciesKey),
+      stage: lot.stage,
+      droop: lot.droop,
+      packing: lot.packing,
+      hoursDry: isDry ? Math.max(0, (at.getTime() - lot.arrivedAt.getTime()) / HOUR_MS) : 0,
+      flaws,
+    },
+    ways,
+  );
 }
 
 /** Lays a lot's plan anew as it now is seen, what was done staying done; answers the plan's number. */
 export async function replan(
-  trx: Trx,
-  shopId: string,
+  { trx, deed, me }: DeedContext,
   lot: Seen & Pick<LotRow, 'id' | 'planNo'>,
 ): Promise<number> {
-  const plan = planFor(lot, flawKindsIn(await manyFlaws(trx, [lot.id])));
+  const ways = waysFor(await houseOf(trx), lot, deed.at, me.shop.timeZone);
+  const plan = planFor(lot, flawKindsIn(await manyFlaws(trx, [lot.id])), ways, deed.at);
   const steps = await manyStepsOfLot(trx, lot.id, lot.planNo);
-  await insertPlan(trx, shopId, lot.id, lot.planNo + 1, plan, steps);
-  return lot.planNo + 1;
+  const planNo = await nextPlanNo(trx, lot.id);
+  await insertPlan(trx, deed.shopId, lot.id, planNo, plan, steps);
+  return planNo;
 }

@@ -57,6 +57,8 @@ const RUNNING_WORDS: Readonly<Record<string, string>> = {
   'sap-soak': 'soaking alone, then tip out',
   plunge: 'pods under warm water, then lift out',
   'hot-dip': 'in hot water, then out',
+  recut: 'water due for change',
+  'look-back': 'look again: does it stand?',
 };
 
 function runningItems(lots: readonly LotRow[], steps: readonly StepRow[]): NextItem[] {
@@ -131,7 +133,7 @@ export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<Shell
         dry.length > 0
           ? `${late.length > 0 ? `${late.length} late, ` : ''}${dry.length} dry`
           : over.length > 0
-            ? `${over.length} to look back`
+            ? `${over.length} due`
             : 'clear',
         late.length > 0 || over.length > 0,
       ),

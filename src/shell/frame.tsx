@@ -2,6 +2,7 @@
 import { useMantineColorScheme } from '@mantine/core';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { Alarm, useQuiet } from './alarm';
 import { Band } from './band';
 import { ShopClock, useShopNow } from './clock';
 import { DeedProvider, useDeeds } from './deeds';
@@ -137,6 +138,7 @@ function Inside({
   const { colorScheme, setColorScheme } = useMantineColorScheme();
   const [open, setOpen] = useState(false);
   const [said, setSaid] = useState<string | null>(null);
+  const [isQuiet, toggleQuiet] = useQuiet();
   const sheet = useRef<HTMLDialogElement>(null);
 
   useEffect(() => {
@@ -170,6 +172,7 @@ function Inside({
   return (
     <>
       <KeptTaps />
+      <Alarm items={next} isQuiet={isQuiet} />
       <Band notes={notes} shopName={shopName} people={<ClockFace timeZone={timeZone} name={person.name} />} />
       <div className={css.page}>
         <main>
@@ -184,6 +187,9 @@ function Inside({
             </button>
             <button type="button" className="plain" onClick={() => setColorScheme(dark ? 'light' : 'dark')}>
               {dark ? 'Light' : 'Dark'}
+            </button>
+            <button type="button" className="plain" aria-pressed={isQuiet} onClick={toggleQuiet}>
+              {isQuiet ? 'Quiet: rings off' : 'Rings'}
             </button>
             <button type="button" className="plain" onClick={() => sheet.current?.showModal()}>
               Keys <kbd>?</kbd>

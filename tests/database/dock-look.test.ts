@@ -59,7 +59,7 @@ test('what the drawing shows for a touch is what stands once that touch is logge
   );
   await shop.inside(async (trx) => {
     const lot = await lotOf(id);
-    const plan_no = await replan(trx, shop.shopId, { ...lot, stage: open, droop: 'hanging' });
+    const plan_no = await replan({ trx, deed: shop.deed(), me }, { ...lot, stage: open, droop: 'hanging' });
     await changeLot(trx, id, { stage: open, droop: 'hanging', plan_no });
   });
   const after = await look(id);

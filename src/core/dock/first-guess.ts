@@ -1,6 +1,7 @@
 import type { Overrides } from '../model/figures';
 import { composeProtocol } from '../protocol/compose';
 import type { ProtocolStep } from '../protocol/types';
+import type { Ways } from '../protocol/ways';
 import { idealArrivalStage, speciesByKey } from '../species/species';
 import {
   arrivalFromJourney,
@@ -38,6 +39,7 @@ export function firstGuess(lot: {
   readonly packing: string;
   readonly hoursSinceCut: number;
   readonly overrides?: Overrides | null;
+  readonly ways?: Ways;
 }): FirstGuess {
   const species = speciesByKey(lot.speciesKey);
   const wet = isWetPacked(lot.packing);
@@ -50,12 +52,11 @@ export function firstGuess(lot: {
   const stage = idealArrivalStage(species);
   const droop = droopOf(outcome.waterContent);
   const arrival = arrivalFromJourney(species, outcome, stage, droop);
-  const hoursDry = wet ? 0 : lot.hoursSinceCut;
   return {
     stage,
     droop,
     agedDays: arrival.agedDays,
     airShare: arrival.airShare ?? 0,
-    plan: composeProtocol({ species, stage, droop, packing: lot.packing, hoursDry }),
+    plan: composeProtocol({ species, stage, droop, packing: lot.packing, hoursDry: 0 }, lot.ways),
   };
 }

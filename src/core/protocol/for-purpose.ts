@@ -1,6 +1,5 @@
 import type { Species } from '../species/species';
 import { SOLUTIONS } from '../water/solutions';
-import { keptAt } from './plain';
 import type { ParamsOf } from './params';
 import { added, before, changed, without, type Sheet } from './sheet';
 import type { Change, LotState } from './types';
@@ -20,7 +19,7 @@ function toSellSoon(sheet: Sheet, { droop }: LotState): Sheet {
 
 function toHold(sheet: Sheet, s: Species, says: string): Sheet {
   const held = purpose(says);
-  const place = keptAt(s).place === 'the tropical shelf' ? 'the tropical shelf' : 'the cold room';
+  const place = (s.chillBelowC ?? 0) > 4 ? 'the tropical shelf' : 'the cold room';
   const coldest = Math.max(s.storeMinC, s.chillBelowC ?? -5);
   const cold = changed(sheet, 'move', held, { place, lowC: coldest, highC: coldest + 1, dark: true });
   const drink = drinkOf(sheet);

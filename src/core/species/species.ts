@@ -67,7 +67,21 @@ export interface Species {
 /** Every species the product ships with, in the table's order. */
 export const SPECIES: readonly Species[] = table as readonly Species[];
 
-const BY_KEY: ReadonlyMap<string, Species> = new Map(SPECIES.map((s) => [s.key, s]));
+const BY_KEY = new Map<string, Species>(SPECIES.map((s) => [s.key, s]));
+const SHIPPED_KEYS: ReadonlySet<string> = new Set(BY_KEY.keys());
+
+/** What the key of a shop's own species begins with: it can never be one of the table's. */
+export const OWN_KEY = /^own-[0-9a-z]{4,16}-[a-z0-9-]{2,40}$/;
+
+/**
+ * Makes shops' own species known under keys of their own, newer versions in the place of older ones.
+ * The table's are never changed by it, and a key bears its shop's mark, so that one shop's never
+ * stand for another's.
+ */
+export function learnSpecies(own: readonly Species[]): void {
+  for (const species of own)
+    if (OWN_KEY.test(species.key) && !SHIPPED_KEYS.has(species.key)) BY_KEY.set(species.key, species);
+}
 
 /** The species of that key, or undefined. */
 export function findSpecies(key: string): Species | undefined {

@@ -1,4 +1,8 @@
 import type { Habit } from '@/core/species/species';
+import type { Difference } from '@/core/protocol/compare';
+import type { OutOfOrder } from '@/core/protocol/in-order';
+import type { Purpose } from '@/core/protocol/ways';
+import type { Skill } from '@/core/protocol/types';
 import type { Droop } from '@/core/vase-life/types';
 import type { StepRow } from '@/data/steps';
 
@@ -8,10 +12,40 @@ export interface PailChoice {
   readonly litres: number;
   /** Water of a like lot stands in it already. */
   readonly shares: boolean;
+  /** Turned over so lately that its film has not drained. */
+  readonly isStillWet: boolean;
+}
+
+/** Another step of the lot that may be done first, with what is said against it. */
+export interface OtherStep {
+  readonly id: string;
+  readonly title: string;
+  readonly against: OutOfOrder | null;
+  readonly needsPail: boolean;
+}
+
+/** A lot that waits for the very same step. */
+export interface Batched {
+  readonly stepId: string;
+  readonly lotNumber: number;
+  readonly name: string;
+  readonly stems: number;
+}
+
+/** Somebody at the bench, and what they may do. */
+export interface CardHands {
+  readonly personId: string;
+  readonly name: string;
+  /** What the step wants and these hands were not shown; null where they may. */
+  readonly unshown: Skill | null;
+  /** Who may stand beside them. */
+  readonly beside: readonly { readonly id: string; readonly name: string }[];
+  readonly hasKnife: boolean;
 }
 
 /** One lot in hand: the step, and what follows it. */
 export interface BenchCard {
+  readonly hands: CardHands;
   readonly lotId: string;
   readonly lotNumber: number;
   readonly name: string;
@@ -22,9 +56,20 @@ export interface BenchCard {
   readonly stage: number;
   readonly droop: Droop;
   readonly pail: string | null;
+  readonly purpose: Purpose;
+  readonly eventOn: string | null;
+  readonly isSapOpen: boolean;
   readonly step: Pick<StepRow, 'id' | 'kind' | 'step' | 'status'> & { readonly dueAt: number | null };
   readonly then: readonly string[];
   readonly stepNo: number;
   readonly stepCount: number;
   readonly pails: readonly PailChoice[];
+  readonly others: readonly OtherStep[];
+  readonly also: readonly Batched[];
+  readonly differences: readonly Difference[];
+  /** Lots that follow for these hands. */
+  readonly next: readonly string[];
+  /** The house's way with the film, and whether what is poured is acid. */
+  readonly film: 'by-sum' | 'leave' | 'rinse';
+  readonly isAcid: boolean;
 }

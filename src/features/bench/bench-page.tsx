@@ -1,159 +1,140 @@
 import Link from 'next/link';
-import { DEPTH_CM } from '@/core/protocol/figures';
-import type { PailWish } from '@/core/protocol/types';
-import { mayShareWater } from '@/core/protocol/compose';
 import { speciesByKey } from '@/core/species/species';
-import { manyLotsInStock, type LotRow } from '@/data/lots';
-import { manyPails, type PailRow } from '@/data/pails';
-import { manyStepsInForce, type StepRow } from '@/data/steps';
+import { manyActivePeople } from '@/data/people';
+import { manySkills } from '@/data/house';
 import { inMyShop } from '@/server/session';
-import { canWait, dryHoursLeft, standsDry } from '@/server/shell-data';
 import css from './bench.module.css';
-import type { BenchCard, PailChoice } from './bench-card';
+import type { BenchCard } from './bench-card';
+import { cardOf } from './cards';
+import { readFloor, type FloorLot } from './floor';
+import { KnifeCard } from './knife-card';
+import { PlanChart } from './plan-chart';
+import { PlanStrip } from './plan-strip';
 import { StepCard } from './step-card';
 
-const openStep = (steps: readonly StepRow[]): StepRow | undefined =>
-  steps.find((s) => s.status === 'waiting' || s.status === 'running');
-
-/** Pails a step may use: like water first, then clean ones, the fittest size first. */
-function pailsFor(wish: PailWish | null, pails: readonly PailRow[]): PailChoice[] {
-  if (!wish) return [];
-  const choices = pails.flatMap((p): PailChoice[] => {
-    const water = {
-      solution: p.solution,
-      depth: p.depth,
-      alone: p.alone,
-      tempC: p.fillTempC,
-      depthCm: 0,
-    } as PailWish;
-    if (p.state === 'filled' && mayShareWater(water, wish))
-      return [{ id: p.id, name: p.name, litres: p.litres ?? 0, shares: true }];
-    if (p.state !== 'sanitised') return [];
-    const share = Math.min(0.6, DEPTH_CM[wish.depth] / p.heightCm);
-    return [{ id: p.id, name: p.name, litres: Math.round(p.sizeL * share * 2) / 2, shares: false }];
-  });
-  return [...choices.filter((c) => !c.shares), ...choices.filter((c) => c.shares)];
+function Rest({ lots }: { lots: readonly FloorLot[] }) {
+  if (lots.length === 0) return null;
+  return (
+    <section className={css.rest} aria-label="After these">
+      <h2>After these</h2>
+      <ul className="rowlist">
+        {lots.map(({ lot, current }) => (
+          <li key={lot.id}>
+            <Link className={css.restRow} href={`/bench?lot=${lot.id}`}>
+              <span>
+                <strong>{speciesByKey(lot.speciesKey).name}</strong>
+                {lot.variety && ` ‘${lot.variety}’`}{' '}
+                <span className="soft">
+                  lot {lot.number}, {lot.stemsLeft}
+                </span>
+              </span>
+              <span className="soft">
+                {current.status === 'running' ? 'its clock runs' : current.step.title.toLowerCase()}
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
 }
 
-function cardOf(lot: LotRow, steps: readonly StepRow[], pails: readonly PailRow[]): BenchCard | null {
-  const current = openStep(steps);
-  if (!current) return null;
-  const { name, habit } = speciesByKey(lot.speciesKey);
-  const at = steps.indexOf(current);
-  return {
-    lotId: lot.id,
-    lotNumber: lot.number,
-    name,
-    variety: lot.variety,
-    stems: lot.stemsLeft,
-    habit,
-    colour: lot.colour,
-    stage: lot.stage,
-    droop: lot.droop,
-    pail: lot.pailName,
-    step: {
-      id: current.id,
-      kind: current.kind,
-      step: current.step,
-      status: current.status,
-      dueAt: current.dueAt?.getTime() ?? null,
-    },
-    then: steps
-      .slice(at + 1)
-      .filter((s) => s.status === 'waiting')
-      .map((s) => s.step.title),
-    stepNo: at + 1,
-    stepCount: steps.length,
-    pails: current.status === 'waiting' ? pailsFor(current.step.pail, pails) : [],
+function Clear() {
+  return (
+    <section>
+      <h1>The bench is clear</h1>
+      <p style={{ margin: '14px 0 24px' }}>
+        Every lot is in its water and in its place. The next van is booked in at the dock.
+      </p>
+      <Link className="plain" href="/dock">
+        To the dock
+      </Link>
+    </section>
+  );
+}
+
+/** Lots by what comes of them: what the plan says first, then the dry, the running, the rest. */
+function inOrder(lots: readonly FloorLot[], order: readonly string[]): FloorLot[] {
+  const at = (l: FloorLot): number => {
+    const planned = order.indexOf(l.lot.id);
+    if (l.current.status === 'running') return 2e6;
+    return planned >= 0 ? planned : 1e6;
   };
+  return [...lots].sort((a, b) => at(a) - at(b));
 }
 
-/** Which lot is in hand: the one asked for, then whoever bears least time dry; clocks that run need nobody. */
-function inOrder(
-  lots: readonly LotRow[],
-  cards: ReadonlyMap<string, BenchCard>,
-  at: Date,
-  asked: string | null,
-): BenchCard[] {
-  const rank = (lot: LotRow): number => {
-    const card = cards.get(lot.id);
-    if (lot.id === asked) return -1e9;
-    const due = card?.step.dueAt ?? null;
-    if (card?.step.status === 'running') return due !== null && due <= at.getTime() ? -1e6 : 1e6;
-    return (lot.fillId ? 1000 : standsDry(lot) ? 0 : 500) + dryHoursLeft(lot, at);
-  };
-  return [...lots].sort((a, b) => rank(a) - rank(b)).flatMap((lot) => cards.get(lot.id) ?? []);
-}
-
-/** Who does what now: a big card for the lot in hand, one for another pair of hands, the rest below. */
+/** Who does what now: a big card a pair of hands, the plan's sum under them, the rest below. */
 export async function BenchPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const asked = typeof search.lot === 'string' ? search.lot : null;
-  const cards = await inMyShop(async (trx, me, at) => {
-    const here = await manyLotsInStock(trx);
-    const [lots, steps, pails] = [
-      here.filter((l) => !canWait(l, at, me.shop.timeZone)),
-      await manyStepsInForce(trx),
-      await manyPails(trx),
-    ];
-    const made = new Map(
-      lots.flatMap((lot) => {
-        const card = cardOf(
-          lot,
-          steps.filter((s) => s.lotId === lot.id),
-          pails,
-        );
-        return card ? [[lot.id, card] as const] : [];
-      }),
-    );
-    return inOrder(lots, made, at, asked);
+  const view = typeof search.view === 'string' ? search.view : '';
+  const { floor, cards, people, skills, me, at } = await inMyShop(async (trx, me, at) => {
+    const floor = await readFloor(trx, me, at, asked);
+    const cards = floor.handed.flatMap(({ hands, lot, next }) => {
+      const hand = floor.hands.find((h) => h.name === hands);
+      return hand ? (cardOf(floor, hand, lot, next, me, at) ?? []) : [];
+    });
+    return {
+      floor,
+      cards,
+      people: await manyActivePeople(trx),
+      skills: view === 'knife' ? await manySkills(trx) : [],
+      me,
+      at,
+    };
   });
-  const [first, second, ...rest] = cards;
-  if (!first)
+  if (view === 'knife')
     return (
-      <section>
-        <h1>The bench is clear</h1>
-        <p style={{ margin: '14px 0 24px' }}>
-          Every lot is in its water and in its place. The next van is booked in at the dock.
-        </p>
-        <Link className="plain" href="/dock">
-          To the dock
-        </Link>
-      </section>
+      <KnifeCard
+        people={people.map((p) => ({ id: p.id, name: p.name }))}
+        skills={skills.map((s) => ({ ...s, at: s.at.getTime() }))}
+        mayRecord={me.role === 'manager'}
+        timeZone={me.shop.timeZone}
+      />
     );
+  if (view === 'plan') return <PlanChart floor={floor} at={at} timeZone={me.shop.timeZone} />;
+  const isMine = (c: BenchCard): boolean => (asked ? c.lotId === asked : c.hands.personId === me.personId);
+  const inHand = cards.find(isMine) ?? cards[0];
+  const shown = new Set(cards.map((c) => c.lotId));
+  const idle = floor.handed.filter((h) => h.lot === null && cards.length > 0).map((h) => h.hands);
   return (
-    <div className={css.bench}>
-      <StepCard key={first.step.id + first.step.status} card={first} inHand avoidPail={null} />
-      {second && (
-        <StepCard
-          key={second.step.id + second.step.status}
-          card={second}
-          inHand={false}
-          avoidPail={first.pails[0]?.id ?? null}
+    <>
+      {cards.length === 0 ? (
+        <Clear />
+      ) : (
+        <div className={css.bench}>
+          {cards.map((card) => (
+            <StepCard
+              key={card.step.id + card.step.status + card.hands.personId}
+              card={card}
+              inHand={card === inHand}
+              avoidPail={card === inHand ? null : (inHand?.pails[0]?.id ?? null)}
+            />
+          ))}
+        </div>
+      )}
+      {idle.length > 0 && <p className={css.idle}>{idle.join(' and ')}: nothing waits just now.</p>}
+      <PlanStrip
+        input={floor.input}
+        own={floor.house.own.flatMap((o) => o.species ?? [])}
+        version={floor.planVersion}
+        plan={floor.plan}
+        madeAt={floor.planMadeAt?.getTime() ?? null}
+        currency={floor.lots.find((l) => l.lot.currency)?.lot.currency ?? null}
+        timeZone={me.shop.timeZone}
+        people={people.map((p) => ({
+          id: p.id,
+          name: p.name,
+          isHere: floor.hands.some((h) => h.personId === p.id),
+        }))}
+      />
+      <div className={css.bench}>
+        <Rest
+          lots={inOrder(
+            floor.lots.filter((l) => !shown.has(l.lot.id)),
+            floor.plan?.order ?? [],
+          )}
         />
-      )}
-      {rest.length > 0 && (
-        <section className={css.rest} aria-label="After these">
-          <h2>After these</h2>
-          <ul className="rowlist">
-            {rest.map((c) => (
-              <li key={c.lotId}>
-                <Link className={css.restRow} href={`/bench?lot=${c.lotId}`}>
-                  <span>
-                    <strong>{c.name}</strong>
-                    {c.variety && ` ‘${c.variety}’`}{' '}
-                    <span className="soft">
-                      lot {c.lotNumber}, {c.stems}
-                    </span>
-                  </span>
-                  <span className="soft">
-                    {c.step.status === 'running' ? 'its clock runs' : c.step.step.title.toLowerCase()}
-                  </span>
-                </Link>
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
-    </div>
+      </div>
+    </>
   );
 }

@@ -13,6 +13,7 @@ import { writeEntry } from '@/data/record';
 import { manyRooms } from '@/data/rooms';
 import { rememberSupplierColumns, rememberSupplierWords } from '@/data/supplier-words';
 import { deedKind, type DeedContext } from '@/server/deeds';
+import { houseOf, waysFor, type House } from '@/server/house';
 import { shopOverrides } from '@/server/own-figures';
 import { bookLineSchema, count, id, keptLineSchema, someWords, words, type BookLine } from './checks';
 
@@ -21,7 +22,16 @@ const MOST_LINES = 2000;
 /** First guesses of one delivery: lines of one kind and journey are the same lot but for their count. */
 type Guesses = Map<string, ReturnType<typeof firstGuess>>;
 
-function newLot(line: BookLine, arrivedAt: Date, overrides: Overrides | null, guesses: Guesses): NewLot {
+/** What every line of a delivery is booked by. */
+interface Booking {
+  readonly arrivedAt: Date;
+  readonly overrides: Overrides | null;
+  readonly house: House;
+  readonly guesses: Guesses;
+  readonly timeZone: string;
+}
+
+function newLot(line: BookLine, { arrivedAt, overrides, house, guesses, timeZone }: Booking): NewLot {
   const hours = hoursSinceCut(line.cutDate, arrivedAt);
   if (hours < -24)
     throw new RefusedError(
@@ -41,9 +51,25 @@ function newLot(line: BookLine, arrivedAt: Date, overrides: Overrides | null, gu
       packing,
       hoursSinceCut: hours,
       overrides,
+      ways: waysFor(
+        house,
+        { speciesKey: line.speciesKey, purpose: 'usual', eventOn: null },
+        arrivedAt,
+        timeZone,
+      ),
     });
   guesses.set(key, guess);
   return { ...line, packing, ...guess };
+}
+
+async function bookingOf({ trx, deed, me }: DeedContext): Promise<Booking> {
+  return {
+    arrivedAt: deed.at,
+    overrides: await shopOverrides(trx),
+    house: await houseOf(trx),
+    guesses: new Map(),
+    timeZone: me.shop.timeZone,
+  };
 }
 
 async function benchOf({ trx }: DeedContext): Promise<string> {
@@ -94,8 +120,7 @@ const bookIn = deedKind(
         `${note.deliveryRef} from ${note.supplier} is booked in already. Nothing was booked twice; its lots are on the dock.`,
       );
     const roomId = await benchOf(context);
-    const overrides = await shopOverrides(trx);
-    const guesses: Guesses = new Map();
+    const booking = await bookingOf(context);
     const meant = note.chosen.flatMap(({ product, speciesKey }) => {
       const said = plainWords(product);
       return said === '' ? [] : [{ words: said, speciesKey }];
@@ -114,7 +139,7 @@ const bookIn = deedKind(
       ...note,
       roomId,
       arrivedAt: deed.at,
-      lots: note.lines.map((l) => newLot(l, deed.at, overrides, guesses)),
+      lots: note.lines.map((l) => newLot(l, booking)),
     });
     await insertKeptLines(
       trx,
@@ -133,7 +158,7 @@ const bookKept = deedKind(
   async (context, { keptId, line }) => {
     const { trx, deed } = context;
     const kept = await oneWaitingLine(trx, keptId);
-    const lot = newLot({ ...line, line: kept.line }, deed.at, await shopOverrides(trx), new Map());
+    const lot = newLot({ ...line, line: kept.line }, await bookingOf(context));
     const [lotId = ''] = await bookLots(trx, deed.shopId, kept.deliveryId, {
       lots: [lot],
       arrivedAt: deed.at,

@@ -29,7 +29,8 @@ const count = (min: number) => v.pipe(v.number(), v.integer(), v.minValue(min), 
 /** A flaw counted in a sample of a lot. */
 const flaw = deedKind(
   v.object({ lotId, kind: v.picklist(SAMPLED_FLAWS), seen: count(0), sample: count(1) }),
-  async ({ trx, deed }, counted) => {
+  async (context, counted) => {
+    const { trx, deed } = context;
     const lot = await oneLotForUpdate(trx, counted.lotId);
     if (counted.seen > counted.sample)
       throw new RefusedError('More have it than were looked at. Nothing was logged; set the counts again.');
@@ -39,7 +40,7 @@ const flaw = deedKind(
       );
     const [before] = (await manyFlaws(trx, [lot.id])).filter((f) => f.kind === counted.kind);
     await insertFlaw(trx, deed, counted);
-    await changeLot(trx, lot.id, { plan_no: await replan(trx, deed.shopId, lot) });
+    await changeLot(trx, lot.id, { plan_no: await replan(context, lot) });
     await writeEntry(trx, deed, {
       kind: 'flaw',
       subjectKind: 'lot',

@@ -11,6 +11,7 @@ import { maybeLastStandingEntry, writeEntry } from '@/data/record';
 import { insertPlan, manyStepsOfLot } from '@/data/steps';
 import { inZone } from '@/server/clock';
 import { deedKind, type DeedContext } from '@/server/deeds';
+import { houseOf, waysFor } from '@/server/house';
 import { flawKindsIn, planFor, replan } from '@/server/replan';
 import { bookDeeds } from './book-deeds';
 import { count, id, someWords } from './checks';
@@ -47,7 +48,7 @@ const look = deedKind(
     const lot = await oneLotForUpdate(trx, lotId);
     if (seenAt !== undefined) await refuseIfLookedMeanwhile(context, lot, seenAt);
     const before = { stage: lot.stage, droop: lot.droop, looked_at: lot.lookedAt };
-    const plan_no = await replan(trx, deed.shopId, { ...lot, stage, droop });
+    const plan_no = await replan(context, { ...lot, stage, droop });
     await changeLot(trx, lotId, {
       stage,
       droop,
@@ -74,11 +75,18 @@ const bin = deedKind(
 /** Some stems of a lot came in another state: a lot of their own, to be looked at. */
 const split = deedKind(
   v.object({ lotId: id, stems: count(100_000) }),
-  async ({ trx, deed }, { lotId, stems }) => {
+  async ({ trx, deed, me }, { lotId, stems }) => {
     const made = await splitLot(trx, deed, lotId, stems);
     const older = await manyStepsOfLot(trx, lotId, made.from.planNo);
     const flaws = flawKindsIn(await manyFlaws(trx, [lotId]));
-    await insertPlan(trx, deed.shopId, made.lotId, 1, planFor(made.from, flaws), older);
+    await insertPlan(
+      trx,
+      deed.shopId,
+      made.lotId,
+      1,
+      planFor(made.from, flaws, waysFor(await houseOf(trx), made.from, deed.at, me.shop.timeZone), deed.at),
+      older,
+    );
     await writeEntry(trx, deed, {
       kind: 'split',
       subjectKind: 'lot',

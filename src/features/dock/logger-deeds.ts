@@ -17,11 +17,12 @@ const UNNAMED_ROUTE = 'glasshouse by road';
 
 /** Gives one lot the age and air of its logged journey; its droop too, where nobody has looked yet. */
 async function applyJourney(
-  { trx, deed }: DeedContext,
+  context: DeedContext,
   lot: LotRow,
   file: ReturnType<typeof readLogger>,
   overrides: Awaited<ReturnType<typeof shopOverrides>>,
 ) {
+  const { trx } = context;
   const species = speciesByKey(lot.speciesKey);
   const arrivedMs = lot.arrivedAt.getTime();
   const { outcome } = journeyByLogger(file, {
@@ -34,7 +35,7 @@ async function applyJourney(
   });
   const droop = lot.lookedAt ? lot.droop : droopOf(outcome.waterContent);
   const arrival = arrivalFromJourney(species, outcome, lot.stage, droop);
-  const plan_no = droop === lot.droop ? lot.planNo : await replan(trx, deed.shopId, { ...lot, droop });
+  const plan_no = droop === lot.droop ? lot.planNo : await replan(context, { ...lot, droop });
   await changeLot(trx, lot.id, {
     aged_days: arrival.agedDays,
     air_share: arrival.airShare ?? 0,

@@ -70,7 +70,7 @@ export async function lookData(
     hazards: arrivalHazards(species, view.origin),
     flaws: flawsOf(view, rows),
     claimedKinds: claims.filter((c) => c.lotId === view.id).map((c) => c.kind),
-    outlooks: await outlooksOf(trx, at, { lot, steps, forecast }, flawKindsIn(rows)),
+    outlooks: await outlooksOf(trx, at, { lot, steps, forecast }, flawKindsIn(rows), me.shop.timeZone),
     evidence: { boxC, waterC: taken('water'), photoIds: photos.map((p) => p.id) },
     measured: box?.isGrave ? [box.words] : [],
     grams: findGrams(learned, species, view.lengthCm),

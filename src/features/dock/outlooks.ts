@@ -7,6 +7,7 @@ import { manyLotsOfSupplier } from '@/data/supplier-history';
 import type { Trx } from '@/data/connection';
 import type { LotRow } from '@/data/lots';
 import type { StepRow } from '@/data/steps';
+import { houseOf, waysFor } from '@/server/house';
 import { planFor } from '@/server/replan';
 import type { Forecaster } from '@/server/stock';
 import { outlookKey, type Outlook } from './outlook';
@@ -48,10 +49,12 @@ export async function outlooksOf(
   at: Date,
   { lot, steps, forecast }: Known,
   flaws: readonly FlawKind[],
+  timeZone: string,
 ): Promise<Record<string, Outlook>> {
   const past = await pastLots(trx, lot, at);
   const species = speciesByKey(lot.speciesKey);
   const outlooks: Record<string, Outlook> = {};
+  const ways = waysFor(await houseOf(trx), lot, at, timeZone);
   // At the stage it stands at, untouched, a lot is logged at just that and not at the nearest word's.
   const stages = STAGES.map((s, i) => (i === nearestStage(lot.stage) ? lot.stage : s.stage));
   for (const stage of stages)
@@ -65,7 +68,7 @@ export async function outlooksOf(
         shareByDay: drawn(left.presentableShareByDay),
         lifeUsed,
         usual: usual && usualInWords(lot.supplier, species.name, usual),
-        changes: planFor(seen, flaws)
+        changes: planFor(seen, flaws, ways, at)
           .filter((s) => s.because === 'state')
           .map((s) => s.title),
       };

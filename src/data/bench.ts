@@ -1,0 +1,69 @@
+import type { BenchPlan } from '../core/bench/tell';
+import type { Trx } from './connection';
+import type { Deed } from './record';
+
+export interface BenchHand {
+  readonly personId: string;
+  readonly name: string;
+}
+
+/** Who stands at the bench; whoever came longer ago than a shift has gone home. */
+export async function manyAtBench(trx: Trx, since: Date): Promise<BenchHand[]> {
+  return trx('at_bench as b')
+    .join('person as p', 'p.id', 'b.person_id')
+    .whereNull('b.left_at')
+    .where('b.came_at', '>=', since)
+    .where('p.active', true)
+    .orderBy(['b.came_at', 'p.name'])
+    .select({ personId: 'b.person_id', name: 'p.name' });
+}
+
+/** Comes to the bench or leaves it. */
+export async function setAtBench(trx: Trx, deed: Deed, personId: string, isHere: boolean): Promise<void> {
+  await trx('at_bench')
+    .insert({
+      shop_id: deed.shopId,
+      person_id: personId,
+      came_at: deed.at,
+      left_at: isHere ? null : deed.at,
+    })
+    .onConflict(['shop_id', 'person_id'])
+    .merge(isHere ? ['came_at', 'left_at'] : ['left_at']);
+}
+
+/** The plan that stands, the same on every tablet. */
+export interface StandingPlan {
+  readonly version: number;
+  readonly madeAt: Date;
+  readonly plan: BenchPlan;
+}
+
+export async function maybeBenchPlan(trx: Trx): Promise<StandingPlan | undefined> {
+  return trx('bench_plan').first<StandingPlan | undefined>({
+    version: 'version',
+    madeAt: 'made_at',
+    plan: 'plan',
+  });
+}
+
+/** Puts a plan in the place of the version it was made from; false when another tablet was first. */
+export async function replaceBenchPlan(
+  trx: Trx,
+  deed: Deed,
+  fromVersion: number,
+  plan: BenchPlan,
+): Promise<boolean> {
+  const made = { made_at: deed.at, made_by: deed.personId, plan: JSON.stringify(plan) };
+  if (fromVersion === 0) {
+    const put = await trx('bench_plan')
+      .insert({ shop_id: deed.shopId, version: 1, ...made })
+      .onConflict('shop_id')
+      .ignore()
+      .returning<{ version: number }[]>('version');
+    return put.length > 0;
+  }
+  const changed = await trx('bench_plan')
+    .where({ shop_id: deed.shopId, version: fromVersion })
+    .update({ ...made, version: fromVersion + 1 });
+  return changed > 0;
+}

@@ -1,0 +1,158 @@
+import type { ProtocolEdit } from '../core/protocol/edits';
+import type { Skill } from '../core/protocol/types';
+import type { Species } from '../core/species/species';
+import type { Trx } from './connection';
+import { newId } from './ids';
+import { writeEntry, type Deed } from './record';
+
+export interface HouseSetting {
+  readonly kind: 'school' | 'limit' | 'has' | 'who may';
+  /** A species' key where it is an exception for one; else empty. */
+  readonly subject: string;
+  readonly key: string;
+  readonly value: string;
+  readonly reason: string;
+  readonly setByName: string;
+}
+
+/** The house's settings in force: the last of each, those given back left out. */
+export async function manyHouseSettings(trx: Trx): Promise<HouseSetting[]> {
+  const latest = trx('house_setting')
+    .distinctOn('kind', 'subject', 'key')
+    .orderBy(['kind', 'subject', 'key', { column: 'seq', order: 'desc' }])
+    .as('h');
+  return trx
+    .from(latest)
+    .join('person as p', 'p.id', 'h.set_by')
+    .whereNotNull('h.value')
+    .select('h.kind', 'h.subject', 'h.key', 'h.value', 'h.reason', 'p.name as setByName');
+}
+
+/** Sets one of the house's ways, or with null goes back to the default; the record tells why. */
+export async function setHouse(
+  trx: Trx,
+  deed: Deed,
+  setting: Pick<HouseSetting, 'kind' | 'subject' | 'key' | 'reason'> & { readonly value: string | null },
+  words: string,
+): Promise<void> {
+  const { kind, subject, key, value, reason } = setting;
+  await trx('house_setting').insert({
+    shop_id: deed.shopId,
+    kind,
+    subject,
+    key,
+    value,
+    reason,
+    set_at: deed.at,
+    set_by: deed.personId,
+  });
+  await writeEntry(trx, deed, {
+    kind: 'house',
+    subjectKind: 'house',
+    subjectId: deed.shopId,
+    words,
+    detail: { ...setting },
+  });
+}
+
+/** A shop's own species or its own changes to a protocol, as last set. */
+export interface OwnSpecies {
+  readonly id: string;
+  readonly seq: number;
+  readonly speciesKey: string;
+  /** The whole species where it is the shop's own; null where only the protocol of one of ours is changed. */
+  readonly species: Species | null;
+  readonly edits: readonly ProtocolEdit[];
+  readonly reason: string;
+  readonly setAt: Date;
+  readonly setByName: string;
+}
+
+/** The shop's own species and protocols in force: the last version of each. */
+export async function manyOwnSpecies(trx: Trx): Promise<OwnSpecies[]> {
+  const latest = trx('own_species')
+    .distinctOn('species_key')
+    .orderBy(['species_key', { column: 'seq', order: 'desc' }])
+    .as('o');
+  return trx.from(latest).join('person as p', 'p.id', 'o.set_by').orderBy('o.species_key').select({
+    id: 'o.id',
+    seq: 'o.seq',
+    speciesKey: 'o.species_key',
+    species: 'o.species',
+    edits: 'o.edits',
+    reason: 'o.reason',
+    setAt: 'o.set_at',
+    setByName: 'p.name',
+  });
+}
+
+/** Sets a newer version; what was planned and logged under the older ones stays as it was. */
+export async function setOwnSpecies(
+  trx: Trx,
+  deed: Deed,
+  own: Pick<OwnSpecies, 'speciesKey' | 'species' | 'edits' | 'reason'>,
+  words: string,
+): Promise<void> {
+  const id = newId();
+  await trx('own_species').insert({
+    id,
+    shop_id: deed.shopId,
+    species_key: own.speciesKey,
+    species: own.species && JSON.stringify(own.species),
+    edits: JSON.stringify(own.edits),
+    reason: own.reason,
+    set_at: deed.at,
+    set_by: deed.personId,
+  });
+  await writeEntry(trx, deed, {
+    kind: 'species',
+    subjectKind: 'species',
+    subjectId: id,
+    words,
+    detail: { ...own },
+  });
+}
+
+export interface PersonSkill {
+  readonly personId: string;
+  readonly skill: Skill;
+  readonly at: Date;
+  readonly shownByName: string;
+}
+
+/** What everybody has been shown, with who showed it and when. */
+export async function manySkills(trx: Trx): Promise<PersonSkill[]> {
+  const latest = trx('skill_shown')
+    .distinctOn('person_id', 'skill')
+    .orderBy(['person_id', 'skill', { column: 'seq', order: 'desc' }])
+    .as('s');
+  return trx
+    .from(latest)
+    .join('person as p', 'p.id', 's.shown_by')
+    .where('s.shown', true)
+    .select({ personId: 's.person_id', skill: 's.skill', at: 's.at', shownByName: 'p.name' });
+}
+
+/** Records that somebody was shown a skill, or that it no longer counts. */
+export async function recordSkill(
+  trx: Trx,
+  deed: Deed,
+  shown: { readonly personId: string; readonly skill: Skill; readonly shown: boolean },
+  words: string,
+): Promise<void> {
+  await trx('skill_shown').insert({
+    shop_id: deed.shopId,
+    person_id: shown.personId,
+    skill: shown.skill,
+    shown: shown.shown,
+    at: deed.at,
+    shown_by: deed.personId,
+  });
+  await writeEntry(trx, deed, {
+    kind: 'skill',
+    subjectKind: 'person',
+    subjectId: shown.personId,
+    words,
+    detail: { ...shown },
+  });
+}

@@ -1,0 +1,194 @@
+import 'server-only';
+import { handOut, type Handed, type OpenLot } from '@/core/bench/hand-out';
+import type { BenchInput, WaitingLot, WorkStep } from '@/core/bench/types';
+import type { BenchPlan } from '@/core/bench/tell';
+import { SKILLS, type Skill } from '@/core/protocol/types';
+import { manyAtBench, maybeBenchPlan, type BenchHand } from '@/data/bench';
+import { manyFlaws } from '@/data/claims';
+import type { Trx } from '@/data/connection';
+import { manySkills } from '@/data/house';
+import { manyLotsInStock, type LotRow } from '@/data/lots';
+import { manyPails, type PailRow } from '@/data/pails';
+import { manyStepsInForce, type StepRow } from '@/data/steps';
+import { flawKindsIn } from '@/server/replan';
+import { houseOf, type House } from '@/server/house';
+import type { SignedIn } from '@/server/session';
+import { canWait, dryHoursLeft, standsDry } from '@/server/shell-data';
+
+const HOUR_MS = 3_600_000;
+const SHIFT_MS = 14 * HOUR_MS;
+/** Whoever has not touched a lot for so long has put it down. */
+const PUT_DOWN_MS = 20 * 60_000;
+/** A clock so short that nobody walks away from it. */
+const STAYS_BY_S = 180;
+const BOIL_MINUTES = 4;
+
+/** People who came to the bench before this have gone home. */
+export const shiftBegan = (at: Date): Date => new Date(at.getTime() - SHIFT_MS);
+
+/** A pair of hands with what they were shown; the house may let anyone. */
+export interface Hand extends BenchHand {
+  readonly skills: readonly Skill[];
+}
+
+export interface FloorLot {
+  readonly lot: LotRow;
+  readonly steps: readonly StepRow[];
+  readonly current: StepRow;
+}
+
+/** The bench as it stands: who is there, what is open, what runs, and the plan all tablets share. */
+export interface Floor {
+  readonly hands: readonly Hand[];
+  readonly lots: readonly FloorLot[];
+  readonly pails: readonly PailRow[];
+  readonly house: House;
+  readonly plan: BenchPlan | null;
+  readonly planVersion: number;
+  readonly planMadeAt: Date | null;
+  readonly handed: readonly Handed[];
+  readonly input: BenchInput;
+}
+
+const isOpen = (s: StepRow): boolean => s.status === 'waiting' || s.status === 'running';
+const isDue = (s: StepRow, at: Date): boolean =>
+  s.status === 'running' && s.dueAt !== null && s.dueAt.getTime() <= at.getTime();
+
+/** Who is at the bench: those who came; where nobody has said so, whoever looks. */
+async function handsAt(trx: Trx, me: SignedIn, house: House, at: Date): Promise<Hand[]> {
+  const here = await manyAtBench(trx, shiftBegan(at));
+  const shown = await manySkills(trx);
+  const hands = here.length > 0 ? here : [{ personId: me.personId, name: me.name }];
+  return hands.map((h) => ({
+    ...h,
+    skills: SKILLS.filter(
+      (skill) =>
+        house.whoMay[skill] === 'anyone' || shown.some((s) => s.personId === h.personId && s.skill === skill),
+    ),
+  }));
+}
+
+/** Whose hands a lot is in: whoever touched it last, while it is not put down and no long clock runs. */
+function heldBy({ steps, current }: FloorLot, hands: readonly Hand[], at: Date): string | null {
+  const touched = steps
+    .filter((s) => s.handsId !== null && s.status !== 'waiting')
+    .map((s) => ({ by: s.handsId, at: (s.endedAt ?? s.startedAt)?.getTime() ?? 0, kind: s.kind }))
+    .sort((a, b) => b.at - a.at)[0];
+  if (!touched || at.getTime() - touched.at > PUT_DOWN_MS) return null;
+  if (current.status === 'running' && current.step.waitSeconds > STAYS_BY_S) return null;
+  // Once it stands in its water the next deed is anybody's.
+  if (current.status === 'waiting' && ['sap-soak', 'drink', 'plunge'].includes(touched.kind)) return null;
+  return hands.find((h) => h.personId === touched.by)?.name ?? null;
+}
+
+function openLot(floor: FloorLot, hands: readonly Hand[], at: Date): OpenLot {
+  const { lot, current } = floor;
+  return {
+    lot: lot.id,
+    heldBy: heldBy(floor, hands, at),
+    dueSinceMs: isDue(current, at) ? at.getTime() - (current.dueAt?.getTime() ?? 0) : null,
+    isWaiting: current.status === 'running',
+    rank: (lot.fillId ? 1000 : standsDry(lot) ? 0 : 500) + dryHoursLeft(lot, at),
+  };
+}
+
+const workStep = ({ step }: StepRow): WorkStep => ({
+  kind: step.kind,
+  params: step.params,
+  title: step.title,
+  waitSeconds: step.waitSeconds,
+  pail: step.pail,
+  who: step.who,
+});
+
+/** A lot as the planner takes it; null once nothing is to be done before it stands in its water. */
+function waiting(floor: FloorLot, flaws: WaitingLot['flaws'], at: Date): WaitingLot | null {
+  const { lot, steps, current } = floor;
+  const left = steps.filter((s) => s.status === 'waiting');
+  const untilWater = left.slice(0, left.findIndex((s) => s.step.pail !== null) + 1);
+  if (untilWater.length === 0) return null;
+  const runsS = current.status === 'running' ? ((current.dueAt?.getTime() ?? 0) - at.getTime()) / 1000 : 0;
+  return {
+    id: lot.id,
+    species: lot.speciesKey,
+    stems: lot.stemsLeft,
+    unitPrice: lot.unitPrice,
+    stage: lot.stage,
+    droop: lot.droop,
+    packing: lot.packing,
+    agedDays: lot.agedDays,
+    flaws,
+    steps: untilWater.map(workStep),
+    readyInS: Math.max(0, runsS),
+    isWet: !standsDry(lot),
+    bearsDryS: dryHoursLeft(lot, at) * 3600,
+    lengthCm: lot.lengthCm,
+  };
+}
+
+function inputOf(
+  lots: readonly FloorLot[],
+  open: readonly OpenLot[],
+  { hands, house, pails, plan }: Pick<Floor, 'hands' | 'house' | 'pails' | 'plan'>,
+  flaws: ReadonlyMap<string, WaitingLot['flaws']>,
+  at: Date,
+): BenchInput {
+  const mine = lots.flatMap((floor) => waiting(floor, flaws.get(floor.lot.id) ?? [], at) ?? []);
+  return {
+    hands: hands.map(({ name, skills }) => ({ name, skills })),
+    kettle: house.has.includes('kettle') ? { boilMinutes: BOIL_MINUTES } : null,
+    pails: pails
+      .filter((p) => p.state === 'sanitised')
+      .map((p) => ({ name: p.name, litres: p.sizeL, heightCm: p.heightCm })),
+    lots: mine,
+    ...(plan ? { standing: plan.order } : {}),
+    inHand: open.flatMap((o) =>
+      o.heldBy !== null && mine.some((l) => l.id === o.lot) ? [{ lot: o.lot, hands: o.heldBy }] : [],
+    ),
+    seed: 1,
+    tries: 6000,
+  };
+}
+
+/** Reads the bench, and hands out who turns to what. */
+export async function readFloor(trx: Trx, me: SignedIn, at: Date, asked: string | null): Promise<Floor> {
+  const house = await houseOf(trx);
+  const hands = await handsAt(trx, me, house, at);
+  const here = await manyLotsInStock(trx);
+  const steps = await manyStepsInForce(trx);
+  const standing = await maybeBenchPlan(trx);
+  const pails = await manyPails(trx);
+  const byLot = new Map<string, StepRow[]>();
+  for (const s of steps) byLot.set(s.lotId, [...(byLot.get(s.lotId) ?? []), s]);
+  const lots = here.flatMap((lot): FloorLot[] => {
+    const mine = byLot.get(lot.id) ?? [];
+    const current = mine.find(isOpen);
+    return current && (!canWait(lot, at, me.shop.timeZone) || lot.id === asked)
+      ? [{ lot, steps: mine, current }]
+      : [];
+  });
+  const rows = await manyFlaws(
+    trx,
+    lots.map((l) => l.lot.id),
+  );
+  const flaws = new Map(lots.map(({ lot }) => [lot.id, flawKindsIn(rows.filter((r) => r.lotId === lot.id))]));
+  const open = lots.map((l) => openLot(l, hands, at));
+  const plan = standing?.plan ?? null;
+  const mine = hands.find((h) => h.personId === me.personId) ?? hands[0];
+  const handed = handOut(
+    hands.map((h) => h.name),
+    open,
+    plan?.assignment ?? [],
+    asked !== null && mine ? { hands: mine.name, lot: asked } : null,
+  );
+  const floor = {
+    hands,
+    lots,
+    pails,
+    house,
+    plan,
+    planVersion: standing?.version ?? 0,
+    planMadeAt: standing?.madeAt ?? null,
+  };
+  return { ...floor, handed, input: inputOf(lots, open, floor, flaws, at) };
+}

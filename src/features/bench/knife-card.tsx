@@ -1,0 +1,134 @@
+'use client';
+import Link from 'next/link';
+import { SKILLS, type Skill } from '@/core/protocol/types';
+import { MORE_CAUTION } from '@/core/protocol/cautions';
+import { useLog } from './use-log';
+import { Said } from '@/shell/said';
+import css from './bench.module.css';
+import { BLADES } from './blades';
+
+const HOW = [
+  {
+    tool: 'knife',
+    title: 'Knife',
+    rules: [
+      'Short, straight, sharp: a blunt one slips.',
+      'The blade stands still at the slant; draw the stem up and off it, away from you.',
+      'A guard or a fabric plaster on the thumb, which stays behind the edge.',
+      'Shut it before you put it down. Let a dropped knife fall: step back.',
+    ],
+  },
+  {
+    tool: 'snips',
+    title: 'Snips',
+    rules: [
+      'For everyone, and for new hands until they were shown the knife.',
+      'Hold the stem well above the cut; one clean snip on the slant.',
+      'Twice through the same stem crushes it: if they chew, sharpen them.',
+    ],
+  },
+  {
+    tool: 'secateurs',
+    title: 'Secateurs',
+    rules: [
+      'For wood only. A long slant first, then once up the middle; never hammer.',
+      'The other hand above the cut, fingers clear of the jaws.',
+      'Close the catch every time you put them down.',
+    ],
+  },
+] as const;
+
+interface Props {
+  readonly people: readonly { readonly id: string; readonly name: string }[];
+  readonly skills: readonly {
+    readonly personId: string;
+    readonly skill: Skill;
+    readonly at: number;
+    readonly shownByName: string;
+  }[];
+  readonly mayRecord: boolean;
+  readonly timeZone: string;
+}
+
+/** How to cut safely and cleanly, and who has been shown what. */
+export function KnifeCard({ people, skills, mayRecord, timeZone }: Props) {
+  const { log, busy, said } = useLog(0);
+  const day = new Intl.DateTimeFormat('en-GB', { timeZone, day: 'numeric', month: 'short' });
+  const record = (personId: string, skill: Skill, shown: boolean, name: string) =>
+    void log('bench/skill', { personId, skill, shown }, `${name}: ${skill}`);
+  return (
+    <section className={css.knife}>
+      <h1>Cut safely, cut clean</h1>
+      <p className="soft">
+        45°, in one stroke, with a clean edge: a crushed end drinks little.{' '}
+        <Link href="/bench">To the bench</Link>
+      </p>
+      <div className={css.blades}>
+        {HOW.map(({ tool, title, rules }) => {
+          const Blade = BLADES[tool];
+          return (
+            <article key={tool}>
+              <h2>{title}</h2>
+              <Blade />
+              <ul>
+                {rules.map((rule) => (
+                  <li key={rule}>{rule}</li>
+                ))}
+              </ul>
+            </article>
+          );
+        })}
+      </div>
+      <p className={css.more}>{MORE_CAUTION.blade}</p>
+      <h2>Who has been shown</h2>
+      <table className={css.planTable}>
+        <thead>
+          <tr>
+            <th scope="col">Name</th>
+            {SKILLS.map((skill) => (
+              <th key={skill} scope="col">
+                {skill}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {people.map((p) => (
+            <tr key={p.id}>
+              <th scope="row">{p.name}</th>
+              {SKILLS.map((skill) => {
+                const has = skills.find((s) => s.personId === p.id && s.skill === skill);
+                return (
+                  <td key={skill}>
+                    {has ? (
+                      <span>
+                        shown {day.format(has.at)} <span className="soft">by {has.shownByName}</span>
+                      </span>
+                    ) : (
+                      <span className="soft">not yet</span>
+                    )}
+                    {mayRecord && (
+                      <button
+                        type="button"
+                        className="quiet"
+                        disabled={busy}
+                        onClick={() => record(p.id, skill, !has, p.name)}
+                      >
+                        {has ? 'no longer counts' : 'was shown'}
+                        <span className="visually-hidden">
+                          : {p.name}, {skill}
+                        </span>
+                      </button>
+                    )}
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {!mayRecord && <p className="soft">The manager records what somebody was shown.</p>}
+      <Said isAlert>{said}</Said>
+    </section>
+  );
+}

@@ -1,0 +1,93 @@
+import 'server-only';
+import * as v from 'valibot';
+import { afterRecut } from '@/core/protocol/aftercare';
+import { composeProtocol } from '@/core/protocol/compose';
+import { PURPOSES } from '@/core/protocol/ways';
+import { speciesByKey } from '@/core/species/species';
+import { RefusedError } from '@/data/errors';
+import { changeLot, oneLotForUpdate } from '@/data/lots';
+import { writeEntry } from '@/data/record';
+import { changeStep, insertBranch, manyStepsOfLot } from '@/data/steps';
+import { inZone } from '@/server/clock';
+import { deedKind } from '@/server/deeds';
+import { replan } from '@/server/replan';
+
+const id = v.pipe(v.string(), v.uuid());
+
+/** A cut out of turn: what bleeds is open again, leaves the water it shares, and soaks anew. */
+const recut = deedKind(
+  v.object({
+    lotId: id,
+    cm: v.pipe(v.number(), v.minValue(0.1, 'cuts nothing'), v.maxValue(30)),
+    handsId: v.optional(id),
+  }),
+  async ({ trx, deed }, { lotId, cm, handsId }) => {
+    const lot = await oneLotForUpdate(trx, lotId);
+    const species = speciesByKey(lot.speciesKey);
+    const steps = await manyStepsOfLot(trx, lot.id, lot.planNo);
+    const plain = composeProtocol({
+      species: speciesByKey('rose'),
+      stage: 0.2,
+      droop: 'firm',
+      packing: '',
+      hoursDry: 0,
+    });
+    const cut = steps.find((s) => s.kind === 'cut')?.step ?? plain.find((s) => s.kind === 'cut');
+    if (!cut) throw new RefusedError('This lot has nothing to cut. Nothing was logged.');
+    const opened = afterRecut(species);
+    if (opened.length > 0) await changeLot(trx, lot.id, { fill_id: null });
+    const after = steps.findLast(
+      (s) => s.status === 'done' || s.status === 'skipped' || s.status === 'running',
+    );
+    const planNo = await insertBranch(trx, deed.shopId, lot.id, lot.planNo, after?.id ?? null, [
+      { ...cut, params: { ...cut.params, cm } as typeof cut.params, title: `Cut ${cm} cm again` },
+      ...opened,
+    ]);
+    const inForce = await manyStepsOfLot(trx, lot.id, planNo);
+    const made = inForce.find((s) => s.step.title === `Cut ${cm} cm again` && s.status === 'waiting');
+    if (made)
+      await changeStep(trx, made.id, {
+        status: 'done',
+        started_at: deed.at,
+        ended_at: deed.at,
+        hands_id: handsId ?? deed.personId,
+      });
+    await writeEntry(trx, deed, {
+      kind: 'recut',
+      subjectKind: 'lot',
+      subjectId: lot.id,
+      words: `Lot ${lot.number}, cut ${cm} cm again${opened.length > 0 ? ': its sap runs, it soaks anew' : ''}`,
+      detail: { lotWas: { plan_no: lot.planNo, fill_id: lot.fillId } },
+    });
+  },
+);
+
+/** What a lot is for: its plan is laid anew for it. */
+const purpose = deedKind(
+  v.object({
+    lotId: id,
+    purpose: v.picklist(PURPOSES),
+    eventOn: v.optional(v.nullable(v.pipe(v.string(), v.isoDate('is not a date'))), null),
+  }),
+  async (context, { lotId, purpose: wanted, eventOn }) => {
+    const { trx, deed, me } = context;
+    const lot = await oneLotForUpdate(trx, lotId);
+    if ((wanted === 'event') !== (eventOn !== null))
+      throw new RefusedError('An event has a day, and nothing else has. Nothing was changed.');
+    if (eventOn !== null && eventOn < inZone(deed.at, me.shop.timeZone).date)
+      throw new RefusedError('That day is over. Nothing was changed; choose one to come.');
+    const change = { purpose: wanted, event_on: eventOn };
+    await changeLot(trx, lotId, change);
+    const planNo = await replan(context, { ...lot, purpose: wanted, eventOn });
+    await changeLot(trx, lotId, { plan_no: planNo });
+    await writeEntry(trx, deed, {
+      kind: 'purpose',
+      subjectKind: 'lot',
+      subjectId: lotId,
+      words: `Lot ${lot.number} is for: ${wanted}${eventOn ? ` on ${eventOn}` : ''}`,
+      detail: { lotWas: { purpose: lot.purpose, event_on: lot.eventOn, plan_no: lot.planNo } },
+    });
+  },
+);
+
+export const lotDeeds = { recut, purpose };

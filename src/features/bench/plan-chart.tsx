@@ -1,0 +1,238 @@
+import Link from 'next/link';
+import { scaleLinear } from 'd3-scale';
+import type { BenchPlan, PlannedWork } from '@/core/bench/tell';
+import { speciesByKey } from '@/core/species/species';
+import css from './bench.module.css';
+import type { Floor } from './floor';
+
+const WIDTH = 900;
+const LEFT = 92;
+const ROW = 46;
+const PAIL_ROW = 28;
+const TOP = 34;
+const BAR = 26;
+
+interface Row {
+  readonly name: string;
+  readonly height: number;
+  readonly work: readonly PlannedWork[];
+}
+
+function rowsOf(plan: BenchPlan): Row[] {
+  const hands = [...new Set(plan.assignment.map((w) => w.hands))];
+  return [
+    ...hands.map((name) => ({ name, height: ROW, work: plan.assignment.filter((w) => w.hands === name) })),
+    ...(plan.kettleOnMin === null
+      ? []
+      : [{ name: 'Kettle', height: ROW, work: plan.assignment.filter((w) => w.kettle) }]),
+  ];
+}
+
+const clockOf =
+  (madeAt: Date, timeZone: string) =>
+  (min: number): string =>
+    new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(
+      madeAt.getTime() + min * 60_000,
+    );
+
+function Bars({
+  row,
+  y,
+  x,
+  lotName,
+}: {
+  row: Row;
+  y: number;
+  x: (min: number) => number;
+  lotName: (id: string) => string;
+}) {
+  return (
+    <>
+      {row.work.map((w) => {
+        const [from, to] = [x(w.fromMin), Math.max(x(w.fromMin) + 3, x(w.toMin))];
+        const words = lotName(w.lot);
+        return (
+          <g key={`${w.lot} ${w.fromMin}`}>
+            <title>{`${words}: ${w.steps.join(', ')}`}</title>
+            {w.slackMin > 0.5 && (
+              <path d={`M${to} ${y + BAR / 2} H${x(w.toMin + w.slackMin)}`} className={css.slack} />
+            )}
+            <rect
+              x={from}
+              y={y}
+              width={to - from}
+              height={BAR}
+              rx={5}
+              className={w.kettle ? css.barHot : css.barWork}
+            />
+            {to - from > words.length * 7.2 && (
+              <text x={from + 7} y={y + 18} className={css.barWords}>
+                {words}
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+function Table({
+  plan,
+  lotName,
+  clock,
+}: {
+  plan: BenchPlan;
+  lotName: (id: string) => string;
+  clock: (min: number) => string;
+}) {
+  return (
+    <table className={css.planTable}>
+      <caption>Who, what and when, with the room each has</caption>
+      <thead>
+        <tr>
+          <th scope="col">From</th>
+          <th scope="col">Hands</th>
+          <th scope="col">Lot</th>
+          <th scope="col">Work</th>
+          <th scope="col">May slip</th>
+          <th scope="col">In water</th>
+          <th scope="col">Pail</th>
+        </tr>
+      </thead>
+      <tbody>
+        {plan.assignment.map((w) => {
+          const wet = plan.lots.find((l) => l.lot === w.lot);
+          const pails = plan.pails.filter((p) => p.lot === w.lot);
+          return (
+            <tr key={`${w.lot} ${w.fromMin}`}>
+              <td>{clock(w.fromMin)}</td>
+              <td>{w.hands}</td>
+              <th scope="row">{lotName(w.lot)}</th>
+              <td>
+                {w.steps.length === 1 ? w.steps[0] : `${w.steps[0] ?? ''} … ${w.steps.length} steps`},{' '}
+                {Math.max(1, Math.round(w.toMin - w.fromMin))} min
+              </td>
+              <td>{w.slackMin < 1 ? 'no' : `${Math.round(w.slackMin)} min`}</td>
+              <td className={wet && wet.lateMin > 0 ? 'late' : undefined}>
+                {wet ? clock(wet.wetAtMin) : ''}
+                {wet && wet.lateMin > 0 && `, ${Math.round(wet.lateMin)} min late`}
+              </td>
+              <td>{pails.length > 0 ? pails.map((p) => p.pail).join(', ') : 'none free'}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+/** The plan over time for whoever studies it: people, kettle and pails, with what may slip and what comes late. */
+export function PlanChart({ floor, at, timeZone }: { floor: Floor; at: Date; timeZone: string }) {
+  const { plan, planMadeAt } = floor;
+  if (!plan || !planMadeAt || plan.assignment.length === 0)
+    return (
+      <section>
+        <h1>No plan stands</h1>
+        <p style={{ margin: '14px 0 24px' }}>It is made at the bench, as soon as a lot waits there.</p>
+        <Link className="plain" href="/bench">
+          To the bench
+        </Link>
+      </section>
+    );
+  const lotName = (id: string): string => {
+    const found = floor.lots.find((l) => l.lot.id === id)?.lot;
+    return found ? `${speciesByKey(found.speciesKey).name} ${found.number}` : 'done';
+  };
+  const clock = clockOf(planMadeAt, timeZone);
+  const rows = rowsOf(plan);
+  const pails = [...new Set(plan.pails.map((p) => p.pail))];
+  const end = Math.max(...plan.assignment.map((w) => w.toMin), plan.objective.finishMin, 10);
+  const x = scaleLinear([0, end], [LEFT, WIDTH - 20]).nice();
+  const tops = rows.map((_, i) => TOP + i * ROW);
+  const pailTop = TOP + rows.length * ROW + 26;
+  const height = pailTop + pails.length * PAIL_ROW + 14;
+  const nowMin = (at.getTime() - planMadeAt.getTime()) / 60_000;
+  return (
+    <section>
+      <h1>The plan of the morning</h1>
+      <p className="soft" style={{ margin: '10px 0 16px' }}>
+        {Math.round(plan.objective.stemDays)} stem-days are lost in it,{' '}
+        {Math.round(plan.firstComeFirstServed.stemDays)} as they came; no plan loses fewer than{' '}
+        {Math.round(plan.bound.stemDays)}. A thin line is how far a piece of work may slip before another
+        does. <Link href="/bench">To the bench</Link>
+      </p>
+      <div className={css.chart}>
+        <svg
+          viewBox={`0 0 ${WIDTH} ${height}`}
+          role="img"
+          aria-label="People, kettle and pails over time; the table below says the same"
+        >
+          {x.ticks(8).map((min) => (
+            <g key={min}>
+              <path d={`M${x(min)} ${TOP - 8} V${height - 6}`} stroke="var(--line)" />
+              <text x={x(min)} y={TOP - 14} textAnchor="middle" className={css.tick}>
+                {clock(min)}
+              </text>
+            </g>
+          ))}
+          {rows.map((row, i) => (
+            <g key={row.name}>
+              <text x={0} y={(tops[i] ?? 0) + 18} className={css.rowName}>
+                {row.name}
+              </text>
+              {row.name === 'Kettle' && plan.kettleOnMin !== null && (
+                <path
+                  d={`M${x(plan.kettleOnMin)} ${(tops[i] ?? 0) + BAR / 2} H${x(row.work[0]?.fromMin ?? 0)}`}
+                  className={css.boils}
+                />
+              )}
+              <Bars row={row} y={tops[i] ?? 0} x={x} lotName={lotName} />
+            </g>
+          ))}
+          <text x={0} y={pailTop - 8} className={css.rowName}>
+            Pails
+          </text>
+          {pails.map((pail, i) => {
+            const y = pailTop + i * PAIL_ROW;
+            const inIt = plan.pails.filter((p) => p.pail === pail);
+            const from = Math.min(...inIt.map((p) => plan.lots.find((l) => l.lot === p.lot)?.wetAtMin ?? 0));
+            const isLate = inIt.some((p) => (plan.lots.find((l) => l.lot === p.lot)?.lateMin ?? 0) > 0);
+            const words = inIt.map((p) => `${lotName(p.lot)}, ${p.stems}`).join('; ');
+            const isTight = WIDTH - x(from) < words.length * 7 + 20;
+            return (
+              <g key={pail}>
+                <text x={34} y={y + 15} className={css.tick}>
+                  {pail}
+                </text>
+                <rect
+                  x={x(from)}
+                  y={y + 2}
+                  width={Math.max(4, WIDTH - 20 - x(from))}
+                  height={16}
+                  rx={4}
+                  className={css.barWater}
+                />
+                <text
+                  x={isTight ? x(from) - 8 : x(from) + 8}
+                  y={y + 15}
+                  textAnchor={isTight ? 'end' : 'start'}
+                  className={isLate ? css.barLate : css.barWords}
+                >
+                  {words}
+                  {isLate ? ', late' : ''}
+                </text>
+              </g>
+            );
+          })}
+          {nowMin >= 0 && nowMin <= end && (
+            <path d={`M${x(nowMin)} ${TOP - 8} V${height - 6}`} className={css.nowLine} />
+          )}
+        </svg>
+      </div>
+      <div className={css.chart}>
+        <Table plan={plan} lotName={lotName} clock={clock} />
+      </div>
+    </section>
+  );
+}

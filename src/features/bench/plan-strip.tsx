@@ -1,0 +1,118 @@
+'use client';
+import Link from 'next/link';
+import { useEffect, useState } from 'react';
+import type { BenchPlan } from '@/core/bench/tell';
+import type { BenchInput } from '@/core/bench/types';
+import type { Species } from '@/core/species/species';
+import { useDeeds } from '@/shell/deeds';
+import css from './bench.module.css';
+import { usePlan } from './use-plan';
+
+interface Props {
+  readonly input: BenchInput;
+  readonly own: readonly Species[];
+  readonly version: number;
+  readonly plan: BenchPlan | null;
+  readonly madeAt: number | null;
+  readonly currency: string | null;
+  readonly timeZone: string;
+  readonly people: readonly { readonly id: string; readonly name: string; readonly isHere: boolean }[];
+}
+
+const SLOW_MS = 1000;
+
+function Clear({ plan, madeAt, timeZone }: { plan: BenchPlan; madeAt: number; timeZone: string }) {
+  const at = (min: number): string =>
+    new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(
+      madeAt + min * 60_000,
+    );
+  return (
+    <>
+      {' '}
+      Bench clear about <strong>{at(plan.objective.finishMin)}</strong>.
+      {plan.kettleOnMin !== null && (
+        <>
+          {' '}
+          Kettle on <strong>{plan.kettleOnMin < 1 ? 'now' : `at ${at(plan.kettleOnMin)}`}</strong>.
+        </>
+      )}
+    </>
+  );
+}
+
+/** What this order keeps, when the bench is clear, when the kettle goes on, and who stands there. */
+export function PlanStrip({ input, own, version, plan, madeAt, currency, timeZone, people }: Props) {
+  const { send } = useDeeds();
+  const { planning, best, stop } = usePlan({ input, own, version, plan });
+  const [isSlow, setSlow] = useState(false);
+  useEffect(() => {
+    if (planning !== 'looking') return;
+    const timer = setTimeout(() => setSlow(true), SLOW_MS);
+    return () => {
+      clearTimeout(timer);
+      setSlow(false);
+    };
+  }, [planning]);
+  const shown = plan ?? best;
+  const days = shown ? Math.round(shown.saved.stemDays) : 0;
+  return (
+    <section className={css.strip} aria-label="The plan">
+      <p>
+        {shown && shown.lots.length > 0 ? (
+          <>
+            {days > 0 ? (
+              <>
+                This order keeps <strong>{days} stem-days</strong>
+                {shown.saved.money !== null && shown.saved.money > 0 && (
+                  <>
+                    {' '}
+                    (<strong>{`${shown.saved.money.toFixed(2)} ${currency ?? ''}`.trim()}</strong> of flower
+                    life)
+                  </>
+                )}{' '}
+                that first come, first served would lose.
+              </>
+            ) : (
+              'Taken as it came, nothing is lost that an order could keep.'
+            )}
+            {madeAt !== null && plan && <Clear plan={plan} madeAt={madeAt} timeZone={timeZone} />}
+          </>
+        ) : (
+          'Nothing waits dry: there is nothing to plan.'
+        )}{' '}
+        {planning === 'looking' && isSlow && (
+          <span role="status">
+            Looking for a better order …{' '}
+            <button type="button" className="quiet" onClick={stop}>
+              good enough
+            </button>
+          </span>
+        )}
+        {planning === 'failed' && (
+          <span role="status">No plan could be made on this tablet: thirstiest first.</span>
+        )}
+        {shown && shown.lots.length > 0 && (
+          <Link className="quiet" href="/bench?view=plan">
+            the plan as a chart
+          </Link>
+        )}
+      </p>
+      <div className={css.people} role="group" aria-label="Who is at the bench">
+        {people.map((p) => (
+          <button
+            key={p.id}
+            type="button"
+            className="plain"
+            aria-pressed={p.isHere}
+            onClick={() => void send('bench/stand', { personId: p.id, isHere: !p.isHere })}
+          >
+            {p.name}
+          </button>
+        ))}
+        <Link className="quiet" href="/bench?view=knife">
+          knife card
+        </Link>
+      </div>
+    </section>
+  );
+}

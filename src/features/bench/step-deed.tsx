@@ -1,0 +1,176 @@
+'use client';
+import { useState } from 'react';
+import { Choices } from '@/shell/choices';
+import { Stepper } from '@/shell/stepper';
+import type { BenchCard } from './bench-card';
+import css from './bench.module.css';
+import { hasMeasures, UsedFigures, type Used } from './used-figures';
+import { useSettled, type Log } from './use-log';
+
+/** What was chosen on a card before its deed is tapped. */
+export interface Chosen {
+  readonly pailId: string | null;
+  readonly litres: number | null;
+  readonly used: Used;
+  /** Steps of other lots that are done with it. */
+  readonly also: readonly string[];
+  readonly besideId: string | null;
+  readonly binned: number;
+}
+
+interface Props {
+  readonly card: BenchCard;
+  readonly log: Log;
+  readonly chosen: Chosen;
+  readonly onChosen: (chosen: Chosen) => void;
+  readonly isKept: boolean;
+  readonly inHand: boolean;
+}
+
+const ENDED: Readonly<Record<string, string>> = {
+  'hot-dip': 'Out of the hot water',
+  'sap-soak': 'Tipped out, rinsed',
+  plunge: 'Out of the water',
+};
+
+/** What the button says and what the tap means, by where the step is. */
+function suggestion(card: BenchCard, pailName: string | null): { words: string; to: 'running' | 'done' } {
+  const { step, status } = card.step;
+  const into = pailName ? `, pail ${pailName}` : '';
+  if (step.kind === 'recut') return { words: `${step.doneWord}${into}`, to: 'done' };
+  if (status === 'running') return { words: ENDED[step.kind] ?? 'It has had its time', to: 'done' };
+  return { words: `${step.doneWord}${into}`, to: step.waitSeconds > 0 ? 'running' : 'done' };
+}
+
+function Also({ card, chosen, onChosen }: Pick<Props, 'card' | 'chosen' | 'onChosen'>) {
+  if (card.also.length === 0) return null;
+  const toggle = (stepId: string) =>
+    onChosen({
+      ...chosen,
+      also: chosen.also.includes(stepId) ? chosen.also.filter((a) => a !== stepId) : [...chosen.also, stepId],
+    });
+  return (
+    <div className={css.also} role="group" aria-label="The same for other lots at once">
+      <span className="soft">the same for</span>
+      {card.also.map((a) => (
+        <button
+          key={a.stepId}
+          type="button"
+          className="plain"
+          aria-pressed={chosen.also.includes(a.stepId)}
+          onClick={() => toggle(a.stepId)}
+        >
+          {a.name}, lot {a.lotNumber}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+/** Hands that were not shown a thing do it with somebody beside them who was. */
+function Beside({ card: { hands }, chosen, onChosen }: Pick<Props, 'card' | 'chosen' | 'onChosen'>) {
+  if (hands.unshown === null) return null;
+  return (
+    <div className={css.beside}>
+      <p>
+        {hands.name} has not been shown {hands.unshown}: not alone.
+        {hands.beside.length === 0 && ' Nobody who has is at the bench; ask one to come, or leave it out.'}
+      </p>
+      {hands.beside.length > 0 && (
+        <Choices
+          label="Who stands beside"
+          value={chosen.besideId}
+          onChange={(besideId) => onChosen({ ...chosen, besideId })}
+          options={hands.beside.map((b) => ({ value: b.id, words: `${b.name} is beside me` }))}
+        />
+      )}
+    </div>
+  );
+}
+
+/** The one thing to tap, with what may be said before it. */
+export function StepDeed({ card, log, chosen, onChosen, isKept, inHand }: Props) {
+  const { step, status, id } = card.step;
+  const [isMeasuring, setMeasuring] = useState(false);
+  const settled = useSettled();
+  const pail = card.pails.find((p) => p.id === chosen.pailId) ?? null;
+  const needsPail = card.pails.length > 0 || (step.pail !== null && status === 'waiting');
+  const bins = step.kind === 'discard' && step.stems === 'those that hang';
+  const mayNot = card.hands.unshown !== null && chosen.besideId === null;
+  const { words, to } = suggestion(card, pail?.name ?? null);
+  const others = chosen.also.length;
+  const done = () =>
+    void log.log(
+      'bench/tap',
+      {
+        stepId: id,
+        to,
+        also: chosen.also,
+        handsId: card.hands.personId,
+        withId: chosen.besideId,
+        used: Object.keys(chosen.used).length > 0 ? chosen.used : null,
+        binned: bins ? chosen.binned : 0,
+        ...(needsPail && pail ? { pailId: pail.id, litres: chosen.litres ?? pail.litres } : {}),
+      },
+      words.toLowerCase(),
+    );
+  return (
+    <>
+      <Beside card={card} chosen={chosen} onChosen={onChosen} />
+      <Also card={card} chosen={chosen} onChosen={onChosen} />
+      {bins && (
+        <div className={css.pick}>
+          <Stepper
+            label="Stems into the bin"
+            fewer="One fewer into the bin"
+            more="One more into the bin"
+            value={chosen.binned}
+            min={0}
+            max={card.stems}
+            onChange={(binned) => onChosen({ ...chosen, binned })}
+          >
+            <strong>
+              {chosen.binned} of {card.stems} into the bin
+            </strong>
+          </Stepper>
+        </div>
+      )}
+      {hasMeasures(step.params) && status === 'waiting' && (
+        <div className={css.measures}>
+          <button
+            type="button"
+            className="quiet"
+            aria-expanded={isMeasuring}
+            onClick={() => setMeasuring(!isMeasuring)}
+          >
+            {Object.keys(chosen.used).length > 0 ? 'really used' : 'it was otherwise …'}
+          </button>
+          {isMeasuring && (
+            <UsedFigures
+              params={step.params}
+              used={chosen.used}
+              onUsed={(used) => onChosen({ ...chosen, used })}
+            />
+          )}
+        </div>
+      )}
+      <button
+        type="button"
+        className="deed"
+        disabled={log.busy || isKept || !settled || mayNot || (needsPail && !pail)}
+        data-settling={settled ? undefined : true}
+        onClick={done}
+        data-step-in-hand={inHand ? true : undefined}
+      >
+        {isKept
+          ? 'Kept here, not yet in the record'
+          : log.busy
+            ? 'Logging …'
+            : others > 0
+              ? `${words}, and ${others} more`
+              : words}
+        {inHand && !isKept && <kbd>.</kbd>}
+      </button>
+    </>
+  );
+}

@@ -1,0 +1,44 @@
+'use client';
+import { useEffect, useState } from 'react';
+import { useDeeds } from '@/shell/deeds';
+import type { Outcome } from '@/shell/outcome';
+
+/** Longer than the second tap of a double tap takes to follow the first. */
+const SETTLE_MS = 400;
+let lastTapAt = -SETTLE_MS;
+
+/** False for a moment after a tap has brought a new step under the finger: a double tap must not log it too. */
+export function useSettled(): boolean {
+  const [settled, setSettled] = useState(() => performance.now() - lastTapAt > SETTLE_MS);
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(true), SETTLE_MS);
+    return () => clearTimeout(timer);
+  }, []);
+  return settled;
+}
+
+export interface Log {
+  readonly log: (deed: string, body: Record<string, unknown>, about: string) => Promise<Outcome>;
+  readonly busy: boolean;
+  readonly said: string | null;
+}
+
+/** Logs taps about one lot; what comes of one that was refused is said. */
+export function useLog(lotNumber: number): Log {
+  const { tap } = useDeeds();
+  const [busy, setBusy] = useState(false);
+  const [said, setSaid] = useState<string | null>(null);
+  return {
+    busy,
+    said,
+    log: async (deed, body, about) => {
+      lastTapAt = performance.now();
+      setBusy(true);
+      setSaid(null);
+      const outcome = await tap(deed, body, `lot ${lotNumber}, ${about}`);
+      setBusy(false);
+      if (!outcome.ok && outcome.why !== 'unavailable') setSaid(outcome.message);
+      return outcome;
+    },
+  };
+}

@@ -1,0 +1,101 @@
+'use client';
+import { proxy, wrap, type Remote } from 'comlink';
+import { useEffect, useRef, useState } from 'react';
+import type { BenchPlan } from '@/core/bench/tell';
+import type { BenchInput } from '@/core/bench/types';
+import type { Species } from '@/core/species/species';
+import { useDeeds } from '@/shell/deeds';
+import type { BenchDoor } from '@/workers/bench.worker';
+
+export type Planning = 'rest' | 'looking' | 'failed';
+
+interface Asked {
+  readonly input: BenchInput;
+  readonly own: readonly Species[];
+  readonly version: number;
+  readonly plan: BenchPlan | null;
+}
+
+/** What a plan is made from; hours that pass alone change nothing in it. */
+function keyOf({ input }: Asked): string {
+  return JSON.stringify([
+    input.hands,
+    input.kettle,
+    input.pails.map((p) => p.name),
+    input.lots.map((l) => [l.id, l.stems, l.droop, l.steps?.map((s) => s.title)]),
+  ]);
+}
+
+/** Whether a new plan is put up in the place of the one that stands: nobody is moved for nothing. */
+function isWorthPutting(next: BenchPlan, { plan, input }: Asked): boolean {
+  if (!plan) return input.lots.length > 0;
+  const known = new Set(plan.order);
+  const hands = new Set(input.hands.map((h) => h.name));
+  const isOther =
+    next.lots.some((l) => !known.has(l.lot)) ||
+    plan.assignment.some((w) => !hands.has(w.hands) && known.has(w.lot));
+  const isMissing =
+    input.hands.length > new Set(plan.assignment.map((w) => w.hands)).size && next.lots.length > 1;
+  return (
+    isOther || isMissing || next.order.join() !== plan.order.filter((id) => next.order.includes(id)).join()
+  );
+}
+
+/** Plans the bench in a worker whenever what it is made from changes, and puts a better plan up for all tablets. */
+export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | null; stop: () => void } {
+  const { tell } = useDeeds();
+  const held = useRef<{ worker: Worker; door: Remote<BenchDoor> } | null>(null);
+  const [planning, setPlanning] = useState<Planning>('rest');
+  const [best, setBest] = useState<BenchPlan | null>(null);
+  const latest = useRef(asked);
+  useEffect(() => {
+    latest.current = asked;
+  });
+  useEffect(
+    () => () => {
+      held.current?.worker.terminate();
+      held.current = null;
+    },
+    [],
+  );
+  const key = keyOf(asked);
+  useEffect(() => {
+    const { input, own } = latest.current;
+    if (input.lots.length === 0) return;
+    let isCurrent = true;
+    const workOut = async (): Promise<void> => {
+      if (!held.current) {
+        const worker = new Worker(new URL('../../workers/bench.worker.ts', import.meta.url), {
+          type: 'module',
+        });
+        held.current = { worker, door: wrap<BenchDoor>(worker) };
+      }
+      setPlanning('looking');
+      const found = await held.current.door.plan(
+        input,
+        own,
+        proxy((plan: BenchPlan) => {
+          if (isCurrent) setBest(plan);
+        }),
+      );
+      if (!isCurrent) return;
+      setPlanning('rest');
+      if (!found) return;
+      setBest(found);
+      if (isWorthPutting(found, latest.current))
+        tell('bench/plan', { fromVersion: latest.current.version, plan: found });
+    };
+    workOut().catch(() => isCurrent && setPlanning('failed'));
+    return () => {
+      isCurrent = false;
+    };
+  }, [key, tell]);
+  return {
+    planning,
+    best,
+    stop: () => {
+      void held.current?.door.stop();
+      setPlanning('rest');
+    },
+  };
+}

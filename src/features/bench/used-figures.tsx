@@ -1,0 +1,66 @@
+'use client';
+import type { StepParams } from '@/core/protocol/params';
+import { Stepper } from '@/shell/stepper';
+
+export type Used = Readonly<Record<string, number>>;
+
+interface Measure {
+  readonly key: 'tempC' | 'seconds' | 'cm' | 'hours';
+  readonly unit: string;
+  readonly by: number;
+  readonly most: number;
+  readonly name: string;
+}
+const MEASURES: readonly Measure[] = [
+  { key: 'tempC', unit: '°C', by: 1, most: 100, name: 'Degrees' },
+  { key: 'seconds', unit: 's', by: 5, most: 7200, name: 'Seconds' },
+  { key: 'cm', unit: 'cm', by: 0.5, most: 30, name: 'Centimetres off' },
+  { key: 'hours', unit: 'h', by: 0.5, most: 72, name: 'Hours' },
+];
+
+/** What a step says of a measure; null where it has none. */
+const plannedOf = (params: StepParams, key: string): number | null => {
+  const value: unknown = Reflect.get(params, key);
+  return typeof value === 'number' ? value : null;
+};
+
+export const hasMeasures = (params: StepParams): boolean =>
+  MEASURES.some((m) => plannedOf(params, m.key) !== null);
+
+/** What was really used, by taps, where it was not what the step says. */
+export function UsedFigures({
+  params,
+  used,
+  onUsed,
+}: {
+  params: StepParams;
+  used: Used;
+  onUsed: (used: Used) => void;
+}) {
+  return (
+    <>
+      {MEASURES.map(({ key, unit, by, most, name }) => {
+        const planned = plannedOf(params, key);
+        if (planned === null) return null;
+        const value = used[key] ?? planned;
+        return (
+          <Stepper
+            key={key}
+            label={name}
+            fewer={`${name}: less`}
+            more={`${name}: more`}
+            value={value}
+            min={0}
+            max={most}
+            by={by}
+            onChange={(next) => onUsed({ ...used, [key]: Math.round(next * 10) / 10 })}
+          >
+            <strong>
+              {value} {unit}
+            </strong>
+          </Stepper>
+        );
+      })}
+    </>
+  );
+}
