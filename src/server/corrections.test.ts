@@ -20,7 +20,11 @@ beforeAll(async () => {
 });
 afterAll(() => shop.close());
 
-const context = (trx: DeedContext['trx']): DeedContext => ({ trx, deed: shop.deed(), me: {} as SignedIn });
+const context = (trx: DeedContext['trx']): DeedContext => ({
+  trx,
+  deed: shop.deed(),
+  me: { shop: { timeZone: 'Etc/UTC' } } as SignedIn,
+});
 const newest = async () => (await shop.inside((trx) => manyNewestEntries(trx, 1)))[0] ?? { id: 0, words: '' };
 const undo = (entryId: number) => shop.inside((trx) => takeBack(context(trx), entryId));
 const lotOf = (id: string) => shop.inside((trx) => maybeLot(trx, id));

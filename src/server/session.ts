@@ -4,6 +4,8 @@ import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { inShop, type Trx } from '@/data/connection';
 import { maybePerson } from '@/data/people';
+import { learnSpecies } from '@/core/species/species';
+import { manyOwnSpecies } from '@/data/house';
 import { oneShop } from '@/data/rooms';
 import { database } from './database';
 import { now } from './clock';
@@ -62,7 +64,9 @@ export async function maybeInMyShop<T>(work: (trx: Trx, me: SignedIn) => Promise
   if (!shopId) return null;
   return inShop(database(), shopId, async (trx) => {
     const me = await whoIn(trx, data);
-    return me && work(trx, me);
+    if (!me) return null;
+    learnSpecies((await manyOwnSpecies(trx)).flatMap((own) => own.species ?? []));
+    return work(trx, me);
   });
 }
 

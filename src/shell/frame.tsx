@@ -1,5 +1,6 @@
 'use client';
 import { useMantineColorScheme } from '@mantine/core';
+import { learnSpecies, type Species } from '@/core/species/species';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Alarm, useQuiet } from './alarm';
@@ -20,6 +21,8 @@ export interface FrameProps {
   readonly next: readonly NextItem[];
   /** The person's own last entry that can be taken back. */
   readonly lastEntry: { readonly id: number; readonly words: string } | null;
+  /** The shop's own species, which this tablet's forecasts and notes know as well. */
+  readonly ownSpecies: readonly Species[];
   readonly signOut: () => Promise<void>;
   readonly children: ReactNode;
 }
@@ -132,7 +135,7 @@ function Inside({
   lastEntry,
   signOut,
   children,
-}: Omit<FrameProps, 'serverNow'>) {
+}: Omit<FrameProps, 'serverNow' | 'ownSpecies'>) {
   const router = useRouter();
   const { send } = useDeeds();
   const { colorScheme, setColorScheme } = useMantineColorScheme();
@@ -209,7 +212,8 @@ function Inside({
 }
 
 /** What stands around every place: the band, Next, the keys, the taps that wait. */
-export function Frame({ serverNow, ...props }: FrameProps) {
+export function Frame({ serverNow, ownSpecies, ...props }: FrameProps) {
+  learnSpecies(ownSpecies);
   return (
     <ShopClock serverNow={serverNow}>
       <DeedProvider personId={props.person.id}>

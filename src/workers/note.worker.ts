@@ -3,6 +3,7 @@ import { decodeNote } from '@/core/dock/decode';
 import { splitRows } from '@/core/dock/split-rows';
 import { NoHeadingError, readDeliveryNote, UnreadableNoteError, type NoteHelp } from '@/core/dock/read-note';
 import type { DeliveryNote } from '@/core/dock/types';
+import { learnSpecies, type Species } from '@/core/species/species';
 
 /** The first rows of a file, for saying which column is what. */
 export type FirstRows = readonly (readonly string[])[];
@@ -23,7 +24,8 @@ function firstRowsOfTable(text: string): FirstRows {
 
 const door = {
   /** Reads a note away from the page: thousands of lines hold nothing up. */
-  read(bytes: Uint8Array, help: NoteHelp): NoteRead {
+  read(bytes: Uint8Array, help: NoteHelp, own: readonly Species[]): NoteRead {
+    learnSpecies(own);
     try {
       const text = decodeNote(bytes);
       const note = readDeliveryNote(text, help);

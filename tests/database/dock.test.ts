@@ -51,7 +51,9 @@ async function takesBack(): Promise<void> {
     (e) => e.corrects === null && !e.corrected,
   );
   const id = standing?.id ?? 0;
-  await shop.inside((trx) => takeBack({ trx, deed: shop.deed(), me: {} } as DeedContext, id));
+  await shop.inside((trx) =>
+    takeBack({ trx, deed: shop.deed(), me: { shop: { timeZone: 'Etc/UTC' } } } as unknown as DeedContext, id),
+  );
 }
 const lotOf = async (id: string): Promise<LotRow> => {
   const lot = await shop.inside((trx) => maybeLot(trx, id));
@@ -118,7 +120,12 @@ test('every line of a note ends booked, waiting or refused, and its order has co
   expect(await does('book-in', note)).toContain('booked in already');
   const [again] = (await shop.inside(manyLotsInStock)).filter((l) => l.deliveryRef === 'ALL-1');
   expect(await does('look', { lotId: again?.id, stage: 0.25, droop: 'soft' })).toBe('done');
-  const back = shop.inside((trx) => takeBack({ trx, deed: shop.deed(), me: {} } as DeedContext, booking));
+  const back = shop.inside((trx) =>
+    takeBack(
+      { trx, deed: shop.deed(), me: { shop: { timeZone: 'Etc/UTC' } } } as unknown as DeedContext,
+      booking,
+    ),
+  );
   await expect(back).rejects.toThrow('looked at');
 });
 

@@ -1,5 +1,6 @@
 import { toJsonSchema } from '@valibot/to-json-schema';
 import { benchInputSchema, protocolInputSchema } from '@/core/door/bench-schemas';
+import { speciesFileSchema } from '@/core/door/species-schema';
 import { arrangementInputSchema, lotInputSchema } from '@/core/door/schemas';
 import { CONSTANTS, MODEL_VERSION } from '@/core/model/constants';
 
@@ -19,6 +20,10 @@ const INPUTS = {
   protocol: {
     schema: protocolInputSchema,
     says: 'What is left out is the default: a sound lot at the stage it should arrive, every default school, a shop that has everything.',
+  },
+  'species-file': {
+    schema: speciesFileSchema,
+    says: 'A species and a shop’s own changes to its protocol, as Desk, Species saves and reads it. Parameters of a change are ones its kind of step has.',
   },
 } as const;
 
@@ -52,6 +57,7 @@ export function publishedDocs(): Record<string, string> {
     'docs/schemas/predict-arrangement.json': jsonSchema('predict-arrangement'),
     'docs/schemas/bench-plan.json': jsonSchema('bench-plan'),
     'docs/schemas/protocol.json': jsonSchema('protocol'),
+    'docs/schemas/species-file.json': jsonSchema('species-file'),
     'docs/constants.md': constantsTable(),
   };
 }

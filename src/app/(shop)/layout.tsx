@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { manyOwnSpecies } from '@/data/house';
 import { signOut } from '@/features/sign-in/actions';
 import { inMyShop } from '@/server/session';
 import { shellData } from '@/server/shell-data';
@@ -7,10 +8,11 @@ import { Frame } from '@/shell/frame';
 export const dynamic = 'force-dynamic';
 
 export default async function ShopLayout({ children }: { children: ReactNode }) {
-  const { me, at, data } = await inMyShop(async (trx, me, at) => ({
+  const { me, at, data, own } = await inMyShop(async (trx, me, at) => ({
     me,
     at,
     data: await shellData(trx, me, at),
+    own: (await manyOwnSpecies(trx)).flatMap((o) => o.species ?? []),
   }));
   return (
     <Frame
@@ -19,6 +21,7 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
       timeZone={me.shop.timeZone}
       serverNow={at.getTime()}
       signOut={signOut}
+      ownSpecies={own}
       {...data}
     >
       {children}

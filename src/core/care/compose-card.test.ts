@@ -49,6 +49,17 @@ test('lines never contradict one another, whatever stands in it', () => {
   );
 });
 
+test('the house’s way with nights and length is what the card says; tropicals never go cold', () => {
+  const [rose, anthurium] = ['rose', 'anthurium'].map((key) => SPECIES.find((s) => s.key === key));
+  const kind = 'vase' as const;
+  const text = (one: (typeof SPECIES)[0] | undefined, way: object): string =>
+    texts(card(one ? [one] : [], { vessel: { kind, litres: 1 }, ...way }));
+  expect(text(rose, { nights: 'fridge' })).toMatch(/fridge at 3 °C or more, no fruit/);
+  expect(text(rose, { nights: 'never-fridge' })).toMatch(/Never in a household fridge/);
+  expect(text(anthurium, { nights: 'fridge' })).not.toMatch(/Every night in the fridge/);
+  expect(text(rose, { stemLength: 'short' })).toMatch(/Keep rose short/);
+});
+
 test('whole days are counted from the date, over the end of a month', () => {
   expect(addDays('2026-11-28', 3.9)).toBe('2026-12-01');
 });

@@ -8,7 +8,17 @@ import { cardCautions } from './card-cautions';
 /** A line of the card: what to do, and the day it falls on where it has one (ISO date). */
 export interface CareLine {
   readonly key:
-    'water' | 'food' | 'change' | 'top-up' | 'place' | 'nights' | 'pull' | 'anthers' | 'mist' | 'no-recut';
+    | 'water'
+    | 'food'
+    | 'change'
+    | 'top-up'
+    | 'place'
+    | 'nights'
+    | 'pull'
+    | 'anthers'
+    | 'mist'
+    | 'no-recut'
+    | 'length';
   readonly text: string;
   readonly date: string | null;
   /** Median days it buys this arrangement; null where that was not reckoned. */
@@ -30,6 +40,9 @@ export interface CareCardInput {
   readonly firstToFade: string;
   /** What each habit buys; lines go by it, largest first. Without it they keep a fixed order. */
   readonly gains?: HabitGains;
+  /** The house's schools where they bear on the card: cold nights at home, and stem length. */
+  readonly nights?: string;
+  readonly stemLength?: string;
   /** Days from `date` to each. */
   readonly daysTo: { readonly firstFade: number; readonly stillAGift: number; readonly lastStand: number };
 }
@@ -91,7 +104,25 @@ function waterLines(input: CareCardInput, hasMucilage: boolean): Draft[] {
   ];
 }
 
-function placeLines(species: readonly Species[]): Draft[] {
+const NIGHTS: Readonly<Record<string, string>> = {
+  'cool-place':
+    'Every night a cold, dark place without fruit, 5 to 10 °C: a porch, a cellar. Not a fridge full of food.',
+  fridge: 'Every night in the fridge at 3 °C or more, no fruit in it, the heads loosely covered.',
+  'never-fridge': 'Every night a cold, dark place without fruit, 5 to 10 °C. Never in a household fridge.',
+};
+
+/** Big, soft heads that last longer the less way the water has to go. */
+const LAST_SHORT = new Set(['dahlia', 'hydrangea', 'rose', 'peony']);
+
+function lengthLine({ species, stemLength, vessel }: CareCardInput): Draft[] {
+  if (stemLength !== 'short' || vessel.kind === 'foam') return [];
+  const big = species.filter((s) => LAST_SHORT.has(s.key)).map((s) => s.name.toLowerCase());
+  return big.length === 0
+    ? []
+    : [{ key: 'length', text: `Keep ${big.join(' and ')} short: less way for the water to go.`, date: null }];
+}
+
+function placeLines({ species, nights = 'cool-place' }: CareCardInput): Draft[] {
   const chilly = species.some((s) => (s.chillBelowC ?? -99) > 4);
   const gassed = species.some((s) => s.ethylene >= 2);
   const fruit = gassed ? 'well away from fruit' : 'away from fruit';
@@ -106,7 +137,7 @@ function placeLines(species: readonly Species[]): Draft[] {
   return [
     {
       key: 'nights',
-      text: 'Every night a cold, dark place without fruit, 5 to 10 °C: a porch, a cellar. Not a fridge full of food.',
+      text: NIGHTS[nights] ?? NIGHTS['cool-place'] ?? '',
       date: null,
     },
     {
@@ -170,7 +201,8 @@ function ranked(lines: readonly Draft[], gains: HabitGains | undefined): CareLin
 export function composeCard(input: CareCardInput): CareCard {
   const has = (test: (s: Species) => boolean): boolean => input.species.some(test);
   const lines: Draft[] = [
-    ...placeLines(input.species),
+    ...placeLines(input),
+    ...lengthLine(input),
     ...waterLines(
       input,
       has((s) => s.sap === 'mucilage'),

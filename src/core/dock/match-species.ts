@@ -1,4 +1,4 @@
-import { SPECIES, type Species } from '../species/species';
+import { findSpecies, ownSpecies, SPECIES, type Species } from '../species/species';
 
 /** Trade names that are not the table's own, in words a note may use. */
 const SYNONYMS: Readonly<Record<string, string>> = {
@@ -145,7 +145,7 @@ for (const species of SPECIES)
   }
 
 const ofKey = (key: string | undefined): Species | undefined =>
-  key === undefined ? undefined : SPECIES.find((s) => s.key === key);
+  key === undefined ? undefined : findSpecies(key);
 const own = (map: Readonly<Record<string, string>>, words: string): string | undefined =>
   Object.hasOwn(map, words) ? map[words] : undefined;
 
@@ -171,6 +171,8 @@ export function matchSpecies(
   if (words === '') return null;
   const chosen = ofKey(own(remembered, words));
   if (chosen) return { species: chosen, how: 'named', reason: `chosen for “${product}” last time` };
+  const mine = ownSpecies().find((s) => [s.name, s.botanical].map(plainWords).includes(words));
+  if (mine) return { species: mine, how: 'named', reason: `“${product}” names it` };
   const kept = MATCHES.get(words);
   if (kept !== undefined) return kept;
   const match = matchWords(words, product);

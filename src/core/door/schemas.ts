@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { CONSTANT_KEYS, CONSTANTS, type ConstantKey } from '../model/constants';
-import { SPECIES } from '../species/species';
+import { findSpecies } from '../species/species';
 import { SOLUTION_KEYS } from '../water/solutions';
 
 export const between = (low: number, high: number) =>
@@ -27,9 +27,12 @@ export const strict = <T extends v.ObjectEntries>(entries: T) =>
 /** Longest time a stay, a count or an event may lie from the start: a year. */
 const YEAR_H = 8784;
 
-export const speciesKeySchema = v.picklist(
-  SPECIES.map((s) => s.key),
-  (issue) => `no species is called ${issue.received}; "species" lists them`,
+export const speciesKeySchema = v.pipe(
+  v.string('must be the key of a species'),
+  v.check(
+    (key) => findSpecies(key) !== undefined,
+    (issue) => `no species is called ${issue.received}; "species" lists them`,
+  ),
 );
 export const seedSchema = whole(0, Number.MAX_SAFE_INTEGER);
 

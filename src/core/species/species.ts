@@ -83,6 +83,14 @@ export function learnSpecies(own: readonly Species[]): void {
     if (OWN_KEY.test(species.key) && !SHIPPED_KEYS.has(species.key)) BY_KEY.set(species.key, species);
 }
 
+/** Shops' own species that were made known here. */
+export function ownSpecies(): Species[] {
+  return [...BY_KEY.values()].filter((s) => !SHIPPED_KEYS.has(s.key));
+}
+
+/** The mark a shop's own species bear in their keys, from its id. */
+export const ownMark = (shopId: string): string => shopId.replaceAll('-', '').slice(-8);
+
 /** The species of that key, or undefined. */
 export function findSpecies(key: string): Species | undefined {
   return BY_KEY.get(key);

@@ -115,7 +115,6 @@ export async function BenchPage({ search }: { search: Record<string, string | st
       {idle.length > 0 && <p className={css.idle}>{idle.join(' and ')}: nothing waits just now.</p>}
       <PlanStrip
         input={floor.input}
-        own={floor.house.own.flatMap((o) => o.species ?? [])}
         version={floor.planVersion}
         plan={floor.plan}
         madeAt={floor.planMadeAt?.getTime() ?? null}

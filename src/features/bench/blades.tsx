@@ -22,7 +22,7 @@ function Thumb({ x, y }: { x: number; y: number }) {
 function Knife() {
   return (
     <svg
-      viewBox="0 0 260 170"
+      viewBox="-8 0 308 176"
       role="img"
       aria-label="A knife held still, the stem drawn off it on a long slant, a guard on the thumb"
     >
@@ -37,10 +37,10 @@ function Knife() {
       />
       <Thumb x={150} y={84} />
       <path d="M96 82 L60 58 M60 58 l12 1 M60 58 l5 10" {...INK} stroke="var(--blue)" />
-      <text x={70} y={108} fontSize={16} fill="var(--ink)">
+      <text x={14} y={112} fontSize={16} fill="var(--ink)">
         draw the stem
       </text>
-      <text x={176} y={74} fontSize={16} fill="var(--ink)">
+      <text x={196} y={70} fontSize={16} fill="var(--ink)">
         blade still
       </text>
     </svg>
@@ -50,7 +50,7 @@ function Knife() {
 function Snips() {
   return (
     <svg
-      viewBox="0 0 260 170"
+      viewBox="-8 0 308 176"
       role="img"
       aria-label="Snips across the stem at a slant, the other hand well above the cut"
     >
@@ -74,7 +74,7 @@ function Snips() {
 function Secateurs() {
   return (
     <svg
-      viewBox="0 0 260 170"
+      viewBox="-8 0 308 176"
       role="img"
       aria-label="Secateurs split a woody stem once up the middle after a long slanting cut"
     >

@@ -66,17 +66,19 @@ function othersOf({ lot, steps, current }: FloorLot): OtherStep[] {
 }
 
 /** Other lots whose next step is the very same, and needs no pail of its own. */
-function alsoOf(floor: Floor, { lot, current }: FloorLot): Batched[] {
+function alsoOf(floor: Floor, { lot, current }: FloorLot, next: readonly string[]): Batched[] {
   if (current.status !== 'waiting' || current.step.pail || current.step.mode === 'look') return [];
   return floor.lots
     .filter(
       (l) =>
         l.lot.id !== lot.id &&
+        !floor.handed.some((h) => h.lot === l.lot.id) &&
         l.current.status === 'waiting' &&
         l.current.kind === current.kind &&
         l.current.step.title === current.step.title,
     )
-    .slice(0, 6)
+    .sort((a, b) => Number(next.includes(b.lot.id)) - Number(next.includes(a.lot.id)))
+    .slice(0, 3)
     .map((l) => ({
       stepId: l.current.id,
       lotNumber: l.lot.number,
@@ -159,7 +161,7 @@ export function cardOf(
     stepCount: steps.length,
     pails: pailsFor(floor, found, wishOf(found), at),
     others: othersOf(found),
-    also: alsoOf(floor, found),
+    also: alsoOf(floor, found, next),
     differences: compared.differences,
     next: next.flatMap((id) => floor.lots.filter((l) => l.lot.id === id).map(titleOf)),
     film: schoolFor(floor.house.schools, 'film', '') as BenchCard['film'],

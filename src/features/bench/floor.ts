@@ -153,7 +153,11 @@ function inputOf(
 /** Reads the bench, and hands out who turns to what. */
 export async function readFloor(trx: Trx, me: SignedIn, at: Date, asked: string | null): Promise<Floor> {
   const house = await houseOf(trx);
-  const hands = await handsAt(trx, me, house, at);
+  const there = await handsAt(trx, me, house, at);
+  // Whoever looks sees their own card first.
+  const hands = [...there].sort(
+    (a, b) => Number(b.personId === me.personId) - Number(a.personId === me.personId),
+  );
   const here = await manyLotsInStock(trx);
   const steps = await manyStepsInForce(trx);
   const standing = await maybeBenchPlan(trx);

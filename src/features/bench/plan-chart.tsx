@@ -65,9 +65,9 @@ function Bars({
               rx={5}
               className={w.kettle ? css.barHot : css.barWork}
             />
-            {to - from > words.length * 7.2 && (
-              <text x={from + 7} y={y + 18} className={css.barWords}>
-                {words}
+            {to - from > 26 && (
+              <text x={from + 5} y={y + 18} className={css.barWords}>
+                {to - from > words.length * 7.2 ? words : words.split(' ').at(-1)}
               </text>
             )}
           </g>

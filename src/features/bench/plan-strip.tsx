@@ -3,14 +3,12 @@ import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import type { BenchPlan } from '@/core/bench/tell';
 import type { BenchInput } from '@/core/bench/types';
-import type { Species } from '@/core/species/species';
 import { useDeeds } from '@/shell/deeds';
 import css from './bench.module.css';
 import { usePlan } from './use-plan';
 
 interface Props {
   readonly input: BenchInput;
-  readonly own: readonly Species[];
   readonly version: number;
   readonly plan: BenchPlan | null;
   readonly madeAt: number | null;
@@ -41,9 +39,9 @@ function Clear({ plan, madeAt, timeZone }: { plan: BenchPlan; madeAt: number; ti
 }
 
 /** What this order keeps, when the bench is clear, when the kettle goes on, and who stands there. */
-export function PlanStrip({ input, own, version, plan, madeAt, currency, timeZone, people }: Props) {
+export function PlanStrip({ input, version, plan, madeAt, currency, timeZone, people }: Props) {
   const { send } = useDeeds();
-  const { planning, best, stop } = usePlan({ input, own, version, plan });
+  const { planning, best, stop } = usePlan({ input, version, plan });
   const [isSlow, setSlow] = useState(false);
   useEffect(() => {
     if (planning !== 'looking') return;

@@ -3,7 +3,7 @@ import { proxy, wrap, type Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { BenchPlan } from '@/core/bench/tell';
 import type { BenchInput } from '@/core/bench/types';
-import type { Species } from '@/core/species/species';
+import { ownSpecies } from '@/core/species/species';
 import { useDeeds } from '@/shell/deeds';
 import type { BenchDoor } from '@/workers/bench.worker';
 
@@ -11,7 +11,6 @@ export type Planning = 'rest' | 'looking' | 'failed';
 
 interface Asked {
   readonly input: BenchInput;
-  readonly own: readonly Species[];
   readonly version: number;
   readonly plan: BenchPlan | null;
 }
@@ -60,7 +59,7 @@ export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | n
   );
   const key = keyOf(asked);
   useEffect(() => {
-    const { input, own } = latest.current;
+    const { input } = latest.current;
     if (input.lots.length === 0) return;
     let isCurrent = true;
     const workOut = async (): Promise<void> => {
@@ -73,7 +72,7 @@ export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | n
       setPlanning('looking');
       const found = await held.current.door.plan(
         input,
-        own,
+        ownSpecies(),
         proxy((plan: BenchPlan) => {
           if (isCurrent) setBest(plan);
         }),

@@ -8,6 +8,7 @@ import { takeBack } from '@/server/corrections';
 import { deedKind } from '@/server/deeds';
 import { overridesOf } from '@/server/own-figures';
 import { figureName } from './figure-rows';
+import { houseDeeds } from './house-deeds';
 
 const entryId = v.pipe(v.number(), v.integer(), v.minValue(1));
 
@@ -42,4 +43,5 @@ const setFigure = deedKind(
 export const deskDeeds = {
   correct: deedKind(v.object({ entryId }), (context, input) => takeBack(context, input.entryId)),
   'set-figure': setFigure,
+  ...houseDeeds,
 };

@@ -3,6 +3,8 @@ import css from './desk.module.css';
 
 const VIEWS = [
   { href: '/desk', words: 'The record' },
+  { href: '/desk/ways', words: 'House ways' },
+  { href: '/desk/species', words: 'Species' },
   { href: '/desk/figures', words: 'Figures' },
 ] as const;
 

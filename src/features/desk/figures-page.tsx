@@ -1,6 +1,7 @@
 import { MODEL_VERSION } from '@/core/model/constants';
-import { findSpecies, SPECIES } from '@/core/species/species';
+import { SPECIES } from '@/core/species/species';
 import { manyOwnFigures } from '@/data/figures';
+import { manyOwnSpecies } from '@/data/house';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from './desk-tabs';
 import css from './desk.module.css';
@@ -20,11 +21,12 @@ function Figures({ rows, mayChange }: { rows: readonly FigureRow[]; mayChange: b
 /** What the forecasts rest on: every figure with its unit and basis, and the shop's own in its place. */
 export async function FiguresPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const asked = typeof search.species === 'string' ? search.species : '';
-  const speciesKey = findSpecies(asked)?.key ?? 'rose';
-  const { own, mayChange } = await inMyShop(async (trx, me) => ({
+  const { own, ownKinds, mayChange } = await inMyShop(async (trx, me) => ({
     own: await manyOwnFigures(trx),
+    ownKinds: (await manyOwnSpecies(trx)).flatMap((o) => o.species ?? []),
     mayChange: me.role === 'manager',
   }));
+  const speciesKey = [...SPECIES, ...ownKinds].find((s) => s.key === asked)?.key ?? 'rose';
   const solutions = solutionRows(own);
   const constants = constantRows(own);
   const changed = own.length;
@@ -43,7 +45,7 @@ export async function FiguresPage({ search }: { search: Record<string, string | 
         <label>
           Species
           <select name="species" defaultValue={speciesKey}>
-            {SPECIES.map((s) => (
+            {[...SPECIES, ...ownKinds].map((s) => (
               <option key={s.key} value={s.key}>
                 {s.name}
               </option>

@@ -1,12 +1,13 @@
 'use client';
 import { Select } from '@mantine/core';
 import { memo, useState } from 'react';
-import { findSpecies, SPECIES } from '@/core/species/species';
+import { findSpecies, ownSpecies, SPECIES } from '@/core/species/species';
 import type { LineAgainstOrder } from '@/core/dock/compare-order';
 import css from './dock.module.css';
 import { KEEP, lacking, lackingInOrder, type DraftLine } from './draft-lines';
 
-const OPTIONS = SPECIES.map((s) => ({ value: s.key, label: s.name }));
+/** Every species, the shop's own among them. */
+const options = () => [...SPECIES, ...ownSpecies()].map((s) => ({ value: s.key, label: s.name }));
 const HOW: Readonly<Record<DraftLine['status'], string>> = {
   understood: 'read',
   guessed: 'guessed',
@@ -53,7 +54,7 @@ export function SpeciesCell({ line, onChange }: { line: DraftLine; onChange: Cha
   return (
     <Select
       aria-label={`Species of line ${line.line}`}
-      data={OPTIONS}
+      data={options()}
       value={line.speciesKey}
       onChange={(key) => {
         onChange(line.line, { speciesKey: key, isChosen: true, isSettled: true });

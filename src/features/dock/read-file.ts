@@ -1,3 +1,4 @@
+import { ownSpecies } from '@/core/species/species';
 import type { NoteHelp } from '@/core/dock/read-note';
 import { NOTE_MAX_BYTES } from '@/core/dock/types';
 import type { NoteDoor, NoteRead } from '@/workers/note.worker';
@@ -9,7 +10,7 @@ export async function readBytes(bytes: Uint8Array, fileName: string, help: NoteH
   try {
     return await new Promise<NoteRead>((resolve, reject) => {
       worker.onerror = () => reject(new Error('the reader could not begin'));
-      wrap<NoteDoor>(worker).read(bytes, help).then(resolve, reject);
+      wrap<NoteDoor>(worker).read(bytes, help, ownSpecies()).then(resolve, reject);
     });
   } catch {
     return {

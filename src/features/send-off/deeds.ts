@@ -4,6 +4,7 @@ import { composeCard } from '@/core/care/compose-card';
 import type { ArrangementForecast } from '@/core/arrangement/types';
 import type { HabitGains } from '@/core/care/compose-card';
 import type { HabitWorth } from '@/core/habits/what-a-day-costs';
+import { schoolFor, type Schools } from '@/core/protocol/schools';
 import { speciesByKey } from '@/core/species/species';
 import type { SolutionKey } from '@/core/water/solutions';
 import {
@@ -17,6 +18,7 @@ import {
 import { RefusedError } from '@/data/errors';
 import { inZone } from '@/server/clock';
 import { deedKind } from '@/server/deeds';
+import { houseOf } from '@/server/house';
 
 const CHANGE_DAYS = 4;
 const DAY_MS = 86_400_000;
@@ -31,6 +33,7 @@ export function cardFor(
   lines: readonly ArrangementLineRow[],
   shop: { name: string; timeZone: string },
   at: Date,
+  schools: Schools,
 ): IssuedCard {
   const forecast = arrangement.result as ArrangementForecast & { readonly habits?: readonly HabitWorth[] };
   const waited = (at.getTime() - arrangement.madeAt.getTime()) / DAY_MS;
@@ -45,6 +48,8 @@ export function cardFor(
     solution: arrangement.solution as SolutionKey,
     changeEveryDays: CHANGE_DAYS,
     date,
+    nights: schoolFor(schools, 'cold-nights', ''),
+    stemLength: schoolFor(schools, 'stem-length', ''),
     promiseDays: Math.floor(left(forecast.giftDaysAtConfidence)),
     firstToFade: speciesByKey(first?.speciesKey ?? species[0]?.key ?? '').name.split(',')[0] ?? '',
     ...(forecast.habits ? { gains: gainsOf(forecast.habits) } : {}),
@@ -69,7 +74,12 @@ const issue = deedKind(
       throw new RefusedError('That arrangement was taken apart. No card was issued.');
     const lines = await manyArrangementLines(trx, arrangementId);
     return {
-      cardId: await issueCard(trx, deed, arrangementId, cardFor(arrangement, lines, me.shop, deed.at)),
+      cardId: await issueCard(
+        trx,
+        deed,
+        arrangementId,
+        cardFor(arrangement, lines, me.shop, deed.at, (await houseOf(trx)).schools),
+      ),
     };
   },
 );

@@ -7,6 +7,7 @@ import {
   manyNewestCards,
   maybeArrangement,
 } from '@/data/arrangements';
+import { houseOf } from '@/server/house';
 import { inMyShop } from '@/server/session';
 import { CardSheet } from './card-sheet';
 import { cardFor } from './deeds';
@@ -27,7 +28,8 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
       made[0] ??
       null;
     const cards = await manyNewestCards(trx, 12);
-    const draft = chosen && cardFor(chosen, await manyArrangementLines(trx, chosen.id), me.shop, at);
+    const { schools } = await houseOf(trx);
+    const draft = chosen && cardFor(chosen, await manyArrangementLines(trx, chosen.id), me.shop, at, schools);
     return { made, cards, chosen, draft };
   });
   if (!chosen || !draft)

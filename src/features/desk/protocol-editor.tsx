@@ -1,0 +1,208 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { SpeciesFile } from '@/core/door/species-schema';
+import type { ProtocolEdit } from '@/core/protocol/edits';
+import { STEP_KINDS, type StepKind } from '@/core/protocol/params';
+import type { ProtocolStep } from '@/core/protocol/types';
+import { useDeeds } from '@/shell/deeds';
+import { Said } from '@/shell/said';
+import css from './desk.module.css';
+
+interface Props {
+  readonly steps: readonly ProtocolStep[];
+  readonly file: SpeciesFile;
+  readonly mayChange: boolean;
+}
+
+/** A kind's own numbers, which a hand at the desk may type. */
+function numbersOf(step: ProtocolStep): [string, number][] {
+  return Object.entries(step.params).flatMap(([key, value]): [string, number][] =>
+    typeof value === 'number' ? [[key, value]] : [],
+  );
+}
+const WORDS: Readonly<Record<string, string>> = {
+  cm: 'cm off',
+  tempC: '°C',
+  depthCm: 'cm deep',
+  hours: 'hours',
+  seconds: 'seconds',
+  minutes: 'minutes',
+  everyHours: 'every so many hours',
+  angleDeg: 'degrees of slant',
+  keepsShare: 'share of leaves that stay',
+  lowC: 'from °C',
+  highC: 'to °C',
+  afterHours: 'after hours',
+  days: 'days',
+};
+
+/** Steps that need no parameters of their own, which a house may add. */
+const SIMPLE: readonly StepKind[] = [
+  'rinse',
+  'collar',
+  'grid',
+  'anti-transpirant',
+  'sap-dab',
+  'lift-florets',
+];
+
+function useProtocol(file: SpeciesFile) {
+  const router = useRouter();
+  const { send } = useDeeds();
+  const [problem, setProblem] = useState<string | null>(null);
+  return {
+    problem,
+    put: async (edits: readonly ProtocolEdit[], reason: string): Promise<boolean> => {
+      const outcome = await send('desk/set-protocol', { file: { ...file, edits }, reason });
+      setProblem(outcome.ok ? null : outcome.message);
+      if (outcome.ok) router.refresh();
+      return outcome.ok;
+    },
+  };
+}
+
+function StepForm({ step, file }: { step: ProtocolStep; file: SpeciesFile }) {
+  const { problem, put } = useProtocol(file);
+  const [title, setTitle] = useState(step.title);
+  const [reason, setReason] = useState('');
+  const [numbers, setNumbers] = useState<Record<string, string>>({});
+  const [adds, setAdds] = useState<StepKind>('rinse');
+  const [addsTitle, setAddsTitle] = useState('');
+  const rest = file.edits.filter((e) => e.op === 'add' || e.kind !== step.kind);
+  const isReasoned = reason.trim().length >= 3;
+  const change = () => {
+    const params = Object.fromEntries(
+      Object.entries(numbers).map(([key, typed]) => [key, Number(typed.replace(',', '.'))]),
+    );
+    const edit: ProtocolEdit = {
+      op: 'change',
+      kind: step.kind,
+      reason,
+      ...(Object.keys(params).length > 0 ? { params } : {}),
+      ...(title !== step.title ? { title } : {}),
+    };
+    void put([...rest, edit], reason);
+  };
+  return (
+    <div className={css.change}>
+      <label className={css.reason}>
+        Said at the bench
+        <input value={title} maxLength={90} onChange={(e) => setTitle(e.target.value)} />
+      </label>
+      {numbersOf(step).map(([key, value]) => (
+        <label key={key}>
+          {WORDS[key] ?? key}
+          <input
+            size={6}
+            inputMode="decimal"
+            value={numbers[key] ?? String(value)}
+            onChange={(e) => setNumbers({ ...numbers, [key]: e.target.value })}
+          />
+        </label>
+      ))}
+      <label className={css.reason}>
+        Why
+        <input value={reason} maxLength={200} onChange={(e) => setReason(e.target.value)} />
+      </label>
+      <button type="button" className="plain" disabled={!isReasoned} onClick={change}>
+        Do it so
+      </button>
+      <button
+        type="button"
+        className="plain"
+        disabled={!isReasoned}
+        onClick={() => void put([...rest, { op: 'leave out', kind: step.kind, reason }], reason)}
+      >
+        Leave it out
+      </button>
+      <label>
+        Add after it
+        <select
+          value={adds}
+          onChange={(e) => setAdds(STEP_KINDS.find((k) => k === e.target.value) ?? 'rinse')}
+        >
+          {SIMPLE.map((kind) => (
+            <option key={kind}>{kind}</option>
+          ))}
+        </select>
+      </label>
+      <label className={css.reason}>
+        said as
+        <input value={addsTitle} maxLength={90} onChange={(e) => setAddsTitle(e.target.value)} />
+      </label>
+      <button
+        type="button"
+        className="plain"
+        disabled={!isReasoned || addsTitle.trim().length < 3}
+        onClick={() =>
+          void put(
+            [
+              ...file.edits,
+              { op: 'add', after: step.kind, step: { kind: adds } as never, title: addsTitle, reason },
+            ],
+            reason,
+          )
+        }
+      >
+        Add it
+      </button>
+      <Said isAlert>{problem}</Said>
+    </div>
+  );
+}
+
+/** The steps the bench is told, each with its reason; for a manager the means to do it otherwise. */
+export function ProtocolEditor({ steps, file, mayChange }: Props) {
+  const [open, setOpen] = useState<number | null>(null);
+  const { problem, put } = useProtocol(file);
+  return (
+    <>
+      <ol className={css.steps}>
+        {steps.map((step, i) => (
+          <li key={`${step.kind} ${step.title}`}>
+            <div className={css.step}>
+              <span>
+                <strong>{step.title}</strong>
+                {step.figures.length > 0 && (
+                  <span className="soft"> {step.figures.map((f) => `${f.value} ${f.of}`).join(', ')}</span>
+                )}
+                <span className={css.says}>
+                  {step.reason}
+                  {step.who && ` Wants ${step.who}.`}
+                  {step.risk && ` ${step.risk}`}
+                </span>
+              </span>
+              {mayChange && (
+                <button
+                  type="button"
+                  className="plain"
+                  aria-expanded={open === i}
+                  onClick={() => setOpen(open === i ? null : i)}
+                >
+                  Change<span className="visually-hidden">: {step.title}</span>
+                </button>
+              )}
+            </div>
+            {open === i && <StepForm step={step} file={file} />}
+          </li>
+        ))}
+      </ol>
+      {mayChange && file.edits.length > 0 && (
+        <div className={css.choose}>
+          <p>
+            {file.edits.length === 1 ? 'One change' : `${file.edits.length} changes`} of our own:{' '}
+            {file.edits
+              .map((e) => `${e.op} ${e.op === 'add' ? (e.title ?? e.step.kind) : e.kind}`)
+              .join('; ')}
+            .
+          </p>
+          <button type="button" className="plain" onClick={() => void put([], 'as the product has it')}>
+            The product’s again
+          </button>
+          <Said isAlert>{problem}</Said>
+        </div>
+      )}
+    </>
+  );
+}

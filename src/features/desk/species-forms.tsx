@@ -1,0 +1,148 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { useDeeds } from '@/shell/deeds';
+import { Said } from '@/shell/said';
+import css from './desk.module.css';
+
+const MOST_BYTES = 200_000;
+
+/** What a file says before it is taken. */
+interface Read {
+  readonly file: Record<string, unknown>;
+  readonly words: string;
+}
+
+function readFile(text: string): Read | string {
+  let parsed: unknown;
+  try {
+    parsed = JSON.parse(text);
+  } catch {
+    return 'That file is not JSON. Nothing was read.';
+  }
+  if (typeof parsed !== 'object' || parsed === null || Array.isArray(parsed))
+    return 'That file holds no species. Nothing was read.';
+  const file = parsed as Record<string, unknown>;
+  const edits = Array.isArray(file.edits) ? file.edits.length : 0;
+  const key = typeof file.speciesKey === 'string' ? file.speciesKey : 'no species';
+  return { file, words: `${key}: ${edits} changes${file.species ? ', with its own figures' : ''}` };
+}
+
+/** A species or protocol out of a file: read, shown, and taken only when it is said so. */
+export function ImportSpecies() {
+  const router = useRouter();
+  const { send } = useDeeds();
+  const [read, setRead] = useState<Read | null>(null);
+  const [said, setSaid] = useState<string | null>(null);
+  const [reason, setReason] = useState('');
+  const choose = async (chosen: File | undefined) => {
+    setRead(null);
+    setSaid(null);
+    if (!chosen) return;
+    if (chosen.size > MOST_BYTES) return setSaid('That is larger than a species can be. Nothing was read.');
+    const result = readFile(await chosen.text());
+    if (typeof result === 'string') setSaid(result);
+    else setRead(result);
+  };
+  const take = async () => {
+    const outcome = await send('desk/set-protocol', { file: read?.file, reason });
+    if (!outcome.ok) return setSaid(`${outcome.message} Nothing was changed.`);
+    const key = read?.file.speciesKey;
+    setRead(null);
+    setReason('');
+    setSaid('Taken. It holds for lots that come from now on.');
+    router.push(`/desk/species?species=${typeof key === 'string' ? key : ''}`);
+  };
+  return (
+    <div className={css.change}>
+      <label className={css.reason}>
+        A file saved here or in another shop, JSON
+        <input
+          type="file"
+          accept=".json,application/json"
+          onChange={(e) => void choose(e.target.files?.[0])}
+        />
+      </label>
+      {read && (
+        <>
+          <p>{read.words}</p>
+          <label className={css.reason}>
+            Why
+            <input value={reason} maxLength={200} onChange={(e) => setReason(e.target.value)} />
+          </label>
+          <button
+            type="button"
+            className="plain"
+            disabled={reason.trim().length < 3}
+            onClick={() => void take()}
+          >
+            Take it
+          </button>
+        </>
+      )}
+      <Said>{said}</Said>
+    </div>
+  );
+}
+
+/** A species the table has not, begun as one like it; its figures are then changed under Figures. */
+export function AddSpecies({
+  species,
+}: {
+  species: readonly { readonly key: string; readonly name: string }[];
+}) {
+  const router = useRouter();
+  const { send } = useDeeds();
+  const [name, setName] = useState('');
+  const [botanical, setBotanical] = useState('');
+  const [like, setLike] = useState('rose');
+  const [problem, setProblem] = useState<string | null>(null);
+  const add = async () => {
+    const outcome = await send('desk/add-species', {
+      name,
+      botanical,
+      like,
+      reason: `like ${species.find((s) => s.key === like)?.name.toLowerCase() ?? like}`,
+    });
+    if (!outcome.ok) return setProblem(outcome.message);
+    setProblem(null);
+    const key = (outcome.value as { key?: string } | null)?.key ?? '';
+    router.push(`/desk/species?species=${key}`);
+  };
+  return (
+    <form
+      className={css.change}
+      onSubmit={(event) => {
+        event.preventDefault();
+        void add();
+      }}
+    >
+      <label>
+        Name
+        <input value={name} maxLength={60} onChange={(e) => setName(e.target.value)} />
+      </label>
+      <label>
+        Botanical name
+        <input value={botanical} maxLength={80} onChange={(e) => setBotanical(e.target.value)} />
+      </label>
+      <label>
+        Behaves like
+        <select value={like} onChange={(e) => setLike(e.target.value)}>
+          {species.map((s) => (
+            <option key={s.key} value={s.key}>
+              {s.name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <button
+        type="submit"
+        className="plain"
+        disabled={name.trim().length < 2 || botanical.trim().length < 2}
+      >
+        Add it
+      </button>
+      <Said isAlert>{problem}</Said>
+    </form>
+  );
+}

@@ -1,0 +1,81 @@
+import { composeProtocol } from '@/core/protocol/compose';
+import { idealArrivalStage, SPECIES, speciesByKey } from '@/core/species/species';
+import { houseOf, waysFor } from '@/server/house';
+import { inMyShop } from '@/server/session';
+import { DeskTabs } from './desk-tabs';
+import css from './desk.module.css';
+import { fileOf } from './species-file';
+import { ProtocolEditor } from './protocol-editor';
+import { AddSpecies, ImportSpecies } from './species-forms';
+
+/** Species and their protocols: what the bench is told, and the shop's own changes to it. */
+export async function SpeciesPage({ search }: { search: Record<string, string | string[] | undefined> }) {
+  const asked = typeof search.species === 'string' ? search.species : '';
+  const { house, mayChange, at, timeZone } = await inMyShop(async (trx, me, at) => ({
+    house: await houseOf(trx),
+    mayChange: me.role === 'manager',
+    at,
+    timeZone: me.shop.timeZone,
+  }));
+  const own = house.own.flatMap((o) => o.species ?? []);
+  const all = [...own, ...SPECIES];
+  const species = all.find((s) => s.key === asked) ?? speciesByKey('rose');
+  const version = house.own.find((o) => o.speciesKey === species.key) ?? null;
+  const ways = waysFor(house, { speciesKey: species.key, purpose: 'usual', eventOn: null }, at, timeZone);
+  const steps = composeProtocol(
+    { species, stage: idealArrivalStage(species), droop: 'firm', packing: '', hoursDry: 0 },
+    ways,
+  );
+  const file = fileOf(house, species.key);
+  return (
+    <section className={css.desk}>
+      <DeskTabs here="/desk/species" />
+      <h1>Species and protocols</h1>
+      <p className="soft">
+        What the bench is told for a sound lot, with the house’s ways. A change holds for lots that come from
+        now on; what was planned and logged before it stays.
+      </p>
+      <form className={css.choose}>
+        <label>
+          Species
+          <select name="species" defaultValue={species.key}>
+            {all.map((s) => (
+              <option key={s.key} value={s.key}>
+                {s.name}
+                {own.includes(s) ? ' (our own)' : ''}
+              </option>
+            ))}
+          </select>
+        </label>
+        <button type="submit" className="plain">
+          Show
+        </button>
+        <a className="plain" href={`/desk/species/file?species=${species.key}`}>
+          Save as JSON
+        </a>
+      </form>
+      <h2>
+        {species.name} <span className="soft">{species.botanical}</span>
+      </h2>
+      {version && (
+        <p className={css.why}>
+          {version.reason} ({version.setByName})
+        </p>
+      )}
+      <ProtocolEditor
+        key={`${species.key} ${version?.seq ?? 0}`}
+        steps={steps}
+        file={file}
+        mayChange={mayChange}
+      />
+      {mayChange && (
+        <>
+          <h2>Read a species or protocol from a file</h2>
+          <ImportSpecies />
+          <h2>Add a species</h2>
+          <AddSpecies species={all.map((s) => ({ key: s.key, name: s.name }))} />
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,125 @@
+import { AGREED, QUESTIONS, schoolFor, type Question, type QuestionKey } from '@/core/protocol/schools';
+import { schoolWorth, WORTH_KNOWN } from '@/core/protocol/school-worth';
+import { NEEDS, SKILLS } from '@/core/protocol/types';
+import { findSpecies, SPECIES, speciesByKey } from '@/core/species/species';
+import { houseOf, type House } from '@/server/house';
+import { shopOverrides } from '@/server/own-figures';
+import { inMyShop } from '@/server/session';
+import { DeskTabs } from './desk-tabs';
+import css from './desk.module.css';
+import { LimitForm, QuestionForm, SwitchForm } from './way-forms';
+
+/** Worth of schools, kept by species and figures: they change seldom and cost a forecast each. */
+const kept = new Map<string, Readonly<Record<string, number>>>();
+const MOST_KEPT = 400;
+
+function worthOf(speciesKey: string, key: QuestionKey, overrides: Awaited<ReturnType<typeof shopOverrides>>) {
+  if (!WORTH_KNOWN.includes(key)) return null;
+  const by = JSON.stringify([speciesKey, key, overrides]);
+  const known = kept.get(by);
+  if (known) return known;
+  const worth = schoolWorth(speciesByKey(speciesKey), key, overrides ?? undefined) ?? [];
+  const made = Object.fromEntries(worth.map((w) => [w.school, w.days]));
+  if (kept.size >= MOST_KEPT) kept.clear();
+  kept.set(by, made);
+  return made;
+}
+
+function exceptionsOf(house: House, key: QuestionKey) {
+  return house.settings
+    .filter((s) => s.kind === 'school' && s.key === key && s.subject !== '')
+    .map((s) => ({
+      species: s.subject,
+      name: findSpecies(s.subject)?.name ?? s.subject,
+      school: s.value,
+      reason: s.reason,
+    }));
+}
+
+/** The house's ways: every question florists answer differently, what the shop has, and who may. */
+export async function WaysPage({ search }: { search: Record<string, string | string[] | undefined> }) {
+  const asked = typeof search.species === 'string' ? search.species : '';
+  const { house, overrides, mayChange } = await inMyShop(async (trx, me) => ({
+    house: await houseOf(trx),
+    overrides: await shopOverrides(trx),
+    mayChange: me.role === 'manager',
+  }));
+  const own = house.own.flatMap((o) => o.species ?? []);
+  const all = [...SPECIES, ...own];
+  const species = all.find((s) => s.key === asked) ?? speciesByKey('rose');
+  const options = all.map((s) => ({ key: s.key, name: s.name }));
+  return (
+    <section className={css.desk}>
+      <DeskTabs here="/desk/ways" />
+      <h1>House ways</h1>
+      <p className="soft">
+        Good florists disagree. Choose once; every protocol follows, and a species may have its exception.
+        Where the model can tell, it says what a way is worth here in days against the default, for a lot that
+        came soft. {mayChange ? '' : 'A manager changes them.'}
+      </p>
+      <form className={css.choose}>
+        <label>
+          Days are told for
+          <select name="species" defaultValue={species.key}>
+            {options.map((s) => (
+              <option key={s.key} value={s.key}>
+                {s.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <button type="submit" className="plain">
+          Show
+        </button>
+      </form>
+      {QUESTIONS.map((question: Question & { readonly key: QuestionKey }) => (
+        <QuestionForm
+          key={question.key}
+          question={question}
+          inForce={schoolFor({ ...house.schools, exceptions: {} }, question.key, '')}
+          setting={
+            house.settings.find((s) => s.kind === 'school' && s.subject === '' && s.key === question.key) ??
+            null
+          }
+          exceptions={exceptionsOf(house, question.key)}
+          worth={worthOf(species.key, question.key, overrides)}
+          speciesName={species.name}
+          species={options}
+          mayChange={mayChange}
+        />
+      ))}
+      <p className={css.agreed}>{AGREED}</p>
+      <h2>Longest use of water</h2>
+      <p className="soft">Whatever the predicted count: the stricter of the two wins.</p>
+      <LimitForm limits={house.limits} mayChange={mayChange} />
+      <h2>What we have</h2>
+      <p className="soft">
+        A step that needs what is not there is left out or done another way, and says so.
+      </p>
+      <SwitchForm
+        kind="has"
+        mayChange={mayChange}
+        rows={NEEDS.map((need) => ({
+          key: need,
+          isOn: house.has.includes(need),
+          on: 'we have it',
+          off: 'we have none',
+        }))}
+      />
+      <h2>Who may</h2>
+      <p className="soft">
+        Not for trainees alone, unless the house says otherwise. Labels and local rules come first.
+      </p>
+      <SwitchForm
+        kind="who may"
+        mayChange={mayChange}
+        rows={SKILLS.map((skill) => ({
+          key: skill,
+          isOn: house.whoMay[skill] === 'shown',
+          on: 'those who were shown',
+          off: 'anyone',
+        }))}
+      />
+    </section>
+  );
+}
