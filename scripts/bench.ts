@@ -1,4 +1,8 @@
 /** Measures the model's speed on this machine: medians of several runs after a warm-up. */
+import { intoPails } from '../src/core/bench/pails';
+import { planBench } from '../src/core/bench/plan';
+import type { BenchInput } from '../src/core/bench/types';
+import { loadSolver } from '../src/workers/solver';
 import { arrangementOf, lotOf, TABLE_STAY } from '../tests/support/bench-inputs';
 import { plainArrangement, plainLot } from '../tests/support/plain-twin';
 import { predictArrangement, predictInSlices } from '../src/core/arrangement/predict-arrangement';
@@ -88,6 +92,49 @@ const ranking = arrangementOf(200, 'careful');
 const habits = whatADayCosts(ranking).habits.length;
 const rankingMs = medianMs(3, () => whatADayCosts(ranking));
 say(`what a day costs, ${habits} habits, 200 draws each`, `${rankingMs.toFixed(0)} ms (target 2000)`);
+
+/** A morning of thirty lots of thirty kinds, two pairs of hands, eighteen pails. */
+const kinds = SPECIES.filter((_, i) => i % 2 === 0).slice(0, 30);
+const morning: BenchInput = {
+  hands: [
+    { name: 'Wen', skills: ['hot water', 'secateurs'] },
+    { name: 'Bram', skills: [] },
+  ],
+  kettle: { boilMinutes: 4 },
+  pails: Array.from({ length: 18 }, (_, i) => ({
+    name: String(i),
+    litres: i < 12 ? 12 : 7,
+    heightCm: i < 12 ? 36 : 24,
+  })),
+  lots: kinds.map((s, i) => ({
+    id: s.key,
+    species: s.key,
+    stems: 20 + ((i * 37) % 90),
+    unitPrice: 0.6,
+    stage: 0.3,
+    droop: i % 5 === 0 ? 'soft' : 'firm',
+    packing: 'dry box',
+    agedDays: 1,
+    flaws: [],
+  })),
+  seed: 1,
+  tries: 6000,
+};
+const solve = await loadSolver();
+const planMs = medianMs(3, () => planBench(morning, solve));
+const plan = planBench(morning, solve);
+say(
+  'a bench of 30 lots, two pairs of hands, 6000 orders',
+  `${planMs.toFixed(0)} ms (target 2000): ${plan.objective.stemDays.toFixed(0)} stem-days, ${plan.firstComeFirstServed.stemDays.toFixed(0)} as they came, bound ${plan.bound.stemDays.toFixed(0)}`,
+);
+const pailsOf = (shares: readonly { readonly pail: string }[]): number =>
+  new Set(shares.map((s) => s.pail)).size;
+const few12 = morning.lots.slice(0, 12);
+const packMs = medianMs(3, () => intoPails(few12, morning.pails, solve));
+say(
+  'its first 12 lots into pails by the solver',
+  `${packMs.toFixed(0)} ms: ${pailsOf(intoPails(few12, morning.pails, solve).shares)} pails, ${pailsOf(intoPails(few12, morning.pails).shares)} by first fit`,
+);
 
 /** Bytes of every typed array that hangs on a value: what a run holds, whenever the collector comes by. */
 function heldBytes(value: unknown, seen = new Set<unknown>()): number {

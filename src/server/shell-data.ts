@@ -20,6 +20,8 @@ export interface ShellData {
 
 const note = (words: string, late = false): PlaceNote => ({ words, late });
 const HOUR_MS = 3_600_000;
+/** What Next looks ahead: a working day. */
+const AHEAD_MS = 14 * HOUR_MS;
 /** A slip is noticed in the shift it was made in: older entries are not offered to the key. */
 const TAKEN_BACK_WITHIN_MS = 16 * HOUR_MS;
 
@@ -61,11 +63,13 @@ const RUNNING_WORDS: Readonly<Record<string, string>> = {
   'look-back': 'look again: does it stand?',
 };
 
-function runningItems(lots: readonly LotRow[], steps: readonly StepRow[]): NextItem[] {
+function runningItems(lots: readonly LotRow[], steps: readonly StepRow[], at: Date): NextItem[] {
   const byId = new Map(lots.map((l) => [l.id, l]));
   return steps.flatMap((step) => {
     const lot = byId.get(step.lotId);
     if (!lot || !step.dueAt || !step.startedAt) return [];
+    // A change of water days ahead is nobody's next thing.
+    if (step.dueAt.getTime() - at.getTime() > AHEAD_MS) return [];
     return [
       {
         id: step.id,
@@ -97,7 +101,7 @@ export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<Shell
   const unlooked = lots.filter((l) => !l.lookedAt && !isForLater(l, at, timeZone));
   const dry = lots.filter((l) => standsDry(l) && !canWait(l, at, timeZone));
   const late = dry.filter((l) => dryHoursLeft(l, at) < 0);
-  const running = runningItems(lots, steps);
+  const running = runningItems(lots, steps, at);
   const clocks = new Set(steps.map((s) => s.lotId));
   const over = running.filter((r) => (r.dueAt ?? 0) < at.getTime());
   const contact: NextItem[] = pails.flatMap((p) =>

@@ -8,7 +8,6 @@ import { manyStepsOfLot, type StepRow } from '@/data/steps';
 import { findSpecies, ownMark } from '@/core/species/species';
 import { planBench } from '@/core/bench/plan';
 import { takeBack } from '@/server/corrections';
-import type { DeedContext } from '@/server/deeds';
 import type { SignedIn } from '@/server/session';
 import type { Outcome } from '@/shell/outcome';
 import { freshShop, type TestShop } from '../support/database';
@@ -113,7 +112,7 @@ test('a look that hangs is rescued, waits for the morning, and ends in the bin; 
     .where({ subject_id: apart.id })
     .orderBy('id', 'desc')
     .first<{ id: number }>('id');
-  await shop.inside((trx) => takeBack({ trx, deed: shop.deed(), me } as DeedContext, entry.id));
+  await shop.inside((trx) => takeBack({ trx, deed: shop.deed(), me }, entry.id));
   expect(await openStep(apart.id)).toMatchObject({ kind: 'look-back', status: 'running' });
   const back = await openStep(apart.id);
   await bench('look-back', { stepId: back.id, outcome: 'hanging' });
@@ -210,7 +209,8 @@ test('the next change of water begins by itself, comes round again, and moves th
 });
 
 test('two tablets see one plan: the first put up stands, and who is at the bench is told', async () => {
-  be('Wen');
+  await bookOf('rose');
+  await bookOf('gerbera');
   const floor = await shop.inside((trx) => readFloor(trx, me, clock.at, null));
   expect(floor.hands.map((h) => h.name)).toEqual(['Wen', 'Bram']);
   const plan = planBench({ ...floor.input, tries: 200 });
@@ -227,7 +227,8 @@ test('two tablets see one plan: the first put up stands, and who is at the bench
   await bench('stand', { personId: people.Bram, isHere: false });
   const alone = await shop.inside((trx) => readFloor(trx, me, clock.at, null));
   expect(alone.hands.map((h) => h.name)).toEqual(['Wen']);
-  expect(await bench('plan', { fromVersion: alone.planVersion, plan })).toMatchObject({
+  const stale = { ...plan, assignment: [{ ...plan.assignment[0], hands: 'Bram', lot: plan.order[0] ?? '' }] };
+  expect(await bench('plan', { fromVersion: alone.planVersion, plan: stale })).toMatchObject({
     ok: false,
     why: 'refused',
   });

@@ -87,7 +87,7 @@ function moveSaid(p: ParamsOf<'move'>): Said {
   return {
     title: `To ${p.place}${p.dark ? ', in the dark' : ''}`,
     doneWord: 'In its place',
-    figures: [warmthFigure(p.highC, range)],
+    figures: [{ ...warmthFigure(p.highC, 'kept at'), value: range }],
     needs:
       p.place === 'the cold room'
         ? ['cold room']

@@ -8,14 +8,11 @@ import type { ParamsOf, StepKind } from './params';
 import { questionOf, type QuestionKey } from './schools';
 import { PLAIN_WAYS, type Ways } from './ways';
 
-/** Questions on which the model puts days; of the others it knows nothing, and says nothing. */
-export const WORTH_KNOWN: readonly QuestionKey[] = [
-  'first-drink',
-  'foliage',
-  'remedy',
-  'water-change',
-  'cold-nights',
-];
+/**
+ * Questions on which the model puts days; of the others it knows nothing, and says nothing. A first
+ * drink's warmth only warms the water in it for a while: that is no answer to which firms a stem.
+ */
+export const WORTH_KNOWN: readonly QuestionKey[] = ['foliage', 'remedy', 'water-change', 'cold-nights'];
 
 /** What a school of a question is worth to a middling stem, against the default. */
 export interface SchoolWorth {

@@ -118,6 +118,7 @@ export async function BenchPage({ search }: { search: Record<string, string | st
         version={floor.planVersion}
         plan={floor.plan}
         madeAt={floor.planMadeAt?.getTime() ?? null}
+        at={at.getTime()}
         currency={floor.lots.find((l) => l.lot.currency)?.lot.currency ?? null}
         timeZone={me.shop.timeZone}
         people={people.map((p) => ({

@@ -5,10 +5,12 @@ import { Choices } from '@/shell/choices';
 import type { BenchCard, OtherStep } from './bench-card';
 import css from './bench.module.css';
 import type { Log } from './use-log';
+import { hasMeasures, UsedFigures, type Used } from './used-figures';
 
 const SKIP_REASONS = ['not needed', 'done before it came', 'no time', 'nothing to do it with'] as const;
 const VIEWS = [
   { value: 'skip', words: 'Leave it out' },
+  { value: 'used', words: 'It was otherwise' },
   { value: 'other', words: 'Another step first' },
   { value: 'recut', words: 'Cut again' },
   { value: 'for', words: 'What it is for' },
@@ -147,8 +149,15 @@ function Why({ card }: { card: BenchCard }) {
   );
 }
 
+interface Props {
+  readonly card: BenchCard;
+  readonly log: Log;
+  readonly used: Used;
+  readonly onUsed: (used: Used) => void;
+}
+
 /** What else may be done with the lot in hand, and why its steps are what they are. */
-export function CardDrawer({ card, log }: { card: BenchCard; log: Log }) {
+export function CardDrawer({ card, log, used, onUsed }: Props) {
   const [view, setView] = useState<View>('skip');
   return (
     <div className={css.drawer}>
@@ -174,6 +183,15 @@ export function CardDrawer({ card, log }: { card: BenchCard; log: Log }) {
           ))}
         </div>
       )}
+      {view === 'used' &&
+        (hasMeasures(card.step.step.params) ? (
+          <div className={css.measures}>
+            <span className="soft">really used</span>
+            <UsedFigures params={card.step.step.params} used={used} onUsed={onUsed} />
+          </div>
+        ) : (
+          <p className="soft">This step has no figures.</p>
+        ))}
       {view === 'other' && <Others card={card} log={log} />}
       {view === 'recut' && <Recut card={card} log={log} />}
       {view === 'for' && <ForWhat card={card} log={log} />}

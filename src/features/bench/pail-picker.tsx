@@ -15,7 +15,7 @@ interface Props {
   readonly isAcid: boolean;
 }
 
-const SHOWN = 7;
+const SHOWN = 5;
 
 /** The sum that settles whether the pail is rinsed, for whoever argues. */
 function Film({
@@ -48,7 +48,7 @@ export function PailPicker({ pails, pailId, litres, onPail, onLitres, film, isAc
   const chosen = pails.find((p) => p.id === pailId);
   const shown = [
     ...pails.filter((p) => !p.shares).slice(0, SHOWN),
-    ...pails.filter((p) => p.shares).slice(0, 3),
+    ...pails.filter((p) => p.shares).slice(0, 2),
   ];
   return (
     <div className={css.pick}>

@@ -12,6 +12,8 @@ interface Props {
   readonly version: number;
   readonly plan: BenchPlan | null;
   readonly madeAt: number | null;
+  /** The server's time when this was drawn. */
+  readonly at: number;
   readonly currency: string | null;
   readonly timeZone: string;
   readonly people: readonly { readonly id: string; readonly name: string; readonly isHere: boolean }[];
@@ -39,9 +41,14 @@ function Clear({ plan, madeAt, timeZone }: { plan: BenchPlan; madeAt: number; ti
 }
 
 /** What this order keeps, when the bench is clear, when the kettle goes on, and who stands there. */
-export function PlanStrip({ input, version, plan, madeAt, currency, timeZone, people }: Props) {
+export function PlanStrip({ input, version, plan, madeAt, at, currency, timeZone, people }: Props) {
   const { send } = useDeeds();
-  const { planning, best, stop } = usePlan({ input, version, plan });
+  const { planning, best, stop } = usePlan({
+    input,
+    version,
+    plan,
+    planAgeMin: madeAt === null ? 0 : Math.max(0, (at - madeAt) / 60_000),
+  });
   const [isSlow, setSlow] = useState(false);
   useEffect(() => {
     if (planning !== 'looking') return;

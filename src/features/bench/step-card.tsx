@@ -105,9 +105,7 @@ export function StepCard({
   const [isOpen, setOpen] = useState(false);
   const pail = card.pails.find((p) => p.id === chosen.pailId) ?? null;
   const isKept = kept.some((k) => (k.body as { stepId?: string }).stepId === id);
-  const now = useShopNow();
-  const isDue = dueAt !== null && now !== null && dueAt <= now;
-  const isLook = step.kind === 'look-back' && (status === 'waiting' || isDue);
+  const isLook = step.kind === 'look-back';
   return (
     <article className={css.card} aria-label={`${card.name}, lot ${card.lotNumber}`}>
       <Head card={card} />
@@ -183,7 +181,14 @@ export function StepCard({
             not this …
           </button>
         </div>
-        {isOpen && <CardDrawer card={card} log={log} />}
+        {isOpen && (
+          <CardDrawer
+            card={card}
+            log={log}
+            used={chosen.used}
+            onUsed={(used) => setChosen({ ...chosen, used })}
+          />
+        )}
       </div>
     </article>
   );

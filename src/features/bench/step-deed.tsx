@@ -1,10 +1,9 @@
 'use client';
-import { useState } from 'react';
 import { Choices } from '@/shell/choices';
 import { Stepper } from '@/shell/stepper';
 import type { BenchCard } from './bench-card';
 import css from './bench.module.css';
-import { hasMeasures, UsedFigures, type Used } from './used-figures';
+import type { Used } from './used-figures';
 import { useSettled, type Log } from './use-log';
 
 /** What was chosen on a card before its deed is tapped. */
@@ -91,7 +90,6 @@ function Beside({ card: { hands }, chosen, onChosen }: Pick<Props, 'card' | 'cho
 /** The one thing to tap, with what may be said before it. */
 export function StepDeed({ card, log, chosen, onChosen, isKept, inHand }: Props) {
   const { step, status, id } = card.step;
-  const [isMeasuring, setMeasuring] = useState(false);
   const settled = useSettled();
   const pail = card.pails.find((p) => p.id === chosen.pailId) ?? null;
   const needsPail = card.pails.length > 0 || (step.pail !== null && status === 'waiting');
@@ -133,25 +131,6 @@ export function StepDeed({ card, log, chosen, onChosen, isKept, inHand }: Props)
               {chosen.binned} of {card.stems} into the bin
             </strong>
           </Stepper>
-        </div>
-      )}
-      {hasMeasures(step.params) && status === 'waiting' && (
-        <div className={css.measures}>
-          <button
-            type="button"
-            className="quiet"
-            aria-expanded={isMeasuring}
-            onClick={() => setMeasuring(!isMeasuring)}
-          >
-            {Object.keys(chosen.used).length > 0 ? 'really used' : 'it was otherwise …'}
-          </button>
-          {isMeasuring && (
-            <UsedFigures
-              params={step.params}
-              used={chosen.used}
-              onUsed={(used) => onChosen({ ...chosen, used })}
-            />
-          )}
         </div>
       )}
       <button

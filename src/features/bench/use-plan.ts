@@ -13,11 +13,17 @@ interface Asked {
   readonly input: BenchInput;
   readonly version: number;
   readonly plan: BenchPlan | null;
+  /** Minutes since the plan that stands was made. */
+  readonly planAgeMin: number;
 }
 
-/** What a plan is made from; hours that pass alone change nothing in it. */
-function keyOf({ input }: Asked): string {
+/** It is looked at again now and then, though nobody taps: that too is a slip. */
+const LOOK_AGAIN_MIN = 10;
+
+/** What a plan is made from. */
+function keyOf({ input, planAgeMin }: Asked): string {
   return JSON.stringify([
+    Math.floor(planAgeMin / LOOK_AGAIN_MIN),
     input.hands,
     input.kettle,
     input.pails.map((p) => p.name),
@@ -25,8 +31,11 @@ function keyOf({ input }: Asked): string {
   ]);
 }
 
+/** Minutes by which the end may shift before the plan's times are put right. */
+const SLIPPED_MIN = 5;
+
 /** Whether a new plan is put up in the place of the one that stands: nobody is moved for nothing. */
-function isWorthPutting(next: BenchPlan, { plan, input }: Asked): boolean {
+function isWorthPutting(next: BenchPlan, { plan, input, planAgeMin }: Asked): boolean {
   if (!plan) return input.lots.length > 0;
   const known = new Set(plan.order);
   const hands = new Set(input.hands.map((h) => h.name));
@@ -35,14 +44,18 @@ function isWorthPutting(next: BenchPlan, { plan, input }: Asked): boolean {
     plan.assignment.some((w) => !hands.has(w.hands) && known.has(w.lot));
   const isMissing =
     input.hands.length > new Set(plan.assignment.map((w) => w.hands)).size && next.lots.length > 1;
+  const isSlipped = Math.abs(plan.objective.finishMin - planAgeMin - next.objective.finishMin) > SLIPPED_MIN;
   return (
-    isOther || isMissing || next.order.join() !== plan.order.filter((id) => next.order.includes(id)).join()
+    isSlipped ||
+    isOther ||
+    isMissing ||
+    next.order.join() !== plan.order.filter((id) => next.order.includes(id)).join()
   );
 }
 
 /** Plans the bench in a worker whenever what it is made from changes, and puts a better plan up for all tablets. */
 export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | null; stop: () => void } {
-  const { tell } = useDeeds();
+  const { send } = useDeeds();
   const held = useRef<{ worker: Worker; door: Remote<BenchDoor> } | null>(null);
   const [planning, setPlanning] = useState<Planning>('rest');
   const [best, setBest] = useState<BenchPlan | null>(null);
@@ -82,13 +95,13 @@ export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | n
       if (!found) return;
       setBest(found);
       if (isWorthPutting(found, latest.current))
-        tell('bench/plan', { fromVersion: latest.current.version, plan: found });
+        void send('bench/plan', { fromVersion: latest.current.version, plan: found });
     };
     workOut().catch(() => isCurrent && setPlanning('failed'));
     return () => {
       isCurrent = false;
     };
-  }, [key, tell]);
+  }, [key, send]);
   return {
     planning,
     best,
