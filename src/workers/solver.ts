@@ -2,7 +2,7 @@ import highs from 'highs';
 import type { SolveMixed } from '../core/bench/pails';
 
 /** Seconds a packing may take; first fit stands ready behind it. */
-const TIME_LIMIT_S = 0.8;
+const TIME_LIMIT_S = 0.5;
 
 /** A solver for mixed-integer programmes (HiGHS, compiled to WebAssembly), ready to be asked. */
 export async function loadSolver(locateFile?: (file: string) => string): Promise<SolveMixed> {

@@ -54,6 +54,11 @@ function firstFit(lots: readonly Standing[], pails: readonly BenchPail[]): PailS
 const stemsIn = (shares: readonly PailShare[]): number => shares.reduce((n, s) => n + s.stems, 0);
 const pailsIn = (shares: readonly PailShare[]): number => new Set(shares.map((s) => s.pail)).size;
 
+/** Fewer stems without a pail first, then fewer pails, then fewer lots in two. */
+function isBetter(a: readonly PailShare[], b: readonly PailShare[]): boolean {
+  return (stemsIn(b) - stemsIn(a) || pailsIn(a) - pailsIn(b) || a.length - b.length) < 0;
+}
+
 /**
  * Puts lots into the fewest pails with those they get along with; sap that bleeds and stems that hang
  * stand with their own kind alone. A solver for mixed-integer programmes packs them where one is
@@ -67,11 +72,7 @@ export function intoPails(
   const standing = standingLots(lots);
   const quick = firstFit(standing, pails);
   const exact = solve ? packExactly(standing, pails, solve) : null;
-  const isAsGood =
-    exact &&
-    (stemsIn(exact) > stemsIn(quick) ||
-      (stemsIn(exact) === stemsIn(quick) && pailsIn(exact) <= pailsIn(quick)));
-  const shares = isAsGood ? exact : quick;
+  const shares = exact && isBetter(exact, quick) ? exact : quick;
   const without = standing.flatMap(({ lot }) => {
     const left = lot.stems - stemsIn(shares.filter((s) => s.lot === lot.id));
     return left > 0 ? [{ lot: lot.id, pail: '', stems: left }] : [];

@@ -44,7 +44,7 @@ export function* bestOrders(
   let best = yield* improvedOrders(jobs, means, input.seed, input.tries, standing ? [standing] : []);
   // Work in the hands of the last pair cannot be planned without them.
   if (hands > 1 && meansOf(input, hands - 1).begun?.length === means.begun?.length) {
-    const search = bestOrders({ ...input, tries: Math.ceil(input.tries / 2) }, jobs, hands - 1);
+    const search = bestOrders(input, jobs, hands - 1);
     let step = search.next();
     while (!step.done) step = search.next();
     if (isBetter(step.value.schedule, best.schedule)) {

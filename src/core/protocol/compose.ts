@@ -43,11 +43,6 @@ export function plainProtocol(species: Species): Protocol {
   return protocolOf({ species, stage: idealArrivalStage(species), droop: 'firm', packing: '', hoursDry: 0 });
 }
 
-/** The water a lot is to drink from; null where it is not to stand in any. */
-export function drinkWish(lot: LotState, ways: Ways = PLAIN_WAYS): PailWish | null {
-  return composeProtocol(lot, ways).find((s) => s.kind === 'drink')?.pail ?? null;
-}
-
 /** Degrees by which two waters may differ and still be one. */
 const ONE_WARMTH_C = 12;
 

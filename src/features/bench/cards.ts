@@ -78,7 +78,7 @@ function alsoOf(floor: Floor, { lot, current }: FloorLot, next: readonly string[
         l.current.step.title === current.step.title,
     )
     .sort((a, b) => Number(next.includes(b.lot.id)) - Number(next.includes(a.lot.id)))
-    .slice(0, 3)
+    .slice(0, 2)
     .map((l) => ({
       stepId: l.current.id,
       lotNumber: l.lot.number,

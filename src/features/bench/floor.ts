@@ -22,6 +22,7 @@ const PUT_DOWN_MS = 20 * 60_000;
 /** A clock so short that nobody walks away from it. */
 const STAYS_BY_S = 180;
 const BOIL_MINUTES = 4;
+const SOAKS_ON_S = 5400;
 
 /** People who came to the bench before this have gone home. */
 export const shiftBegan = (at: Date): Date => new Date(at.getTime() - SHIFT_MS);
@@ -105,9 +106,11 @@ const workStep = ({ step }: StepRow): WorkStep => ({
 function waiting(floor: FloorLot, flaws: WaitingLot['flaws'], at: Date): WaitingLot | null {
   const { lot, steps, current } = floor;
   const left = steps.filter((s) => s.status === 'waiting');
+  const runsS = current.status === 'running' ? ((current.dueAt?.getTime() ?? 0) - at.getTime()) / 1000 : 0;
+  // What soaks for hours is no work of this morning: its clock is in Next.
+  if (runsS > SOAKS_ON_S) return null;
   const untilWater = left.slice(0, left.findIndex((s) => s.step.pail !== null) + 1);
   if (untilWater.length === 0) return null;
-  const runsS = current.status === 'running' ? ((current.dueAt?.getTime() ?? 0) - at.getTime()) / 1000 : 0;
   return {
     id: lot.id,
     species: lot.speciesKey,

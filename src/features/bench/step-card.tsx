@@ -121,7 +121,7 @@ export function StepCard({
             colour={card.colour}
             stage={card.stage}
             droop={card.droop}
-            height={290}
+            height={215}
             cutMark={step.kind === 'cut' || step.kind === 'recut'}
             water={step.pail ? step.pail.depthCm / 24 : 0}
           />

@@ -17,6 +17,7 @@ interface Asked {
   readonly planAgeMin: number;
 }
 
+const GIVEN_UP_MS = 12_000;
 /** It is looked at again now and then, though nobody taps: that too is a slip. */
 const LOOK_AGAIN_MIN = 10;
 
@@ -83,6 +84,12 @@ export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | n
         held.current = { worker, door: wrap<BenchDoor>(worker) };
       }
       setPlanning('looking');
+      // A worker that does not answer in good time is ended; the best it told of stands.
+      const watch = setTimeout(() => {
+        held.current?.worker.terminate();
+        held.current = null;
+        if (isCurrent) setPlanning('rest');
+      }, GIVEN_UP_MS);
       const found = await held.current.door.plan(
         input,
         ownSpecies(),
@@ -90,6 +97,7 @@ export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | n
           if (isCurrent) setBest(plan);
         }),
       );
+      clearTimeout(watch);
       if (!isCurrent) return;
       setPlanning('rest');
       if (!found) return;
