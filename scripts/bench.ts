@@ -101,6 +101,7 @@ const morning: BenchInput = {
     { name: 'Bram', skills: [] },
   ],
   kettle: { boilMinutes: 4 },
+  sinks: 1,
   pails: Array.from({ length: 18 }, (_, i) => ({
     name: String(i),
     litres: i < 12 ? 12 : 7,

@@ -25,6 +25,7 @@ const jobArb = fc
         handsS: fc.integer({ min: 60, max: 1800 }),
         waitS: fc.constantFrom(0, 0, 600, 1200),
         isDip: fc.boolean(),
+        usesSink: fc.boolean(),
       }),
       { minLength: 1, maxLength: 2 },
     ),
@@ -38,6 +39,7 @@ const jobArb = fc
       handsS: p.handsS,
       skill: p.isDip ? 'hot water' : null,
       usesKettle: p.isDip,
+      usesSink: p.usesSink,
       waitS: i === pieces.length - 1 ? 0 : p.waitS,
     })),
     lossDays: (dryS) => slope * (dryS / 3600) ** bend,
@@ -48,14 +50,14 @@ const HANDS: readonly Hands[] = [
   { name: 'Bram', skills: [] },
   { name: 'Tove', skills: ['hot water'] },
 ];
-const means = (hands: number): Means => ({ hands: HANDS.slice(0, hands), kettleReadyS: 360 });
+const means = (hands: number): Means => ({ hands: HANDS.slice(0, hands), kettleReadyS: 360, sinks: 1 });
 
 /** The least stem-days of all: every next piece of every lot with every hand, given up where it cannot win. */
 function exactStemDays(jobs: readonly Job[], { hands, kettleReadyS }: Means, atMost: number): number {
   let best = atMost;
   const restOf = (job: Job, from: number): number =>
     job.pieces.slice(from).reduce((s, p) => s + p.handsS + p.waitS, 0);
-  const go = (next: number[], ready: number[], free: number[], kettle: number): void => {
+  const go = (next: number[], ready: number[], free: number[], kettle: number, sink: number): void => {
     const least = jobs.reduce(
       (sum, job, j) => sum + job.lot.stems * job.lossDays((ready[j] ?? 0) + restOf(job, next[j] ?? 0)),
       0,
@@ -70,13 +72,19 @@ function exactStemDays(jobs: readonly Job[], { hands, kettleReadyS }: Means, atM
       if (!piece) continue;
       for (const [h, may] of whoMay(hands, piece.skill).entries()) {
         if (!may) continue;
-        const start = Math.max(ready[j] ?? 0, free[h] ?? 0, piece.usesKettle ? kettle : 0);
+        const start = Math.max(
+          ready[j] ?? 0,
+          free[h] ?? 0,
+          piece.usesKettle ? kettle : 0,
+          piece.usesSink ? sink : 0,
+        );
         const end = start + piece.handsS;
         go(
           next.map((n, i) => (i === j ? n + 1 : n)),
           ready.map((r, i) => (i === j ? end + piece.waitS : r)),
           free.map((f, i) => (i === h ? end : f)),
           piece.usesKettle ? end : kettle,
+          piece.usesSink ? end : sink,
         );
       }
     }
@@ -86,13 +94,22 @@ function exactStemDays(jobs: readonly Job[], { hands, kettleReadyS }: Means, atM
     jobs.map(() => 0),
     hands.map(() => 0),
     kettleReadyS,
+    0,
   );
   return best;
 }
 
 function best(jobs: readonly Job[], hands: number, tries = 3000): Schedule {
   const kettle = { boilMinutes: 6 };
-  const input: BenchInput = { hands: HANDS.slice(0, hands), kettle, pails: [], lots: [], seed: 1, tries };
+  const input: BenchInput = {
+    hands: HANDS.slice(0, hands),
+    kettle,
+    sinks: 1,
+    pails: [],
+    lots: [],
+    seed: 1,
+    tries,
+  };
   return last(bestOrders(input, jobs)).schedule;
 }
 
@@ -109,7 +126,7 @@ test('on mornings small enough to try every plan, ours is within 2 % or half a s
   );
 });
 
-test('no plan has a hand, a lot or the kettle in two places, works out of turn, or leaves a lot out', () => {
+test('no plan has a hand, a lot, the sink or the kettle in two places, works out of turn, or leaves a lot out', () => {
   fc.assert(
     fc.property(
       fc.array(jobArb, { minLength: 1, maxLength: 12 }),
@@ -124,8 +141,9 @@ test('no plan has a hand, a lot or the kettle in two places, works out of turn, 
           for (const b of slots.slice(i + 1)) {
             const apart = a.endS <= b.startS || b.endS <= a.startS;
             const other = jobs[b.job]?.pieces[b.piece];
-            if (a.hand === b.hand || a.job === b.job || (work?.usesKettle && other?.usesKettle))
-              expect(apart).toBe(true);
+            const isAtOneThing =
+              (work?.usesKettle && other?.usesKettle) || (work?.usesSink && other?.usesSink);
+            if (a.hand === b.hand || a.job === b.job || isAtOneThing) expect(apart).toBe(true);
             if (a.job === b.job && a.piece < b.piece)
               expect(b.startS).toBeGreaterThanOrEqual(a.endS + (work?.waitS ?? 0));
           }
@@ -235,6 +253,12 @@ test('the door plans a morning, tells what it saves, and names every field that 
   const plan = COMMANDS['bench-plan']?.run({
     hands: [{ name: 'Wen', skills: ['hot water'] }, { name: 'Bram' }],
     kettle: { boilMinutes: 5 },
+    sinks: 1,
+    now: '2026-11-24T06:50:00Z',
+    rooms: [
+      { name: 'Cold', kind: 'cold', pails: 1 },
+      { name: 'Floor', kind: 'floor' },
+    ],
     pails: [{ name: '1', litres: 12, heightCm: 36 }],
     lots: [
       { id: 'a', species: 'carnation', stems: 200, unitPrice: 0.3 },
@@ -243,6 +267,9 @@ test('the door plans a morning, tells what it saves, and names every field that 
   }) as BenchPlan;
   expect(plan.objective.stemDays).toBeGreaterThanOrEqual(plan.bound.stemDays - 1e-9);
   expect(plan.saved.stemDays).toBeGreaterThanOrEqual(0);
+  expect(plan.assignment[0]?.from).toBe('2026-11-24T06:50:00.000Z');
+  expect(plan.rooms.find((r) => r.lot === 'b')?.room).toBe('Cold');
+  expect(plan.rooms.find((r) => r.lot === 'a')?.room).toBe('Floor');
   expect(() =>
     COMMANDS['bench-plan']?.run({ hands: [], lots: [{ id: '', species: 'rosa', stems: 0 }] }),
   ).toThrow(/hands.*lots\[0\]\.id.*lots\[0\]\.species.*lots\[0\]\.stems/s);

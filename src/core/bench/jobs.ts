@@ -27,6 +27,12 @@ const SECONDS_A_STEM: Partial<Record<StepKind, number>> = {
 };
 const DIP_BATCH = 10;
 const DIP_BATCH_S = 30;
+/** Done at the sink, whoever does it. */
+function isAtSink({ params }: WorkStep): boolean {
+  if (params.kind === 'cut') return params.where === 'under water';
+  return params.kind === 'rinse' || params.kind === 'plunge' || params.kind === 'fill-stem';
+}
+
 /** Above it the water comes from a kettle, not from the tap. */
 const TAP_C = 60;
 
@@ -43,7 +49,7 @@ function handsSecondsOf(step: WorkStep, stems: number): number {
 
 /**
  * The work on a lot until it stands in water, in pieces: a new one begins after a wait, and where
- * another skill or the kettle is needed. Without a kettle nothing is dipped.
+ * another skill, the kettle or the sink is needed. Without a kettle nothing is dipped.
  */
 export function piecesOf(steps: readonly WorkStep[], stems: number, hasKettle: boolean): Piece[] {
   const pieces: Piece[] = [];
@@ -51,17 +57,24 @@ export function piecesOf(steps: readonly WorkStep[], stems: number, hasKettle: b
     const usesKettle = step.params.kind === 'hot-dip' && step.params.tempC > TAP_C;
     if (usesKettle && !hasKettle) continue;
     const skill = step.who;
+    const usesSink = isAtSink(step);
     const waitS = step.pail !== null || usesKettle ? 0 : step.waitSeconds;
     const handsS = handsSecondsOf(step, stems);
     const last = pieces.at(-1);
-    if (last && last.waitS === 0 && last.skill === skill && last.usesKettle === usesKettle)
+    if (
+      last &&
+      last.waitS === 0 &&
+      last.skill === skill &&
+      last.usesKettle === usesKettle &&
+      last.usesSink === usesSink
+    )
       pieces[pieces.length - 1] = {
         ...last,
         titles: [...last.titles, step.title],
         handsS: last.handsS + handsS,
         waitS,
       };
-    else pieces.push({ titles: [step.title], handsS, skill, usesKettle, waitS });
+    else pieces.push({ titles: [step.title], handsS, skill, usesKettle, usesSink, waitS });
     if (step.pail !== null) break;
   }
   return pieces;

@@ -4,6 +4,7 @@ import { jobOf } from './jobs';
 import { intoPails, type SolveMixed } from './pails';
 import { inTurn, isBetter, scheduleOf, type Means } from './schedule';
 import { repaired, settled, type Found } from './settle';
+import { intoRooms } from './rooms';
 import { lotsOf, minutes, moneyOf, rounded, workOf, type BenchPlan } from './tell';
 import type { BenchInput, Job } from './types';
 
@@ -17,6 +18,7 @@ function meansOf(input: BenchInput, hands: number): Means {
     hands: input.hands.slice(0, hands),
     kettleReadyS: (input.kettle?.boilMinutes ?? 0) * 60,
     begun,
+    ...(input.sinks === undefined ? {} : { sinks: input.sinks }),
   };
 }
 
@@ -75,10 +77,11 @@ function told(
   const dips = best.schedule.slots.filter((s) => jobs[s.job]?.pieces[s.piece]?.usesKettle);
   const boilS = means.kettleReadyS;
   return {
-    assignment: workOf(best.schedule, jobs, means),
+    assignment: workOf(best.schedule, jobs, means, input.now),
     lots: lotsOf(best.schedule, jobs),
     order: best.order.flatMap((job) => jobs[job]?.lot.id ?? []),
     pails: shares,
+    rooms: intoRooms(input.lots, shares, input.rooms ?? []),
     withoutPail: without,
     objective: { stemDays: rounded(best.schedule.stemDays), finishMin: minutes(best.schedule.finishS) },
     bound: { stemDays: rounded(boundStemDays(jobs, input.hands.length, boilS)) },

@@ -5,6 +5,8 @@ export interface Means {
   readonly hands: readonly Hands[];
   /** Seconds until the kettle boils, put on first. */
   readonly kettleReadyS: number;
+  /** Sinks there are; not told, nobody waits for one. */
+  readonly sinks?: number;
   /** Whose next piece is in whose hands at this moment: done first, and by them. */
   readonly begun?: readonly { readonly job: number; readonly hand: number }[];
 }
@@ -34,6 +36,7 @@ export function whoMay(hands: readonly Hands[], skill: string | null): boolean[]
 export function scheduleOf(order: readonly number[], jobs: readonly Job[], means: Means): Schedule {
   const freeS = means.hands.map(() => 0);
   let kettleFreeS = means.kettleReadyS;
+  const sinkFreeS = new Array<number>(means.sinks ?? 0).fill(0);
   const nextPiece = jobs.map(() => 0);
   const readyS = jobs.map((job) => job.readyInS ?? 0);
   const slots: Slot[] = [];
@@ -43,12 +46,18 @@ export function scheduleOf(order: readonly number[], jobs: readonly Job[], means
     const piece = nextPiece[job] ?? 0;
     const work = jobs[job]?.pieces[piece];
     if (!work) continue;
-    const earliest = Math.max(readyS[job] ?? 0, work.usesKettle ? kettleFreeS : 0);
+    const sink = work.usesSink && sinkFreeS.length > 0 ? sinkFreeS.indexOf(Math.min(...sinkFreeS)) : -1;
+    const earliest = Math.max(
+      readyS[job] ?? 0,
+      work.usesKettle ? kettleFreeS : 0,
+      sink >= 0 ? (sinkFreeS[sink] ?? 0) : 0,
+    );
     const hand = holder >= 0 ? holder : handFor(freeS, whoMay(means.hands, work.skill), earliest);
     const startS = Math.max(freeS[hand] ?? 0, earliest);
     const endS = startS + work.handsS;
     freeS[hand] = endS;
     if (work.usesKettle) kettleFreeS = endS;
+    if (sink >= 0) sinkFreeS[sink] = endS;
     nextPiece[job] = piece + 1;
     readyS[job] = endS + work.waitS;
     slots.push({ job, piece, hand, startS, endS });

@@ -1,5 +1,6 @@
 import { speciesByKey } from '../species/species';
 import type { Means } from './schedule';
+import type { LotRoom } from './rooms';
 import type { Job, PailShare, Schedule, Slot } from './types';
 
 /** One piece of work as it is told: whose, what, from when to when in minutes from now. */
@@ -14,6 +15,9 @@ export interface PlannedWork {
   readonly waitMin: number;
   /** Minutes it may start later without anything else starting later. */
   readonly slackMin: number;
+  /** ISO times, where the plan was told what time it is. */
+  readonly from?: string;
+  readonly to?: string;
 }
 
 export interface PlannedLot {
@@ -32,6 +36,8 @@ export interface BenchPlan {
   readonly order: readonly string[];
   readonly pails: readonly PailShare[];
   readonly withoutPail: readonly PailShare[];
+  /** Where each lot goes after its drink; null where there is no space left for it. */
+  readonly rooms: readonly LotRoom[];
   readonly objective: { readonly stemDays: number; readonly finishMin: number };
   /** Stem-days that no plan undercuts. */
   readonly bound: { readonly stemDays: number };
@@ -55,14 +61,21 @@ function slackS(slot: Slot, { slots, finishS }: Schedule, jobs: readonly Job[]):
       latestEndS = Math.min(latestEndS, other.startS);
     if (other.job === slot.job && other.piece > slot.piece)
       latestEndS = Math.min(latestEndS, other.startS - (work?.waitS ?? 0));
-    if (work?.usesKettle && jobs[other.job]?.pieces[other.piece]?.usesKettle && other.startS >= slot.endS)
-      latestEndS = Math.min(latestEndS, other.startS);
+    const next = jobs[other.job]?.pieces[other.piece];
+    const isAtOneThing = (work?.usesKettle && next?.usesKettle) || (work?.usesSink && next?.usesSink);
+    if (isAtOneThing && other.startS >= slot.endS) latestEndS = Math.min(latestEndS, other.startS);
   }
   return Math.max(0, latestEndS - slot.endS);
 }
 
 /** The schedule's pieces of work, soonest first. */
-export function workOf(schedule: Schedule, jobs: readonly Job[], { hands }: Means): PlannedWork[] {
+export function workOf(
+  schedule: Schedule,
+  jobs: readonly Job[],
+  { hands }: Means,
+  now?: string,
+): PlannedWork[] {
+  const clock = (s: number): string => new Date(Date.parse(now ?? '') + s * 1000).toISOString();
   return [...schedule.slots]
     .sort((a, b) => a.startS - b.startS || a.hand - b.hand)
     .flatMap((slot) => {
@@ -79,6 +92,7 @@ export function workOf(schedule: Schedule, jobs: readonly Job[], { hands }: Mean
           kettle: piece.usesKettle,
           waitMin: minutes(piece.waitS),
           slackMin: minutes(slackS(slot, schedule, jobs)),
+          ...(now === undefined ? {} : { from: clock(slot.startS), to: clock(slot.endS) }),
         },
       ];
     });

@@ -14,6 +14,12 @@ export interface BenchPail {
   readonly heightCm: number;
 }
 
+export interface RoomSpace {
+  readonly name: string;
+  readonly kind: 'cold' | 'warm' | 'floor' | 'bench';
+  readonly pails: number | null;
+}
+
 /** A lot that waits to be processed, as it came. */
 export interface WaitingLot {
   readonly id: string;
@@ -53,6 +59,12 @@ export interface BenchInput {
   readonly hands: readonly Hands[];
   /** Null where the shop has none: then nothing is dipped hot. */
   readonly kettle: { readonly boilMinutes: number } | null;
+  /** Sinks to rinse, plunge and cut under water at; not told, nobody waits for one. */
+  readonly sinks?: number;
+  /** Where lots go after their drink, with the pails there is space for; null where that is not known. */
+  readonly rooms?: readonly RoomSpace[];
+  /** The moment it is planned from, ISO; the plan then tells clock times as well. */
+  readonly now?: string;
   /** Sanitised, ready to fill. */
   readonly pails: readonly BenchPail[];
   readonly lots: readonly WaitingLot[];
@@ -70,6 +82,7 @@ export interface Piece {
   readonly handsS: number;
   readonly skill: string | null;
   readonly usesKettle: boolean;
+  readonly usesSink: boolean;
   readonly waitS: number;
 }
 

@@ -90,6 +90,27 @@ export const benchInputSchema = strict({
     ),
     [],
   ),
+  sinks: v.optional(whole(1, 20)),
+  rooms: v.optional(
+    v.pipe(
+      v.array(
+        strict({
+          name,
+          kind: oneOf(['cold', 'warm', 'floor', 'bench']),
+          pails: v.optional(v.nullable(whole(0, 10_000)), null),
+        }),
+      ),
+      v.maxLength(40),
+      v.check(
+        isOfItsOwn((r) => r.name),
+        'two rooms have one name',
+      ),
+    ),
+  ),
+  /** The moment it is planned from; the plan then tells clock times as well. */
+  now: v.optional(
+    v.pipe(v.string('must be a time'), v.isoTimestamp('must be a time like 2026-11-24T06:50:00Z')),
+  ),
   standing: v.optional(v.pipe(v.array(name), v.maxLength(600))),
   inHand: v.optional(v.pipe(v.array(strict({ lot: name, hands: name })), v.maxLength(8))),
   lots: v.pipe(

@@ -59,6 +59,8 @@ export interface BenchCard {
   readonly purpose: Purpose;
   readonly eventOn: string | null;
   readonly isSapOpen: boolean;
+  /** A cut opens its sap. */
+  readonly bleeds: boolean;
   readonly step: Pick<StepRow, 'id' | 'kind' | 'step' | 'status'> & { readonly dueAt: number | null };
   readonly then: readonly string[];
   readonly stepNo: number;

@@ -55,7 +55,9 @@ function Others({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
 }
 
 function Recut({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
-  const bleeds = card.others.some((o) => /alone|own kind/.test(o.title)) || card.isSapOpen;
+  const [warned, setWarned] = useState<number | null>(null);
+  const cut = (cm: number) =>
+    void log('bench/recut', { lotId: card.lotId, cm, handsId: card.hands.personId }, `cut ${cm} cm again`);
   return (
     <div className={css.skip} role="group" aria-label="Cut again">
       {[1, 2, 3].map((cm) => (
@@ -64,22 +66,19 @@ function Recut({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
           type="button"
           className="plain"
           disabled={busy}
-          onClick={() =>
-            void log(
-              'bench/recut',
-              { lotId: card.lotId, cm, handsId: card.hands.personId },
-              `cut ${cm} cm again`,
-            )
-          }
+          onClick={() => (card.bleeds ? setWarned(cm) : cut(cm))}
         >
           {cm} cm off
         </button>
       ))}
-      <p className="soft">
-        {bleeds
-          ? 'Its sap runs again with every cut: it soaks anew.'
-          : 'What bleeds is open again, and soaks anew.'}
-      </p>
+      {warned !== null && (
+        <div className="said" role="alert">
+          <p>Its sap runs again with every cut: it leaves its water and soaks anew, apart.</p>
+          <button type="button" className="plain" disabled={busy} onClick={() => cut(warned)}>
+            Cut {warned} cm all the same
+          </button>
+        </div>
+      )}
     </div>
   );
 }

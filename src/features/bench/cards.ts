@@ -146,6 +146,7 @@ export function cardOf(
     purpose: lot.purpose,
     eventOn: lot.eventOn,
     isSapOpen: lot.sapOpen,
+    bleeds: species.sap !== 'none',
     step: {
       id: current.id,
       kind: current.kind,

@@ -9,6 +9,7 @@ import type { Trx } from '@/data/connection';
 import { manySkills } from '@/data/house';
 import { manyLotsInStock, type LotRow } from '@/data/lots';
 import { manyPails, type PailRow } from '@/data/pails';
+import { manyRooms, type RoomRow } from '@/data/rooms';
 import { manyStepsInForce, type StepRow } from '@/data/steps';
 import { flawKindsIn } from '@/server/replan';
 import { houseOf, type House } from '@/server/house';
@@ -133,6 +134,7 @@ function inputOf(
   lots: readonly FloorLot[],
   open: readonly OpenLot[],
   { hands, house, pails, plan }: Pick<Floor, 'hands' | 'house' | 'pails' | 'plan'>,
+  rooms: readonly RoomRow[],
   flaws: ReadonlyMap<string, WaitingLot['flaws']>,
   at: Date,
 ): BenchInput {
@@ -140,6 +142,9 @@ function inputOf(
   return {
     hands: hands.map(({ name, skills }) => ({ name, skills })),
     kettle: house.has.includes('kettle') ? { boilMinutes: BOIL_MINUTES } : null,
+    sinks: 1,
+    // How much a room holds nobody has said: its kind alone decides.
+    rooms: rooms.map(({ name, kind }) => ({ name, kind, pails: null })),
     pails: pails
       .filter((p) => p.state === 'sanitised')
       .map((p) => ({ name: p.name, litres: p.sizeL, heightCm: p.heightCm })),
@@ -165,6 +170,7 @@ export async function readFloor(trx: Trx, me: SignedIn, at: Date, asked: string 
   const steps = await manyStepsInForce(trx);
   const standing = await maybeBenchPlan(trx);
   const pails = await manyPails(trx);
+  const rooms = await manyRooms(trx);
   const byLot = new Map<string, StepRow[]>();
   for (const s of steps) byLot.set(s.lotId, [...(byLot.get(s.lotId) ?? []), s]);
   const lots = here.flatMap((lot): FloorLot[] => {
@@ -197,5 +203,5 @@ export async function readFloor(trx: Trx, me: SignedIn, at: Date, asked: string 
     planVersion: standing?.version ?? 0,
     planMadeAt: standing?.madeAt ?? null,
   };
-  return { ...floor, handed, input: inputOf(lots, open, floor, flaws, at) };
+  return { ...floor, handed, input: inputOf(lots, open, floor, rooms, flaws, at) };
 }

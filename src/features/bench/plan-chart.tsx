@@ -98,6 +98,7 @@ function Table({
           <th scope="col">May slip</th>
           <th scope="col">In water</th>
           <th scope="col">Pail</th>
+          <th scope="col">Then to</th>
         </tr>
       </thead>
       <tbody>
@@ -119,6 +120,7 @@ function Table({
                 {wet && wet.lateMin > 0 && `, ${Math.round(wet.lateMin)} min late`}
               </td>
               <td>{pails.length > 0 ? pails.map((p) => p.pail).join(', ') : 'none free'}</td>
+              <td>{plan.rooms.find((r) => r.lot === w.lot)?.room ?? ''}</td>
             </tr>
           );
         })}

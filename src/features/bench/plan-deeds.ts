@@ -34,6 +34,7 @@ const planSchema: v.GenericSchema<BenchPlan> = v.object({
   order: list(name),
   pails: list(share),
   withoutPail: list(share),
+  rooms: list(v.object({ lot: name, room: v.nullable(name) })),
   objective: v.object({ stemDays: amount, finishMin: amount }),
   bound: v.object({ stemDays: amount }),
   firstComeFirstServed: v.object({ stemDays: amount, finishMin: amount }),

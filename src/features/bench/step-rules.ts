@@ -1,6 +1,6 @@
 import 'server-only';
+import { ROOM_KIND_OF } from '@/core/bench/rooms';
 import { outOfOrder } from '@/core/protocol/in-order';
-import type { KeepingPlace } from '@/core/protocol/params';
 import { speciesByKey } from '@/core/species/species';
 import { RefusedError } from '@/data/errors';
 import { manySkills } from '@/data/house';
@@ -49,21 +49,11 @@ export async function refuseUnshown(
   );
 }
 
-const ROOM_OF: Readonly<Record<KeepingPlace, 'cold' | 'warm' | 'floor' | 'bench'>> = {
-  'the cold room': 'cold',
-  'the coolest corner': 'bench',
-  'the tropical shelf': 'warm',
-  'the shop floor': 'floor',
-  'a warm bright shelf': 'floor',
-  'the bench': 'bench',
-  'a dry dark loft': 'floor',
-};
-
 /** The place a "move" step names, if the shop has one of that kind. */
 export async function roomAfter({ trx }: DeedContext, step: StepRow): Promise<string | null> {
   const { params } = step.step;
   if (params.kind !== 'move') return null;
-  return (await manyRooms(trx)).find((r) => r.kind === ROOM_OF[params.place])?.id ?? null;
+  return (await manyRooms(trx)).find((r) => r.kind === ROOM_KIND_OF[params.place])?.id ?? null;
 }
 
 const runsByItself = ({ kind, step }: StepRow): boolean =>

@@ -5,6 +5,7 @@ import { manyOwnSpecies } from '@/data/house';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from './desk-tabs';
 import css from './desk.module.css';
+import { SpeciesSelect } from './species-select';
 import { FigureLine } from './figure-line';
 import { constantRows, solutionRows, speciesRows, type FigureRow } from './figure-rows';
 
@@ -41,21 +42,7 @@ export async function FiguresPage({ search }: { search: Record<string, string | 
         {mayChange ? 'What was forecast before a change stays as it was issued.' : 'A manager changes them.'}
       </p>
       <h2>Species</h2>
-      <form className={css.choose}>
-        <label>
-          Species
-          <select name="species" defaultValue={speciesKey}>
-            {[...SPECIES, ...ownKinds].map((s) => (
-              <option key={s.key} value={s.key}>
-                {s.name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <button type="submit" className="plain">
-          Show
-        </button>
-      </form>
+      <SpeciesSelect label="Species" species={[...SPECIES, ...ownKinds]} chosen={speciesKey} />
       <Figures key={speciesKey} rows={speciesRows(speciesKey, own)} mayChange={mayChange} />
       <h2>What is in the water</h2>
       <details open={solutions.some((r) => r.own)}>

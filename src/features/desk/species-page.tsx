@@ -4,6 +4,7 @@ import { houseOf, waysFor } from '@/server/house';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from './desk-tabs';
 import css from './desk.module.css';
+import { SpeciesSelect } from './species-select';
 import { fileOf } from './species-file';
 import { ProtocolEditor } from './protocol-editor';
 import { AddSpecies, ImportSpecies } from './species-forms';
@@ -35,25 +36,11 @@ export async function SpeciesPage({ search }: { search: Record<string, string | 
         What the bench is told for a sound lot, with the house’s ways. A change holds for lots that come from
         now on; what was planned and logged before it stays.
       </p>
-      <form className={css.choose}>
-        <label>
-          Species
-          <select name="species" defaultValue={species.key}>
-            {all.map((s) => (
-              <option key={s.key} value={s.key}>
-                {s.name}
-                {own.includes(s) ? ' (our own)' : ''}
-              </option>
-            ))}
-          </select>
-        </label>
-        <button type="submit" className="plain">
-          Show
-        </button>
+      <SpeciesSelect label="Species" species={all} chosen={species.key}>
         <a className="plain" href={`/desk/species/file?species=${species.key}`}>
           Save as JSON
         </a>
-      </form>
+      </SpeciesSelect>
       <h2>
         {species.name} <span className="soft">{species.botanical}</span>
       </h2>

@@ -7,6 +7,7 @@ import { shopOverrides } from '@/server/own-figures';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from './desk-tabs';
 import css from './desk.module.css';
+import { SpeciesSelect } from './species-select';
 import { LimitForm, QuestionForm, SwitchForm } from './way-forms';
 
 /** Worth of schools, kept by species and figures: they change seldom and cost a forecast each. */
@@ -57,21 +58,7 @@ export async function WaysPage({ search }: { search: Record<string, string | str
         Where the model can tell, it says what a way is worth here in days against the default, for a lot that
         came soft. {mayChange ? '' : 'A manager changes them.'}
       </p>
-      <form className={css.choose}>
-        <label>
-          Days are told for
-          <select name="species" defaultValue={species.key}>
-            {options.map((s) => (
-              <option key={s.key} value={s.key}>
-                {s.name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <button type="submit" className="plain">
-          Show
-        </button>
-      </form>
+      <SpeciesSelect label="Days are told for" species={all} chosen={species.key} />
       {QUESTIONS.map((question: Question & { readonly key: QuestionKey }) => (
         <QuestionForm
           key={question.key}

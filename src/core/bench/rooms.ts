@@ -1,0 +1,59 @@
+import { composeProtocol } from '../protocol/compose';
+import type { KeepingPlace } from '../protocol/params';
+import { speciesByKey } from '../species/species';
+import type { PailShare, RoomSpace, WaitingLot } from './types';
+
+export interface LotRoom {
+  readonly lot: string;
+  readonly room: string | null;
+}
+
+/** The kind of room each place of a protocol is in. */
+export const ROOM_KIND_OF: Readonly<Record<KeepingPlace, RoomSpace['kind']>> = {
+  'the cold room': 'cold',
+  'the coolest corner': 'bench',
+  'the tropical shelf': 'warm',
+  'the shop floor': 'floor',
+  'a warm bright shelf': 'floor',
+  'the bench': 'bench',
+  'a dry dark loft': 'floor',
+};
+/** Where else a lot may stand when its own place is full; what cold injures never goes to the cold. */
+const ELSE: Readonly<Record<RoomSpace['kind'], readonly RoomSpace['kind'][]>> = {
+  cold: ['bench', 'floor'],
+  warm: ['floor', 'bench'],
+  floor: ['bench'],
+  bench: ['floor'],
+};
+
+/**
+ * Which room each lot's pails go to after the drink: where its protocol says while there is space,
+ * those whom it costs most days to stand warm first; else the next best. Null where all are full.
+ */
+export function intoRooms(
+  lots: readonly WaitingLot[],
+  shares: readonly PailShare[],
+  rooms: readonly RoomSpace[],
+): LotRoom[] {
+  if (rooms.length === 0) return [];
+  const left = new Map(rooms.map((r) => [r.name, r.pails ?? Infinity]));
+  const wanted = lots.map((lot) => {
+    const species = speciesByKey(lot.species);
+    const { stage, droop, packing, flaws } = lot;
+    const move = composeProtocol({ species, stage, droop, packing, hoursDry: 0, flaws }).findLast(
+      (s) => s.kind === 'move',
+    );
+    const kind = move?.params.kind === 'move' ? ROOM_KIND_OF[move.params.place] : 'bench';
+    const pails = Math.max(1, new Set(shares.filter((s) => s.lot === lot.id).map((s) => s.pail)).size);
+    return { lot: lot.id, kind, pails, q10: species.q10 * lot.stems };
+  });
+  return [...wanted]
+    .sort((a, b) => b.q10 - a.q10)
+    .map(({ lot, kind, pails }) => {
+      const room = [kind, ...ELSE[kind]]
+        .flatMap((k) => rooms.filter((r) => r.kind === k))
+        .find((r) => (left.get(r.name) ?? 0) >= pails);
+      if (room) left.set(room.name, (left.get(room.name) ?? 0) - pails);
+      return { lot, room: room?.name ?? null };
+    });
+}
