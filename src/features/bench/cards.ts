@@ -103,6 +103,13 @@ function handsOf(floor: Floor, hand: Hand, { current }: FloorLot): CardHands {
   };
 }
 
+/** How it stands by the last look back at it; as it came where nobody has looked yet. */
+function droopNow({ lot, steps }: FloorLot): BenchCard['droop'] {
+  const outcome = steps.findLast((s) => s.outcome !== null)?.outcome;
+  if (outcome === 'upright') return 'firm';
+  return outcome === 'recovering' ? 'soft' : lot.droop;
+}
+
 const titleOf = ({ lot }: FloorLot): string => `${speciesByKey(lot.speciesKey).name}, lot ${lot.number}`;
 
 /** The card of one pair of hands; null while nothing is left for them. */
@@ -141,7 +148,7 @@ export function cardOf(
     habit: species.habit,
     colour: lot.colour,
     stage: lot.stage,
-    droop: lot.droop,
+    droop: droopNow(found),
     pail: lot.pailName,
     purpose: lot.purpose,
     eventOn: lot.eventOn,

@@ -50,8 +50,8 @@ async function seen(context: DeedContext, lot: LotRow, step: StepRow, look: Look
   if (isToSoak) await changeLot(trx, lot.id, { fill_id: null });
   if (follows.steps.length > 0)
     planNo = await insertBranch(trx, deed.shopId, lot.id, lot.planNo, step.id, follows.steps);
-  const droop = look.outcome === 'upright' ? 'firm' : look.outcome === 'recovering' ? 'soft' : 'hanging';
-  await changeLot(trx, lot.id, { droop });
+  // How it came is what its forecast starts from: standing up again does not undo it, hanging does count.
+  if (look.outcome === 'hanging') await changeLot(trx, lot.id, { droop: 'hanging' });
   const began = await beginOwnClock({ ...context, deed }, lot.id, planNo);
   await writeEntry(trx, deed, {
     kind: 'look-back',

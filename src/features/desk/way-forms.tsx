@@ -214,31 +214,33 @@ interface SwitchProps {
 export function SwitchForm({ kind, rows, mayChange }: SwitchProps) {
   const { problem, set } = useWay();
   return (
-    <ul className="rowlist">
-      {rows.map((row) => (
-        <li key={row.key} className={css.switch}>
-          <strong>{row.key}</strong>
-          <span>{row.isOn ? row.on : row.off}</span>
-          {mayChange && (
-            <button
-              type="button"
-              className="plain"
-              onClick={() =>
-                void set({
-                  kind,
-                  key: row.key,
-                  value: row.isOn ? (kind === 'has' ? 'no' : 'anyone') : null,
-                  reason: row.isOn ? row.off : row.on,
-                })
-              }
-            >
-              {row.isOn ? row.off : row.on}
-              <span className="visually-hidden">: {row.key}</span>
-            </button>
-          )}
-        </li>
-      ))}
+    <>
       <Said isAlert>{problem}</Said>
-    </ul>
+      <ul className="rowlist">
+        {rows.map((row) => (
+          <li key={row.key} className={css.switch}>
+            <strong>{row.key}</strong>
+            <span>{row.isOn ? row.on : row.off}</span>
+            {mayChange && (
+              <button
+                type="button"
+                className="plain"
+                onClick={() =>
+                  void set({
+                    kind,
+                    key: row.key,
+                    value: row.isOn ? (kind === 'has' ? 'no' : 'anyone') : null,
+                    reason: row.isOn ? row.off : row.on,
+                  })
+                }
+              >
+                {row.isOn ? row.off : row.on}
+                <span className="visually-hidden">: {row.key}</span>
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }

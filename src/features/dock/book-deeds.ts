@@ -4,6 +4,7 @@ import { speciesKeySchema } from '@/core/door/schemas';
 import { COLUMNS } from '@/core/dock/columns';
 import { firstGuess, hoursSinceCut } from '@/core/dock/first-guess';
 import { plainWords } from '@/core/dock/match-species';
+import { OWN_KEY, ownMark } from '@/core/species/species';
 import type { Overrides } from '@/core/model/figures';
 import { bookDelivery, bookLots, isBooked, type NewLot } from '@/data/deliveries';
 import { RefusedError } from '@/data/errors';
@@ -29,9 +30,15 @@ interface Booking {
   readonly house: House;
   readonly guesses: Guesses;
   readonly timeZone: string;
+  /** What this shop's own species bear in their keys. */
+  readonly mark: string;
 }
 
-function newLot(line: BookLine, { arrivedAt, overrides, house, guesses, timeZone }: Booking): NewLot {
+function newLot(line: BookLine, { arrivedAt, overrides, house, guesses, timeZone, mark }: Booking): NewLot {
+  if (OWN_KEY.test(line.speciesKey) && !line.speciesKey.startsWith(`own-${mark}-`))
+    throw new RefusedError(
+      `Line ${line.line} names a species this shop does not have. Nothing was booked in; choose another.`,
+    );
   const hours = hoursSinceCut(line.cutDate, arrivedAt);
   if (hours < -24)
     throw new RefusedError(
@@ -69,6 +76,7 @@ async function bookingOf({ trx, deed, me }: DeedContext): Promise<Booking> {
     house: await houseOf(trx),
     guesses: new Map(),
     timeZone: me.shop.timeZone,
+    mark: ownMark(me.shop.id),
   };
 }
 
