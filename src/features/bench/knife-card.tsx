@@ -81,52 +81,54 @@ export function KnifeCard({ people, skills, mayRecord, timeZone }: Props) {
       </div>
       <p className={css.more}>{MORE_CAUTION.blade}</p>
       <h2>Who has been shown</h2>
-      <table className={css.planTable}>
-        <thead>
-          <tr>
-            <th scope="col">Name</th>
-            {SKILLS.map((skill) => (
-              <th key={skill} scope="col">
-                {skill}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {people.map((p) => (
-            <tr key={p.id}>
-              <th scope="row">{p.name}</th>
-              {SKILLS.map((skill) => {
-                const has = skills.find((s) => s.personId === p.id && s.skill === skill);
-                return (
-                  <td key={skill}>
-                    {has ? (
-                      <span>
-                        shown {day.format(has.at)} <span className="soft">by {has.shownByName}</span>
-                      </span>
-                    ) : (
-                      <span className="soft">not yet</span>
-                    )}
-                    {mayRecord && (
-                      <button
-                        type="button"
-                        className="quiet"
-                        disabled={busy}
-                        onClick={() => record(p.id, skill, !has, p.name)}
-                      >
-                        {has ? 'no longer counts' : 'was shown'}
-                        <span className="visually-hidden">
-                          : {p.name}, {skill}
-                        </span>
-                      </button>
-                    )}
-                  </td>
-                );
-              })}
+      <div className={css.chart} role="region" aria-label="Who has been shown what" tabIndex={0}>
+        <table className={css.planTable}>
+          <thead>
+            <tr>
+              <th scope="col">Name</th>
+              {SKILLS.map((skill) => (
+                <th key={skill} scope="col">
+                  {skill}
+                </th>
+              ))}
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {people.map((p) => (
+              <tr key={p.id}>
+                <th scope="row">{p.name}</th>
+                {SKILLS.map((skill) => {
+                  const has = skills.find((s) => s.personId === p.id && s.skill === skill);
+                  return (
+                    <td key={skill}>
+                      {has ? (
+                        <span>
+                          shown {day.format(has.at)} <span className="soft">by {has.shownByName}</span>
+                        </span>
+                      ) : (
+                        <span className="soft">not yet</span>
+                      )}
+                      {mayRecord && (
+                        <button
+                          type="button"
+                          className="quiet"
+                          disabled={busy}
+                          onClick={() => record(p.id, skill, !has, p.name)}
+                        >
+                          {has ? 'no longer counts' : 'was shown'}
+                          <span className="visually-hidden">
+                            : {p.name}, {skill}
+                          </span>
+                        </button>
+                      )}
+                    </td>
+                  );
+                })}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
       {!mayRecord && <p className="soft">The manager records what somebody was shown.</p>}
       <Said isAlert>{said}</Said>
     </section>

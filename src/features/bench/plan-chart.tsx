@@ -164,7 +164,7 @@ export function PlanChart({ floor, at, timeZone }: { floor: Floor; at: Date; tim
         {Math.round(plan.bound.stemDays)}. A thin line is how far a piece of work may slip before another
         does. <Link href="/bench">To the bench</Link>
       </p>
-      <div className={css.chart}>
+      <div className={css.chart} role="region" aria-label="The chart" tabIndex={0}>
         <svg
           viewBox={`0 0 ${WIDTH} ${height}`}
           role="img"
@@ -232,7 +232,7 @@ export function PlanChart({ floor, at, timeZone }: { floor: Floor; at: Date; tim
           )}
         </svg>
       </div>
-      <div className={css.chart}>
+      <div className={css.chart} role="region" aria-label="The plan as a table" tabIndex={0}>
         <Table plan={plan} lotName={lotName} clock={clock} />
       </div>
     </section>
