@@ -46,6 +46,8 @@ export function scheduleOf(order: readonly number[], jobs: readonly Job[], means
     const piece = nextPiece[job] ?? 0;
     const work = jobs[job]?.pieces[piece];
     if (!work) continue;
+    // Nobody stands and waits for the kettle with a lot in hand: it takes its turn.
+    if (holder >= 0 && work.usesKettle && kettleFreeS > 0) continue;
     const sink = work.usesSink && sinkFreeS.length > 0 ? sinkFreeS.indexOf(Math.min(...sinkFreeS)) : -1;
     const earliest = Math.max(
       readyS[job] ?? 0,
