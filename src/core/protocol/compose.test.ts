@@ -44,7 +44,7 @@ const GOLDEN: readonly (readonly [key: string, steps: string])[] = [
   ['bird-of-paradise', 'unpack cut plunge lift-florets drink look-back move recut'],
   ['lily-oriental', 'unpack strip cut drink look-back de-pollen move recut'],
   ['tweedia', 'unpack strip cut sap-dab sap-soak drink look-back discard move recut'],
-  ['euphorbia', 'unpack strip cut sap-dab sap-soak drink look-back move recut'],
+  ['euphorbia', 'unpack strip cut sap-dab sap-soak drink look-back discard move recut'],
   ['mimosa', 'unpack strip cut drink look-back wrap move recut'],
   ['lilac', 'unpack strip cut hot-dip drink look-back move recut'],
 ];

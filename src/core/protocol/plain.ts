@@ -205,7 +205,7 @@ function afterDrink(s: Species): Draft[] {
         },
       ),
     );
-  if (s.key === 'tweedia')
+  if (s.sap === 'latex')
     out.push(asked({ kind: 'discard', what: 'lowest florets' }, 'The lowest go first, and gas the rest.'));
   if (s.key.startsWith('lily-') && s.key !== 'lily-grass')
     out.push(
