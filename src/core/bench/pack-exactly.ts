@@ -7,7 +7,7 @@ export type SolveMixed = (lp: string) => Readonly<Record<string, number>> | null
 /** What a thing costs the packing: a stem without a pail, a pail, a lot in one more, a tall stem in a low one. */
 const COST = { without: 100, pail: 10, part: 1.5, low: 2, orderApart: 1 } as const;
 /** Larger models are left to first fit: they would take longer than anybody waits. */
-const MOST_CELLS = 700;
+const MOST_CELLS = 250;
 
 const sum = (terms: readonly string[]): string => terms.join(' + ');
 const same = (a: BenchPail | undefined, b: BenchPail): boolean =>
