@@ -26,6 +26,12 @@ const ELSE: Readonly<Record<RoomSpace['kind'], readonly RoomSpace['kind'][]>> = 
   bench: ['floor'],
 };
 
+function placeOf({ species: key, stage, droop, packing, flaws }: WaitingLot): KeepingPlace {
+  const steps = composeProtocol({ species: speciesByKey(key), stage, droop, packing, hoursDry: 0, flaws });
+  const move = steps.findLast((s) => s.kind === 'move')?.params;
+  return move?.kind === 'move' ? move.place : 'the bench';
+}
+
 /**
  * Which room each lot's pails go to after the drink: where its protocol says while there is space,
  * those whom it costs most days to stand warm first; else the next best. Null where all are full.
@@ -39,11 +45,7 @@ export function intoRooms(
   const left = new Map(rooms.map((r) => [r.name, r.pails ?? Infinity]));
   const wanted = lots.map((lot) => {
     const species = speciesByKey(lot.species);
-    const { stage, droop, packing, flaws } = lot;
-    const move = composeProtocol({ species, stage, droop, packing, hoursDry: 0, flaws }).findLast(
-      (s) => s.kind === 'move',
-    );
-    const kind = move?.params.kind === 'move' ? ROOM_KIND_OF[move.params.place] : 'bench';
+    const kind = ROOM_KIND_OF[lot.goesTo ?? placeOf(lot)];
     const pails = Math.max(1, new Set(shares.filter((s) => s.lot === lot.id).map((s) => s.pail)).size);
     return { lot: lot.id, kind, pails, q10: species.q10 * lot.stems };
   });

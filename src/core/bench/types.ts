@@ -1,4 +1,5 @@
 import type { FlawKind } from '../dock/flaws';
+import type { KeepingPlace } from '../protocol/params';
 import type { ProtocolStep } from '../protocol/types';
 import type { Droop } from '../vase-life/types';
 
@@ -41,6 +42,8 @@ export interface WaitingLot {
   readonly isWet?: boolean;
   /** Seconds it still bears dry; what its species bears where it is not told. */
   readonly bearsDryS?: number;
+  /** Where its own plan puts it after the drink; its species' place where it is not told. */
+  readonly goesTo?: KeepingPlace;
   readonly lengthCm?: number | null;
   /** Lots of one customer's order bear one name. */
   readonly order?: string | null;

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { FLAW_KINDS } from '../dock/flaws';
 import { protocolEditsSchema } from '../protocol/edits';
+import { PLACES } from '../protocol/params';
 import { QUESTION_KEYS, questionOf, type QuestionKey } from '../protocol/schools';
 import { NEEDS } from '../protocol/types';
 import { DEFAULT_LIMITS, PURPOSES } from '../protocol/ways';
@@ -31,6 +32,7 @@ const lotSchema = strict({
   readyInS: v.optional(between(0, 172_800)),
   isWet: v.optional(v.boolean('must be true or false')),
   bearsDryS: v.optional(between(-1_000_000, 1_000_000)),
+  goesTo: v.optional(oneOf(PLACES)),
   lengthCm: v.optional(v.nullable(between(1, 300)), null),
   order: v.optional(v.nullable(name), null),
 });

@@ -1,5 +1,5 @@
 import { SPECIES, speciesByKey } from '../species/species';
-import { afterLook, afterRecut } from './aftercare';
+import { afterLook, recutSteps } from './aftercare';
 import { composeProtocol } from './compose';
 import { isSealed, outOfOrder, type StepState } from './in-order';
 import { PLAIN_WAYS } from './ways';
@@ -48,8 +48,8 @@ test('sap is shut in once it has soaked or was dabbed, until it is cut again', (
   expect(isSealed(speciesByKey('daffodil'), daffodil)).toBe(true);
   const cut = { ...(steps('rose', ['cut']).find((s) => s.kind === 'cut') as StepState) };
   expect(isSealed(speciesByKey('daffodil'), [...daffodil, cut])).toBe(false);
-  expect(afterRecut(speciesByKey('daffodil')).map((s) => s.kind)).toEqual(['sap-soak']);
-  expect(afterRecut(speciesByKey('rose'))).toEqual([]);
+  expect(recutSteps(speciesByKey('daffodil'), 2).map((s) => s.kind)).toEqual(['cut', 'sap-soak']);
+  expect(recutSteps(speciesByKey('rose'), 2)).toMatchObject([{ kind: 'cut', params: { cm: 2 } }]);
 });
 
 test('out of turn is told where it matters, and sap is not let run among others', () => {

@@ -105,10 +105,28 @@ export function afterLook(outcome: LookOutcome, round: number, species: Species,
   return { says, steps: bounded.steps.map((d) => rendered(d, species, DEPTH_CM.deep)) };
 }
 
-/** What follows another cut out of turn: what bleeds soaks again before it may stand with others. */
-export function afterRecut(species: Species): readonly ProtocolStep[] {
-  if (species.sap === 'none') return [];
-  const opened: Change = { because: 'state', says: 'The cut opened its wound again: it soaks anew, apart.' };
+/** Another cut out of turn, and what follows: what bleeds soaks again before it may stand with others. */
+export function recutSteps(species: Species, cm: number): readonly ProtocolStep[] {
+  const again: Change = {
+    because: 'state',
+    says: 'Cut again out of turn: a fresh face drinks hard for an hour.',
+  };
+  const cut = added(again, {
+    kind: 'cut',
+    cm,
+    tool: toolFor(species),
+    where: 'in air',
+    angleDeg: 45,
+    split: false,
+    sliver: false,
+  });
+  const opened: Change = {
+    because: 'state',
+    says: 'The cut opened its wound again: it soaks anew, apart.',
+  };
   const soak = { ...sapSoak(species), changes: [opened], because: 'state' as const };
-  return [rendered(soak, species, DEPTH_CM.third)];
+  const drafts = species.sap === 'none' ? [cut] : [cut, soak];
+  return drafts.map((d) =>
+    rendered({ ...d, ...(d === cut ? { title: `Cut ${cm} cm again` } : {}) }, species, DEPTH_CM.third),
+  );
 }

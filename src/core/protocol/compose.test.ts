@@ -6,7 +6,8 @@ import { comparedWithPlain, type Compared } from './compare';
 import { composeProtocol, plainProtocol, protocolOf } from './compose';
 import { protocolEditSchema } from './edits';
 import { checked } from '../door/check';
-import { QUESTIONS, type Schools } from './schools';
+import { QUESTIONS } from './questions';
+import type { Schools } from './schools';
 import { NEEDS, type LotState } from './types';
 import { PLAIN_WAYS, PURPOSES, type Ways } from './ways';
 

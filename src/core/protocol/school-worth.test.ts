@@ -1,5 +1,5 @@
 import { SPECIES, speciesByKey } from '../species/species';
-import { QUESTIONS } from './schools';
+import { QUESTIONS } from './questions';
 import { schoolWorth } from './school-worth';
 
 const worth = (species: string, key: Parameters<typeof schoolWorth>[1], school: string): number =>

@@ -112,6 +112,7 @@ function waiting(floor: FloorLot, flaws: WaitingLot['flaws'], at: Date): Waiting
   if (runsS > SOAKS_ON_S) return null;
   const untilWater = left.slice(0, left.findIndex((s) => s.step.pail !== null) + 1);
   if (untilWater.length === 0) return null;
+  const move = steps.findLast((s) => s.kind === 'move')?.step.params;
   return {
     id: lot.id,
     species: lot.speciesKey,
@@ -127,6 +128,7 @@ function waiting(floor: FloorLot, flaws: WaitingLot['flaws'], at: Date): Waiting
     isWet: !standsDry(lot),
     bearsDryS: dryHoursLeft(lot, at) * 3600,
     lengthCm: lot.lengthCm,
+    ...(move?.kind === 'move' ? { goesTo: move.place } : {}),
   };
 }
 

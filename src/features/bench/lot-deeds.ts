@@ -1,7 +1,6 @@
 import 'server-only';
 import * as v from 'valibot';
-import { afterRecut } from '@/core/protocol/aftercare';
-import { composeProtocol } from '@/core/protocol/compose';
+import { recutSteps } from '@/core/protocol/aftercare';
 import { PURPOSES } from '@/core/protocol/ways';
 import { speciesByKey } from '@/core/species/species';
 import { RefusedError } from '@/data/errors';
@@ -25,26 +24,15 @@ const recut = deedKind(
     const lot = await oneLotForUpdate(trx, lotId);
     const species = speciesByKey(lot.speciesKey);
     const steps = await manyStepsOfLot(trx, lot.id, lot.planNo);
-    const plain = composeProtocol({
-      species: speciesByKey('rose'),
-      stage: 0.2,
-      droop: 'firm',
-      packing: '',
-      hoursDry: 0,
-    });
-    const cut = steps.find((s) => s.kind === 'cut')?.step ?? plain.find((s) => s.kind === 'cut');
+    const [cut, ...soak] = recutSteps(species, cm);
     if (!cut) throw new RefusedError('This lot has nothing to cut. Nothing was logged.');
-    const opened = afterRecut(species);
-    if (opened.length > 0) await changeLot(trx, lot.id, { fill_id: null });
-    const after = steps.findLast(
-      (s) => s.status === 'done' || s.status === 'skipped' || s.status === 'running',
-    );
-    const planNo = await insertBranch(trx, deed.shopId, lot.id, lot.planNo, after?.id ?? null, [
-      { ...cut, params: { ...cut.params, cm } as typeof cut.params, title: `Cut ${cm} cm again` },
-      ...opened,
+    if (soak.length > 0) await changeLot(trx, lot.id, { fill_id: null });
+    const after = steps.findLastIndex((s) => s.status !== 'waiting');
+    const planNo = await insertBranch(trx, deed.shopId, lot.id, lot.planNo, steps[after]?.id ?? null, [
+      cut,
+      ...soak,
     ]);
-    const inForce = await manyStepsOfLot(trx, lot.id, planNo);
-    const made = inForce.find((s) => s.step.title === `Cut ${cm} cm again` && s.status === 'waiting');
+    const made = (await manyStepsOfLot(trx, lot.id, planNo))[after + 1];
     if (made)
       await changeStep(trx, made.id, {
         status: 'done',
@@ -56,7 +44,7 @@ const recut = deedKind(
       kind: 'recut',
       subjectKind: 'lot',
       subjectId: lot.id,
-      words: `Lot ${lot.number}, cut ${cm} cm again${opened.length > 0 ? ': its sap runs, it soaks anew' : ''}`,
+      words: `Lot ${lot.number}, cut ${cm} cm again${soak.length > 0 ? ': its sap runs, it soaks anew' : ''}`,
       detail: { lotWas: { plan_no: lot.planNo, fill_id: lot.fillId } },
     });
   },

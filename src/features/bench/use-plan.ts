@@ -76,6 +76,15 @@ export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | n
     const { input } = latest.current;
     if (input.lots.length === 0) return;
     let isCurrent = true;
+    let told: BenchPlan | null = null;
+    const putUp = (plan: BenchPlan | null): void => {
+      if (!isCurrent) return;
+      setPlanning('rest');
+      if (!plan) return;
+      setBest(plan);
+      if (isWorthPutting(plan, latest.current))
+        void send('bench/plan', { fromVersion: latest.current.version, plan });
+    };
     const workOut = async (): Promise<void> => {
       if (!held.current) {
         const worker = new Worker(new URL('../../workers/bench.worker.ts', import.meta.url), {
@@ -84,26 +93,23 @@ export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | n
         held.current = { worker, door: wrap<BenchDoor>(worker) };
       }
       setPlanning('looking');
-      // A worker that does not answer in good time is ended; the best it told of stands.
+      // A worker that does not answer in good time is ended; the best it told of is put up.
       const watch = setTimeout(() => {
         held.current?.worker.terminate();
         held.current = null;
-        if (isCurrent) setPlanning('rest');
+        putUp(told);
       }, GIVEN_UP_MS);
       const found = await held.current.door.plan(
         input,
         ownSpecies(),
         proxy((plan: BenchPlan) => {
+          told = plan;
           if (isCurrent) setBest(plan);
         }),
       );
       clearTimeout(watch);
-      if (!isCurrent) return;
-      setPlanning('rest');
-      if (!found) return;
-      setBest(found);
-      if (isWorthPutting(found, latest.current))
-        void send('bench/plan', { fromVersion: latest.current.version, plan: found });
+      // Stopped by hand: the best so far is good enough.
+      putUp(found ?? told);
     };
     workOut().catch(() => isCurrent && setPlanning('failed'));
     return () => {

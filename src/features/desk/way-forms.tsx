@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { Question } from '@/core/protocol/schools';
+import type { Question } from '@/core/protocol/questions';
 import type { WaterLimits } from '@/core/protocol/ways';
 import { useDeeds } from '@/shell/deeds';
 import { Said } from '@/shell/said';

@@ -1,4 +1,5 @@
-import { AGREED, QUESTIONS, schoolFor, type Question, type QuestionKey } from '@/core/protocol/schools';
+import { AGREED, QUESTIONS, type Question } from '@/core/protocol/questions';
+import { schoolFor, type QuestionKey } from '@/core/protocol/schools';
 import { schoolWorth, WORTH_KNOWN } from '@/core/protocol/school-worth';
 import { NEEDS, SKILLS } from '@/core/protocol/types';
 import { findSpecies, SPECIES, speciesByKey } from '@/core/species/species';
