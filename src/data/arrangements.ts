@@ -2,7 +2,7 @@ import type { CareCard } from '../core/care/compose-card';
 import type { Trx } from './connection';
 import { newId } from './ids';
 import { takeStems } from './lots';
-import { writeEntry, type Deed } from './record';
+import { writeEntry, type Action } from './record';
 
 export interface NewArrangement {
   readonly name: string;
@@ -14,17 +14,17 @@ export interface NewArrangement {
 }
 
 /** Makes an arrangement: stems leave their lots, the forecast is kept with its inputs, all or nothing. */
-export async function makeArrangement(trx: Trx, deed: Deed, made: NewArrangement): Promise<string> {
+export async function makeArrangement(trx: Trx, action: Action, made: NewArrangement): Promise<string> {
   const id = newId();
   const forecastId = newId();
-  const { shopId: shop_id } = deed;
+  const { shopId: shop_id } = action;
   // In the order of their ids, so that two makers after the same lots cannot block each other for good.
   const lines = [...made.lines].sort((a, b) => (a.lotId < b.lotId ? -1 : 1));
   for (const line of lines) await takeStems(trx, line.lotId, line.stems);
   await trx('forecast').insert({
     id: forecastId,
     shop_id,
-    issued_at: deed.at,
+    issued_at: action.at,
     model_version: made.forecast.modelVersion,
     input: JSON.stringify(made.forecast.input),
     result: JSON.stringify(made.forecast.result),
@@ -36,15 +36,15 @@ export async function makeArrangement(trx: Trx, deed: Deed, made: NewArrangement
     vessel_kind: made.vesselKind,
     litres: made.litres,
     solution: made.solution,
-    made_at: deed.at,
-    made_by: deed.personId,
+    made_at: action.at,
+    made_by: action.personId,
     forecast_id: forecastId,
   });
   await trx('arrangement_line').insert(
     lines.map((l) => ({ shop_id, arrangement_id: id, lot_id: l.lotId, stems: l.stems })),
   );
   const stems = lines.reduce((n, l) => n + l.stems, 0);
-  await writeEntry(trx, deed, {
+  await writeEntry(trx, action, {
     kind: 'make',
     subjectKind: 'arrangement',
     subjectId: id,
@@ -137,20 +137,20 @@ export interface IssuedCard {
 
 export async function issueCard(
   trx: Trx,
-  deed: Deed,
+  action: Action,
   arrangementId: string,
   card: IssuedCard,
 ): Promise<string> {
   const id = newId();
   await trx('care_card').insert({
     id,
-    shop_id: deed.shopId,
+    shop_id: action.shopId,
     arrangement_id: arrangementId,
-    issued_at: deed.at,
-    issued_by: deed.personId,
+    issued_at: action.at,
+    issued_by: action.personId,
     card: JSON.stringify(card),
   });
-  await writeEntry(trx, deed, {
+  await writeEntry(trx, action, {
     kind: 'card',
     subjectKind: 'card',
     subjectId: id,

@@ -1,6 +1,6 @@
 import type { BenchPlan } from '../core/bench/tell';
 import type { Trx } from './connection';
-import type { Deed } from './record';
+import type { Action } from './record';
 
 export interface BenchHand {
   readonly personId: string;
@@ -19,13 +19,13 @@ export async function manyAtBench(trx: Trx, since: Date): Promise<BenchHand[]> {
 }
 
 /** Comes to the bench or leaves it. */
-export async function setAtBench(trx: Trx, deed: Deed, personId: string, isHere: boolean): Promise<void> {
+export async function setAtBench(trx: Trx, action: Action, personId: string, isHere: boolean): Promise<void> {
   await trx('at_bench')
     .insert({
-      shop_id: deed.shopId,
+      shop_id: action.shopId,
       person_id: personId,
-      came_at: deed.at,
-      left_at: isHere ? null : deed.at,
+      came_at: action.at,
+      left_at: isHere ? null : action.at,
     })
     .onConflict(['shop_id', 'person_id'])
     .merge(isHere ? ['came_at', 'left_at'] : ['left_at']);
@@ -49,21 +49,21 @@ export async function maybeBenchPlan(trx: Trx): Promise<StandingPlan | undefined
 /** Puts a plan in the place of the version it was made from; false when another tablet was first. */
 export async function replaceBenchPlan(
   trx: Trx,
-  deed: Deed,
+  action: Action,
   fromVersion: number,
   plan: BenchPlan,
 ): Promise<boolean> {
-  const made = { made_at: deed.at, made_by: deed.personId, plan: JSON.stringify(plan) };
+  const made = { made_at: action.at, made_by: action.personId, plan: JSON.stringify(plan) };
   if (fromVersion === 0) {
     const put = await trx('bench_plan')
-      .insert({ shop_id: deed.shopId, version: 1, ...made })
+      .insert({ shop_id: action.shopId, version: 1, ...made })
       .onConflict('shop_id')
       .ignore()
       .returning<{ version: number }[]>('version');
     return put.length > 0;
   }
   const changed = await trx('bench_plan')
-    .where({ shop_id: deed.shopId, version: fromVersion })
+    .where({ shop_id: action.shopId, version: fromVersion })
     .update({ ...made, version: fromVersion + 1 });
   return changed > 0;
 }

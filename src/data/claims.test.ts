@@ -25,7 +25,7 @@ const AT = new Date('2026-11-24T06:50:00Z');
 const open = async (words = 'grey mould: 6 of 20', stems = 12) =>
   shop.inside(async (trx) => {
     const lot = await maybeLot(trx, lotId);
-    return openClaim(trx, shop.deed(), {
+    return openClaim(trx, shop.action(), {
       lotId,
       deliveryId: lot?.deliveryId ?? '',
       kind: 'grey-mould',
@@ -37,7 +37,7 @@ const open = async (words = 'grey mould: 6 of 20', stems = 12) =>
     });
   });
 const move = (id: string, state: ClaimState, value: number | null = null) =>
-  shop.inside((trx) => moveClaim(trx, shop.deed(), id, state, value));
+  shop.inside((trx) => moveClaim(trx, shop.action(), id, state, value));
 const refused = async (work: Promise<unknown>): Promise<string> =>
   work.then(
     () => 'done',
@@ -76,7 +76,7 @@ test('a claim goes from open to sent to its end, once, and a credit says how muc
 test('the last count of a flaw is the one in force; withdrawn, there is none', async () => {
   const count = (seen: number, withdrawn = false) =>
     shop.inside((trx) =>
-      insertFlaw(trx, shop.deed(), { lotId, kind: 'broken', seen, sample: 20 }, withdrawn),
+      insertFlaw(trx, shop.action(), { lotId, kind: 'broken', seen, sample: 20 }, withdrawn),
     );
   await count(3);
   await count(5);

@@ -1,7 +1,7 @@
 import { isLocked, type Trx } from './connection';
 import { RefusedError } from './errors';
 import { newId } from './ids';
-import { writeEntry, type Deed } from './record';
+import { writeEntry, type Action } from './record';
 
 export interface FlawRow {
   readonly lotId: string;
@@ -24,17 +24,17 @@ export async function manyFlaws(trx: Trx, lotIds: readonly string[]): Promise<Fl
 }
 
 /** Writes down a count of a flaw, or with `withdrawn` that it was none. */
-export async function insertFlaw(trx: Trx, deed: Deed, flaw: FlawRow, withdrawn = false): Promise<void> {
+export async function insertFlaw(trx: Trx, action: Action, flaw: FlawRow, withdrawn = false): Promise<void> {
   await trx('lot_flaw').insert({
     id: newId(),
-    shop_id: deed.shopId,
+    shop_id: action.shopId,
     lot_id: flaw.lotId,
     kind: flaw.kind,
     seen: flaw.seen,
     sample: flaw.sample,
     withdrawn,
-    seen_at: deed.at,
-    seen_by: deed.personId,
+    seen_at: action.at,
+    seen_by: action.personId,
   });
 }
 
@@ -131,16 +131,16 @@ export interface NewClaim {
 /** Opens a claim and tells its number. */
 export async function openClaim(
   trx: Trx,
-  deed: Deed,
+  action: Action,
   claim: NewClaim,
 ): Promise<{ claimId: string; number: number }> {
   // One at a time, so that two claims opened at once do not get one number.
-  await trx.raw('select pg_advisory_xact_lock(hashtextextended(?, 2))', [deed.shopId]);
+  await trx.raw('select pg_advisory_xact_lock(hashtextextended(?, 2))', [action.shopId]);
   const last = (await trx('claim').max<{ max: number | null }[]>('number'))[0]?.max ?? 0;
   const claimId = newId();
   await trx('claim').insert({
     id: claimId,
-    shop_id: deed.shopId,
+    shop_id: action.shopId,
     number: last + 1,
     delivery_id: claim.deliveryId,
     lot_id: claim.lotId,
@@ -149,11 +149,11 @@ export async function openClaim(
     stems: claim.stems,
     value: claim.value,
     currency: claim.currency,
-    opened_at: deed.at,
-    opened_by: deed.personId,
+    opened_at: action.at,
+    opened_by: action.personId,
     due_at: claim.dueAt,
   });
-  await writeEntry(trx, deed, {
+  await writeEntry(trx, action, {
     kind: 'claim',
     subjectKind: 'claim',
     subjectId: claimId,
@@ -178,7 +178,7 @@ const COMES_FROM: Readonly<Record<ClaimState, readonly ClaimState[]>> = {
  */
 export async function moveClaim(
   trx: Trx,
-  deed: Deed,
+  action: Action,
   claimId: string,
   state: ClaimState,
   settledValue: number | null,
@@ -194,7 +194,7 @@ export async function moveClaim(
   await trx('claim')
     .where({ id: claimId })
     .update({ state, settled_value: settledValue, version: trx.raw('version + 1') });
-  await writeEntry(trx, deed, {
+  await writeEntry(trx, action, {
     kind: 'claim-moved',
     subjectKind: 'claim',
     subjectId: claimId,

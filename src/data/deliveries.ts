@@ -2,7 +2,7 @@ import type { ProtocolStep } from '../core/protocol/types';
 import type { Trx } from './connection';
 import { RefusedError } from './errors';
 import { newId } from './ids';
-import { writeEntry, type Deed } from './record';
+import { writeEntry, type Action } from './record';
 import { insertFirstPlans } from './steps';
 
 export interface NewLot {
@@ -84,21 +84,21 @@ export async function bookLots(
 /** Books a delivery in: its lots, their protocols and the entry, together or not at all. */
 export async function bookDelivery(
   trx: Trx,
-  deed: Deed,
+  action: Action,
   delivery: NewDelivery,
 ): Promise<{ deliveryId: string; lotIds: string[] }> {
   const deliveryId = newId();
-  const shop_id = deed.shopId;
+  const shop_id = action.shopId;
   await trx('delivery').insert({
     id: deliveryId,
     shop_id,
     supplier: delivery.supplier,
     delivery_ref: delivery.deliveryRef,
-    booked_at: deed.at,
-    booked_by: deed.personId,
+    booked_at: action.at,
+    booked_by: action.personId,
   });
   const ids = await bookLots(trx, shop_id, deliveryId, delivery);
-  await writeEntry(trx, deed, {
+  await writeEntry(trx, action, {
     kind: 'book-in',
     subjectKind: 'delivery',
     subjectId: deliveryId,
@@ -128,7 +128,7 @@ interface LotUntouched {
  * Takes a whole booking back: its lots have no stems, its lines wait no more, its order is expected again.
  * @throws RefusedError when somebody has begun on any of it
  */
-export async function unbookDelivery(trx: Trx, deed: Deed, deliveryId: string): Promise<void> {
+export async function unbookDelivery(trx: Trx, action: Action, deliveryId: string): Promise<void> {
   const lots = await trx('lot')
     .where({ delivery_id: deliveryId })
     .forUpdate()
@@ -161,5 +161,5 @@ export async function unbookDelivery(trx: Trx, deed: Deed, deliveryId: string): 
   await trx('expected_delivery')
     .where({ delivery_id: deliveryId })
     .update({ state: 'expected', delivery_id: null });
-  await trx('delivery').where({ id: deliveryId }).update({ taken_back_at: deed.at });
+  await trx('delivery').where({ id: deliveryId }).update({ taken_back_at: action.at });
 }

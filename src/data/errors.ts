@@ -21,7 +21,7 @@ export class DataError extends Error {
   }
 }
 
-/** A deed that cannot be done as things stand, in words for whoever tapped. Nothing was changed. */
+/** An action that cannot be done as things stand, in words for whoever tapped. Nothing was changed. */
 export class RefusedError extends Error {
   override readonly name = 'RefusedError';
 }

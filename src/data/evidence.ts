@@ -2,7 +2,7 @@ import type { Weighing } from '../core/dock/grams';
 import type { Trx } from './connection';
 import { RefusedError } from './errors';
 import { newId } from './ids';
-import type { Deed } from './record';
+import type { Action } from './record';
 
 export type TakenAt = 'box' | 'water';
 
@@ -28,19 +28,19 @@ export async function manyTemperatures(trx: Trx, lotIds: readonly string[]): Pro
 /** Writes down a temperature; null takes the last one back. */
 export async function insertTemperature(
   trx: Trx,
-  deed: Deed,
+  action: Action,
   lotId: string,
   place: TakenAt,
   tempC: number | null,
 ): Promise<void> {
   await trx('lot_temperature').insert({
     id: newId(),
-    shop_id: deed.shopId,
+    shop_id: action.shopId,
     lot_id: lotId,
     place,
     temp_c: tempC,
-    taken_at: deed.at,
-    taken_by: deed.personId,
+    taken_at: action.at,
+    taken_by: action.personId,
   });
 }
 
@@ -97,7 +97,7 @@ export async function manyPictures(
 /** Keeps a picture of a lot. @throws RefusedError when it has its fill of them */
 export async function insertPhoto(
   trx: Trx,
-  deed: Deed,
+  action: Action,
   lotId: string,
   picture: { readonly bytes: Uint8Array; readonly widthPx: number; readonly heightPx: number },
 ): Promise<string> {
@@ -109,13 +109,13 @@ export async function insertPhoto(
   const id = newId();
   await trx('lot_photo').insert({
     id,
-    shop_id: deed.shopId,
+    shop_id: action.shopId,
     lot_id: lotId,
     jpeg: Buffer.from(picture.bytes),
     width_px: picture.widthPx,
     height_px: picture.heightPx,
-    taken_at: deed.at,
-    taken_by: deed.personId,
+    taken_at: action.at,
+    taken_by: action.personId,
   });
   return id;
 }
@@ -143,30 +143,30 @@ export async function manyWeighings(trx: Trx): Promise<Weighing[]> {
 /** Writes a weighing down and answers its id. */
 export async function insertWeighing(
   trx: Trx,
-  deed: Deed,
+  action: Action,
   lotId: string,
   weighing: Weighing,
 ): Promise<string> {
   const id = newId();
   await trx('bunch_weighing').insert({
     id,
-    shop_id: deed.shopId,
+    shop_id: action.shopId,
     lot_id: lotId,
     species_key: weighing.speciesKey,
     length_cm: weighing.lengthCm,
     stems: weighing.stems,
     grams: weighing.grams,
-    weighed_at: deed.at,
-    weighed_by: deed.personId,
+    weighed_at: action.at,
+    weighed_by: action.personId,
   });
   return id;
 }
 
 /** Takes a weighing back by a row that corrects it: both stand. */
-export async function correctWeighing(trx: Trx, deed: Deed, id: string): Promise<void> {
+export async function correctWeighing(trx: Trx, action: Action, id: string): Promise<void> {
   await trx.raw(
     `insert into bunch_weighing (id, shop_id, lot_id, species_key, length_cm, stems, grams, weighed_at, weighed_by, corrects)
      select ?::uuid, shop_id, lot_id, species_key, length_cm, stems, grams, ?, ?, id from bunch_weighing where id = ?`,
-    [newId(), deed.at, deed.personId, id],
+    [newId(), action.at, action.personId, id],
   );
 }

@@ -2,7 +2,7 @@ import type { OrderLine } from '../core/dock/compare-order';
 import type { Trx } from './connection';
 import { RefusedError } from './errors';
 import { newId } from './ids';
-import { writeEntry, type Deed } from './record';
+import { writeEntry, type Action } from './record';
 
 /** A delivery that was ordered and has not come. */
 export interface ExpectedDelivery {
@@ -44,22 +44,22 @@ export async function manyExpected(trx: Trx): Promise<ExpectedDelivery[]> {
  */
 export async function placeOrder(
   trx: Trx,
-  deed: Deed,
+  action: Action,
   order: Omit<ExpectedDelivery, 'id'>,
 ): Promise<{ expectedId: string }> {
   const { supplier, orderRef, dueOn } = order;
   if (await trx('expected_delivery').where({ supplier, order_ref: orderRef }).first('id'))
     throw new RefusedError(`${orderRef} from ${supplier} is noted already. Nothing was noted twice.`);
   const id = newId();
-  const shop_id = deed.shopId;
+  const shop_id = action.shopId;
   await trx('expected_delivery').insert({
     id,
     shop_id,
     supplier,
     order_ref: orderRef,
     due_on: dueOn,
-    placed_at: deed.at,
-    placed_by: deed.personId,
+    placed_at: action.at,
+    placed_by: action.personId,
   });
   await trx.batchInsert(
     'expected_line',
@@ -74,7 +74,7 @@ export async function placeOrder(
     })),
     200,
   );
-  await writeEntry(trx, deed, {
+  await writeEntry(trx, action, {
     kind: 'order',
     subjectKind: 'delivery',
     subjectId: id,

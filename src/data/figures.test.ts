@@ -16,7 +16,7 @@ const set = (value: number | null, reason: string, key?: string) =>
   shop.inside((trx) =>
     setOwnFigure(
       trx,
-      shop.deed(key),
+      shop.action(key),
       { kind: 'species', subject: 'rose', figure: 'lifeDays20C', value, reason },
       `Rose: ${reason}`,
     ),

@@ -1,6 +1,6 @@
 import type { Trx } from './connection';
 import { newId } from './ids';
-import { writeEntry, type Deed } from './record';
+import { writeEntry, type Action } from './record';
 
 export interface OwnFigure {
   readonly kind: 'constant' | 'species' | 'solution';
@@ -37,23 +37,23 @@ export async function manyOwnFigures(trx: Trx): Promise<OwnFigure[]> {
 /** Sets a figure of the shop's own, or gives it back with a null value; the record tells why. */
 export async function setOwnFigure(
   trx: Trx,
-  deed: Deed,
+  action: Action,
   own: Pick<OwnFigure, 'kind' | 'subject' | 'figure' | 'reason'> & { readonly value: number | null },
   words: string,
 ): Promise<string> {
   const id = newId();
   await trx('own_figure').insert({
     id,
-    shop_id: deed.shopId,
+    shop_id: action.shopId,
     kind: own.kind,
     subject: own.subject,
     figure: own.figure,
     value: own.value,
     reason: own.reason,
-    set_at: deed.at,
-    set_by: deed.personId,
+    set_at: action.at,
+    set_by: action.personId,
   });
-  await writeEntry(trx, deed, {
+  await writeEntry(trx, action, {
     kind: 'figure',
     subjectKind: 'figure',
     subjectId: id,

@@ -3,7 +3,7 @@ import type { Skill } from '../core/protocol/types';
 import type { Species } from '../core/species/species';
 import type { Trx } from './connection';
 import { newId } from './ids';
-import { writeEntry, type Deed } from './record';
+import { writeEntry, type Action } from './record';
 
 export interface HouseSetting {
   readonly kind: 'school' | 'limit' | 'has' | 'who may';
@@ -31,25 +31,25 @@ export async function manyHouseSettings(trx: Trx): Promise<HouseSetting[]> {
 /** Sets one of the house's ways, or with null goes back to the default; the record tells why. */
 export async function setHouse(
   trx: Trx,
-  deed: Deed,
+  action: Action,
   setting: Pick<HouseSetting, 'kind' | 'subject' | 'key' | 'reason'> & { readonly value: string | null },
   words: string,
 ): Promise<void> {
   const { kind, subject, key, value, reason } = setting;
   await trx('house_setting').insert({
-    shop_id: deed.shopId,
+    shop_id: action.shopId,
     kind,
     subject,
     key,
     value,
     reason,
-    set_at: deed.at,
-    set_by: deed.personId,
+    set_at: action.at,
+    set_by: action.personId,
   });
-  await writeEntry(trx, deed, {
+  await writeEntry(trx, action, {
     kind: 'house',
     subjectKind: 'house',
-    subjectId: deed.shopId,
+    subjectId: action.shopId,
     words,
     detail: { ...setting },
   });
@@ -89,22 +89,22 @@ export async function manyOwnSpecies(trx: Trx): Promise<OwnSpecies[]> {
 /** Sets a newer version; what was planned and logged under the older ones stays as it was. */
 export async function setOwnSpecies(
   trx: Trx,
-  deed: Deed,
+  action: Action,
   own: Pick<OwnSpecies, 'speciesKey' | 'species' | 'edits' | 'reason'>,
   words: string,
 ): Promise<void> {
   const id = newId();
   await trx('own_species').insert({
     id,
-    shop_id: deed.shopId,
+    shop_id: action.shopId,
     species_key: own.speciesKey,
     species: own.species && JSON.stringify(own.species),
     edits: JSON.stringify(own.edits),
     reason: own.reason,
-    set_at: deed.at,
-    set_by: deed.personId,
+    set_at: action.at,
+    set_by: action.personId,
   });
-  await writeEntry(trx, deed, {
+  await writeEntry(trx, action, {
     kind: 'species',
     subjectKind: 'species',
     subjectId: id,
@@ -136,19 +136,19 @@ export async function manySkills(trx: Trx): Promise<PersonSkill[]> {
 /** Records that somebody was shown a skill, or that it no longer counts. */
 export async function recordSkill(
   trx: Trx,
-  deed: Deed,
+  action: Action,
   shown: { readonly personId: string; readonly skill: Skill; readonly shown: boolean },
   words: string,
 ): Promise<void> {
   await trx('skill_shown').insert({
-    shop_id: deed.shopId,
+    shop_id: action.shopId,
     person_id: shown.personId,
     skill: shown.skill,
     shown: shown.shown,
-    at: deed.at,
-    shown_by: deed.personId,
+    at: action.at,
+    shown_by: action.personId,
   });
-  await writeEntry(trx, deed, {
+  await writeEntry(trx, action, {
     kind: 'skill',
     subjectKind: 'person',
     subjectId: shown.personId,

@@ -48,20 +48,20 @@ describe('the record', () => {
   });
   test('takes one action key once', async () => {
     const lotId = await shop.bookLot(10);
-    const deed = shop.deed();
+    const action = shop.action();
     const entry = { kind: 'test', subjectKind: 'lot', subjectId: lotId, words: 'once' } as const;
-    await shop.inside((trx) => writeEntry(trx, deed, entry));
-    expect(await faultOf(shop.inside((trx) => writeEntry(trx, deed, entry)))).toBe('already-done');
-    expect(await shop.inside((trx) => maybeSubjectDone(trx, deed))).toBe(lotId);
+    await shop.inside((trx) => writeEntry(trx, action, entry));
+    expect(await faultOf(shop.inside((trx) => writeEntry(trx, action, entry)))).toBe('already-done');
+    expect(await shop.inside((trx) => maybeSubjectDone(trx, action))).toBe(lotId);
   });
   test('eight sendings of one tap at once do it once', async () => {
     const lotId = await shop.bookLot(10);
-    const deed = shop.deed();
+    const action = shop.action();
     const tap = () =>
       shop.inside(async (trx) =>
-        (await maybeSubjectDone(trx, deed))
+        (await maybeSubjectDone(trx, action))
           ? 'already'
-          : (await binStems(trx, deed, lotId, 2, 'broken'), 'done'),
+          : (await binStems(trx, action, lotId, 2, 'broken'), 'done'),
       );
     const outcomes = await Promise.all(Array.from({ length: 8 }, tap));
     expect(outcomes.filter((o) => o === 'done')).toHaveLength(1);
@@ -70,11 +70,11 @@ describe('the record', () => {
   test('an entry is corrected once at most', async () => {
     const lotId = await shop.bookLot(10);
     const id = await shop.inside((trx) =>
-      writeEntry(trx, shop.deed(), { kind: 'test', subjectKind: 'lot', subjectId: lotId, words: 'slip' }),
+      writeEntry(trx, shop.action(), { kind: 'test', subjectKind: 'lot', subjectId: lotId, words: 'slip' }),
     );
     const correct = () =>
       shop.inside((trx) =>
-        writeEntry(trx, shop.deed(), {
+        writeEntry(trx, shop.action(), {
           kind: 'correction',
           subjectKind: 'lot',
           subjectId: lotId,
@@ -93,14 +93,14 @@ describe('stems', () => {
   test('two people after the last ones: one gets them, the other is told, none go below zero', async () => {
     const lotId = await shop.bookLot(5);
     const make = () =>
-      faultOf(shop.inside((trx) => makeArrangement(trx, shop.deed(), arrangement([{ lotId, stems: 4 }]))));
+      faultOf(shop.inside((trx) => makeArrangement(trx, shop.action(), arrangement([{ lotId, stems: 4 }]))));
     expect((await Promise.all([make(), make(), make()])).sort()).toEqual(['none', 'refused', 'refused']);
     expect((await shop.inside((trx) => maybeLot(trx, lotId)))?.stemsLeft).toBe(1);
   });
   test('makers of the same two lots in either order do not block each other for good', async () => {
     const [a, b] = [await shop.bookLot(50), await shop.bookLot(50)];
     const make = (lines: { lotId: string; stems: number }[]) =>
-      faultOf(shop.inside((trx) => makeArrangement(trx, shop.deed(), arrangement(lines))));
+      faultOf(shop.inside((trx) => makeArrangement(trx, shop.action(), arrangement(lines))));
     const both = Array.from({ length: 6 }, (_, i) =>
       make(
         i % 2
@@ -129,7 +129,7 @@ describe('stems', () => {
       shop.inside((trx) =>
         makeArrangement(
           trx,
-          shop.deed(),
+          shop.action(),
           arrangement([
             { lotId: full, stems: 2 },
             { lotId: empty, stems: 1 },
@@ -230,7 +230,7 @@ describe('shops', () => {
     expect(await inShop(shop.app, stranger, (trx) => trx('person').select('id'))).toEqual([]);
     expect(await shop.app('lot').select('id')).toEqual([]);
     const write = inShop(shop.app, stranger, (trx) =>
-      writeEntry(trx, shop.deed(), { kind: 'x', subjectKind: 'lot', subjectId: randomUUID(), words: 'x' }),
+      writeEntry(trx, shop.action(), { kind: 'x', subjectKind: 'lot', subjectId: randomUUID(), words: 'x' }),
     );
     expect(await faultOf(write)).toBe('unknown');
     await inShop(shop.app, stranger, (trx) => trx('lot').update({ stems_left: 0 }));

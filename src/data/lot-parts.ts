@@ -2,7 +2,7 @@ import type { Trx } from './connection';
 import { RefusedError } from './errors';
 import { newId } from './ids';
 import { changeLot, oneLotForUpdate, takeStems, type LotRow } from './lots';
-import type { Deed } from './record';
+import type { Action } from './record';
 
 /**
  * Takes some stems of a lot into a lot of their own: one line that came in two states. The new lot
@@ -10,7 +10,7 @@ import type { Deed } from './record';
  */
 export async function splitLot(
   trx: Trx,
-  deed: Deed,
+  action: Action,
   lotId: string,
   stems: number,
 ): Promise<{ lotId: string; number: number; from: LotRow }> {
@@ -21,7 +21,7 @@ export async function splitLot(
     );
   await changeLot(trx, lotId, { stems_booked: from.stemsBooked - stems });
   // One at a time, as when a delivery is booked, so that no number is handed out twice.
-  await trx.raw('select pg_advisory_xact_lock(hashtextextended(?, 1))', [deed.shopId]);
+  await trx.raw('select pg_advisory_xact_lock(hashtextextended(?, 1))', [action.shopId]);
   const last = (await trx('lot').max<{ max: number | null }[]>('number'))[0]?.max ?? 0;
   const id = newId();
   await trx.raw(

@@ -2,7 +2,7 @@ import type { Purpose } from '../core/protocol/ways';
 import type { Droop } from '../core/vase-life/types';
 import { isLocked, type Trx } from './connection';
 import { RefusedError } from './errors';
-import { writeEntry, type Deed } from './record';
+import { writeEntry, type Action } from './record';
 
 /** A lot as it stands, with where it is. */
 export interface LotRow {
@@ -185,13 +185,13 @@ export async function returnStems(trx: Trx, lotId: string, stems: number): Promi
 /** Bins stems of a lot, with the reason. */
 export async function binStems(
   trx: Trx,
-  deed: Deed,
+  action: Action,
   lotId: string,
   stems: number,
   reason: string,
 ): Promise<void> {
   const lot = await takeStems(trx, lotId, stems);
-  await writeEntry(trx, deed, {
+  await writeEntry(trx, action, {
     kind: 'bin',
     subjectKind: 'lot',
     subjectId: lotId,

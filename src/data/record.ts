@@ -1,7 +1,7 @@
 import type { Trx } from './connection';
 
-/** Who does a deed, when, and the key that makes a repeated tap do nothing twice. */
-export interface Deed {
+/** Who does an action, when, and the key that makes a repeated tap do nothing twice. */
+export interface Action {
   readonly shopId: string;
   readonly personId: string;
   readonly actionKey: string;
@@ -23,7 +23,7 @@ export interface EntryInput {
     | 'species'
     | 'person';
   readonly subjectId: string;
-  /** The deed in plain words, as the record shows it. */
+  /** The action in plain words, as the record shows it. */
   readonly words: string;
   readonly detail?: Readonly<Record<string, unknown>>;
   readonly corrects?: number;
@@ -43,13 +43,13 @@ export interface Entry {
 }
 
 /** Writes one entry of the record. */
-export async function writeEntry(trx: Trx, deed: Deed, entry: EntryInput): Promise<number> {
+export async function writeEntry(trx: Trx, action: Action, entry: EntryInput): Promise<number> {
   const [row] = await trx('record_entry')
     .insert({
-      shop_id: deed.shopId,
-      action_key: deed.actionKey,
-      at: deed.at,
-      person_id: deed.personId,
+      shop_id: action.shopId,
+      action_key: action.actionKey,
+      at: action.at,
+      person_id: action.personId,
       kind: entry.kind,
       subject_kind: entry.subjectKind,
       subject_id: entry.subjectId,
@@ -62,10 +62,10 @@ export async function writeEntry(trx: Trx, deed: Deed, entry: EntryInput): Promi
 }
 
 /** What the action of that key was about, if it has been done; waits for one that is being done now. */
-export async function maybeSubjectDone(trx: Trx, deed: Deed): Promise<string | undefined> {
-  await trx.raw('select pg_advisory_xact_lock(hashtextextended(?, 0))', [deed.actionKey]);
+export async function maybeSubjectDone(trx: Trx, action: Action): Promise<string | undefined> {
+  await trx.raw('select pg_advisory_xact_lock(hashtextextended(?, 0))', [action.actionKey]);
   const done = await trx('record_entry')
-    .where({ action_key: deed.actionKey })
+    .where({ action_key: action.actionKey })
     .first<{ subject_id: string } | undefined>('subject_id');
   return done?.subject_id;
 }

@@ -9,7 +9,7 @@ import { bookDelivery } from '../data/deliveries';
 import { placeOrder } from '../data/expected';
 import { newId } from '../data/ids';
 import { changeLot } from '../data/lots';
-import type { Deed } from '../data/record';
+import type { Action } from '../data/record';
 import { demoVan } from './world';
 
 const DAY_MS = 86_400_000;
@@ -40,33 +40,33 @@ function truthOf(van: Van, line: VanLine, arrivedAt: Date, guesses: Map<string, 
 
 async function bookPastVan(
   trx: Trx,
-  deed: Deed,
+  action: Action,
   van: Van,
   roomId: string,
   guesses: Map<string, FirstGuess>,
 ): Promise<void> {
-  const { lotIds } = await bookDelivery(trx, deed, {
+  const { lotIds } = await bookDelivery(trx, action, {
     supplier: van.supplier,
     deliveryRef: van.deliveryRef,
     roomId,
-    arrivedAt: deed.at,
+    arrivedAt: action.at,
     lots: van.lines.map((l) => ({
       ...l,
       headsMin: null,
       currency: 'EUR',
       stems: l.inBox.stems,
-      ...truthOf(van, l, deed.at, guesses),
+      ...truthOf(van, l, action.at, guesses),
     })),
   });
   for (const [i, lotId] of lotIds.entries()) {
     const line = van.lines[i];
     if (!line) continue;
-    const found = openBox(line, SAMPLE, deed.at.getTime() / DAY_MS);
+    const found = openBox(line, SAMPLE, action.at.getTime() / DAY_MS);
     for (const { kind, seen } of found.counted)
-      await insertFlaw(trx, deed, { lotId, kind, seen, sample: found.sample });
+      await insertFlaw(trx, action, { lotId, kind, seen, sample: found.sample });
     await changeLot(trx, lotId, {
       stems_left: 0,
-      looked_at: deed.at,
+      looked_at: action.at,
       stems_short: line.bunches * line.stemsPerBunch - line.inBox.stems,
     });
   }
@@ -75,7 +75,7 @@ async function bookPastVan(
 /** Eight weeks of vans on Mondays, Wednesdays and Fridays, all used up by now, with what was found in them. */
 export async function loadPastVans(
   trx: Trx,
-  deedAt: (at: Date) => Deed,
+  deedAt: (at: Date) => Action,
   roomId: string,
   now: Date,
 ): Promise<void> {
@@ -89,7 +89,7 @@ export async function loadPastVans(
 }
 
 /** What is ordered for today and tomorrow. */
-export async function loadOrders(trx: Trx, deedAt: (at: Date) => Deed, now: Date): Promise<void> {
+export async function loadOrders(trx: Trx, deedAt: (at: Date) => Action, now: Date): Promise<void> {
   for (const ahead of [0, 1]) {
     const van = demoVan(new Date(now.getTime() + ahead * DAY_MS));
     await placeOrder(

@@ -10,7 +10,7 @@ import { recordSkill } from '../data/house';
 import { newId } from '../data/ids';
 import { changeLot } from '../data/lots';
 import { fillPail, onePailForUpdate } from '../data/pails';
-import { writeEntry, type Deed } from '../data/record';
+import { writeEntry, type Action } from '../data/record';
 import { changeStep, type StepRow } from '../data/steps';
 import { loadOrders, loadPastVans } from './history';
 import {
@@ -79,7 +79,7 @@ async function furnish(
 /** Stands a lot of an earlier day in its pail with its protocol behind it. */
 async function processEarlier(
   trx: Trx,
-  deed: Deed,
+  action: Action,
   lotId: string,
   pailId: string,
   rooms: ReadonlyMap<string, string>,
@@ -97,28 +97,28 @@ async function processEarlier(
   const pail = await onePailForUpdate(trx, pailId);
   const fillId = await fillPail(
     trx,
-    deed.shopId,
+    action.shopId,
     pail,
     { ...wish, alone: false, litres: 4, overrideReason: null },
-    deed.at,
+    action.at,
   );
   for (const step of steps) {
-    const due = new Date(deed.at.getTime() + step.step.waitSeconds * 1000);
+    const due = new Date(action.at.getTime() + step.step.waitSeconds * 1000);
     // The next change of water runs on; what was due while nobody counted is not held against the demo.
     const runs = step.kind === 'recut' && due > now;
     await changeStep(
       trx,
       step.id,
       runs
-        ? { status: 'running', started_at: deed.at, due_at: due }
-        : { status: 'done', started_at: deed.at, ended_at: deed.at },
+        ? { status: 'running', started_at: action.at, due_at: due }
+        : { status: 'done', started_at: action.at, ended_at: action.at },
     );
   }
   const kind = (species?.chillBelowC ?? 0) > 4 ? 'warm' : 'cold';
-  await changeLot(trx, lotId, { fill_id: fillId, room_id: rooms.get(kind), looked_at: deed.at });
+  await changeLot(trx, lotId, { fill_id: fillId, room_id: rooms.get(kind), looked_at: action.at });
   await writeEntry(
     trx,
-    { ...deed, actionKey: newId() },
+    { ...action, actionKey: newId() },
     {
       kind: 'processed',
       subjectKind: 'lot',
@@ -131,7 +131,7 @@ async function processEarlier(
 /** Wen and Bram are at the bench and were shown everything; Tove is new, and was shown the knife. */
 async function staffTheBench(
   trx: Trx,
-  deed: (personAt: number, when?: Date) => Deed,
+  action: (personAt: number, when?: Date) => Action,
   people: readonly string[],
 ): Promise<void> {
   const shownTo: readonly (readonly [person: number, skills: readonly Skill[]])[] = [
@@ -144,7 +144,7 @@ async function staffTheBench(
     for (const skill of skills)
       await recordSkill(
         trx,
-        deed(0),
+        action(0),
         { personId: people[at] ?? '', skill, shown: true },
         `${DEMO_PEOPLE[at]?.name ?? ''} was shown: ${skill}`,
       );
@@ -160,20 +160,20 @@ export async function loadDemo(db: Knex, at: Date, withPast = true): Promise<boo
   await inShop(db, shopId, async (trx) => {
     const { people, rooms, pails } = await furnish(trx, shopId, at);
     const came = new Date(at.getTime() - 48 * HOUR_MS);
-    const deed = (personAt: number, when: Date = came): Deed => ({
+    const action = (personAt: number, when: Date = came): Action => ({
       shopId,
       personId: people[personAt] ?? '',
       actionKey: newId(),
       at: when,
     });
     if (withPast) {
-      await staffTheBench(trx, deed, people);
+      await staffTheBench(trx, action, people);
       for (const hand of [1, 2])
-        await setAtBench(trx, deed(hand, new Date(at.getTime() - HOUR_MS / 2)), people[hand] ?? '', true);
-      await loadPastVans(trx, (when) => deed(1, when), rooms.get('bench') ?? '', at);
-      await loadOrders(trx, (when) => deed(0, when), at);
+        await setAtBench(trx, action(hand, new Date(at.getTime() - HOUR_MS / 2)), people[hand] ?? '', true);
+      await loadPastVans(trx, (when) => action(1, when), rooms.get('bench') ?? '', at);
+      await loadOrders(trx, (when) => action(0, when), at);
     }
-    const { lotIds } = await bookDelivery(trx, deed(0), {
+    const { lotIds } = await bookDelivery(trx, action(0), {
       supplier: DEMO_SUPPLIER,
       deliveryRef: `QN-${dayBefore(came, 0).slice(5).replace('-', '')}`,
       roomId: rooms.get('bench') ?? '',
@@ -206,7 +206,7 @@ export async function loadDemo(db: Knex, at: Date, withPast = true): Promise<boo
     for (const [i, lotId] of lotIds.entries())
       await processEarlier(
         trx,
-        { ...deed(1 + (i % 3)), at: processed },
+        { ...action(1 + (i % 3)), at: processed },
         lotId,
         pails[i] ?? '',
         rooms,

@@ -8,11 +8,11 @@ import { changePail, fillPail, manyPails, onePailForUpdate } from '../data/pails
 import { manyNewestEntries, writeEntry } from '../data/record';
 import { changeStep, manyStepsOfLot, stepStateOf } from '../data/steps';
 import { canCorrect, takeBack } from './corrections';
-import type { DeedContext } from './deeds';
+import type { ActionContext } from './actions';
 import type { SignedIn } from './session';
 
 jest.mock('./session', () => ({}));
-jest.mock('./deeds', () => ({}));
+jest.mock('./actions', () => ({}));
 
 let shop: TestShop;
 beforeAll(async () => {
@@ -20,9 +20,9 @@ beforeAll(async () => {
 });
 afterAll(() => shop.close());
 
-const context = (trx: DeedContext['trx']): DeedContext => ({
+const context = (trx: ActionContext['trx']): ActionContext => ({
   trx,
-  deed: shop.deed(),
+  action: shop.action(),
   me: { shop: { timeZone: 'Etc/UTC' } } as SignedIn,
 });
 const newest = async () => (await shop.inside((trx) => manyNewestEntries(trx, 1)))[0] ?? { id: 0, words: '' };
@@ -37,23 +37,23 @@ async function drink(lotId: string): Promise<{ entryId: number; pailId: string }
     const clean = (await manyPails(trx)).find((p) => p.state === 'sanitised');
     if (!step?.step.pail || !clean) throw new Error('nothing to drink from');
     const pail = await onePailForUpdate(trx, clean.id);
-    const deed = shop.deed();
+    const action = shop.action();
     const fillId = await fillPail(
       trx,
       shop.shopId,
       pail,
       { ...step.step.pail, alone: false, litres: 2, overrideReason: null },
-      deed.at,
+      action.at,
     );
     await changeLot(trx, lotId, { fill_id: fillId });
-    await changeStep(trx, step.id, { status: 'running', started_at: deed.at, due_at: deed.at });
+    await changeStep(trx, step.id, { status: 'running', started_at: action.at, due_at: action.at });
     const detail = {
       stepId: step.id,
       stepWas: stepStateOf(step),
       lotWas: { fill_id: lot?.fillId ?? null, room_id: lot?.roomId },
       poured: { fillId, opened: true, pailWas: { state: pail.state, contact_until: pail.contactUntil } },
     };
-    const entryId = await writeEntry(trx, deed, {
+    const entryId = await writeEntry(trx, action, {
       kind: 'begin',
       subjectKind: 'lot',
       subjectId: lotId,
@@ -88,7 +88,7 @@ test('not while another lot stands in that water', async () => {
 
 test('binned stems come back, once', async () => {
   const lotId = await shop.bookLot(10);
-  await shop.inside((trx) => binStems(trx, shop.deed(), lotId, 4, 'broken'));
+  await shop.inside((trx) => binStems(trx, shop.action(), lotId, 4, 'broken'));
   const { id } = await newest();
   await undo(id);
   expect((await lotOf(lotId))?.stemsLeft).toBe(10);
@@ -96,11 +96,11 @@ test('binned stems come back, once', async () => {
   expect((await lotOf(lotId))?.stemsLeft).toBe(10);
 });
 
-test('only the last deed about a lot is taken back, then the one before it', async () => {
+test('only the last action about a lot is taken back, then the one before it', async () => {
   const lotId = await shop.bookLot(10);
-  await shop.inside((trx) => binStems(trx, shop.deed(), lotId, 1, 'broken'));
+  await shop.inside((trx) => binStems(trx, shop.action(), lotId, 1, 'broken'));
   const first = await newest();
-  await shop.inside((trx) => binStems(trx, shop.deed(), lotId, 2, 'blown'));
+  await shop.inside((trx) => binStems(trx, shop.action(), lotId, 2, 'blown'));
   const second = await newest();
   await expect(undo(first.id)).rejects.toThrow(RefusedError);
   await undo(second.id);
@@ -111,7 +111,7 @@ test('only the last deed about a lot is taken back, then the one before it', asy
 test('an arrangement taken apart gives its stems back to their lots', async () => {
   const [a, b] = [await shop.bookLot(10), await shop.bookLot(10)];
   await shop.inside((trx) =>
-    makeArrangement(trx, shop.deed(), {
+    makeArrangement(trx, shop.action(), {
       name: 'tray',
       vesselKind: 'foam',
       litres: 1,
@@ -133,7 +133,7 @@ test('a wash taken back leaves the pail as it was', async () => {
   if (!pail) throw new Error('no pail is dirty');
   const entryId = await shop.inside(async (trx) => {
     await changePail(trx, pail.id, { state: 'scrubbed' });
-    return writeEntry(trx, shop.deed(), {
+    return writeEntry(trx, shop.action(), {
       kind: 'wash',
       subjectKind: 'pail',
       subjectId: pail.id,
@@ -153,12 +153,12 @@ test('cards and arrangements of long ago are not taken back by a tap', async () 
 /** Writes an entry about a lot as the dock does. */
 const logged = (kind: string, lotId: string, detail: Record<string, unknown>) =>
   shop.inside((trx) =>
-    writeEntry(trx, shop.deed(), { kind, subjectKind: 'lot', subjectId: lotId, words: kind, detail }),
+    writeEntry(trx, shop.action(), { kind, subjectKind: 'lot', subjectId: lotId, words: kind, detail }),
   );
 
 test('a lot split in two stands as two, with the same journey, and is one again when taken back', async () => {
   const lotId = await shop.bookLot(40);
-  const made = await shop.inside((trx) => splitLot(trx, shop.deed(), lotId, 15));
+  const made = await shop.inside((trx) => splitLot(trx, shop.action(), lotId, 15));
   const [old, own] = [await lotOf(lotId), await lotOf(made.lotId)];
   expect(old).toMatchObject({ stemsBooked: 25, stemsLeft: 25 });
   expect(own).toMatchObject({ stemsBooked: 15, stemsLeft: 15, number: made.number, lookedAt: null });
@@ -167,14 +167,14 @@ test('a lot split in two stands as two, with the same journey, and is one again 
     old?.cutDate,
     old?.deliveryId,
   ]);
-  await expect(shop.inside((trx) => splitLot(trx, shop.deed(), lotId, 25))).rejects.toThrow(
+  await expect(shop.inside((trx) => splitLot(trx, shop.action(), lotId, 25))).rejects.toThrow(
     'nothing would be left',
   );
-  await expect(shop.inside((trx) => splitLot(trx, shop.deed(), lotId, 26))).rejects.toThrow('has 25 left');
+  await expect(shop.inside((trx) => splitLot(trx, shop.action(), lotId, 26))).rejects.toThrow('has 25 left');
   expect(await lotOf(lotId)).toMatchObject({ stemsBooked: 25, stemsLeft: 25 });
 
   const entry = await logged('split', lotId, { splitOffId: made.lotId, stems: 15 });
-  await shop.inside((trx) => binStems(trx, shop.deed(), made.lotId, 1, 'broken'));
+  await shop.inside((trx) => binStems(trx, shop.action(), made.lotId, 1, 'broken'));
   await expect(undo(entry)).rejects.toThrow('used or binned since');
   await undo((await newest()).id);
   await undo(entry);
@@ -186,7 +186,7 @@ test('a flaw taken back leaves the count before it, or none', async () => {
   const lotId = await shop.bookLot(40);
   const flaw = (seen: number) => ({ lotId, kind: 'broken', seen, sample: 20 });
   const log = async (seen: number, before: number | null) => {
-    await shop.inside((trx) => insertFlaw(trx, shop.deed(), flaw(seen)));
+    await shop.inside((trx) => insertFlaw(trx, shop.action(), flaw(seen)));
     return logged('flaw', lotId, { counted: flaw(seen), before: before === null ? null : flaw(before) });
   };
   const first = await log(2, null);

@@ -7,7 +7,7 @@ import { changePail, isOpenFill, manyLotsByFill, unfillPail } from '@/data/pails
 import { manyNewestEntries, maybeLastStandingEntry, writeEntry, type Entry } from '@/data/record';
 import { changeStep } from '@/data/steps';
 import { UNDO_AT_THE_DOCK } from './dock-corrections';
-import type { DeedContext } from './deeds';
+import type { ActionContext } from './actions';
 import { replan } from './replan';
 
 type Was = Record<string, unknown>;
@@ -23,7 +23,7 @@ interface StepDetail {
 const NOT_BEGUN: Was = { status: 'waiting', started_at: null, due_at: null };
 
 /** The plan that was in force stands again, as it stood; what the newer one brought is not lost, only not in force. */
-async function undoBranch({ trx }: DeedContext, entry: Entry): Promise<void> {
+async function undoBranch({ trx }: ActionContext, entry: Entry): Promise<void> {
   const { stepId, stepWas, lotWas, began } = entry.detail as unknown as Partial<StepDetail> & { lotWas: Was };
   if (typeof lotWas.fill_id === 'string' && !(await isOpenFill(trx, lotWas.fill_id)))
     throw new RefusedError(
@@ -34,7 +34,7 @@ async function undoBranch({ trx }: DeedContext, entry: Entry): Promise<void> {
   if (began) await changeStep(trx, began, NOT_BEGUN);
 }
 
-async function undoStep({ trx, deed }: DeedContext, entry: Entry): Promise<void> {
+async function undoStep({ trx, action }: ActionContext, entry: Entry): Promise<void> {
   const { stepId, stepWas, lotWas, poured, began } = entry.detail as unknown as StepDetail;
   if (poured?.opened) {
     const others = (await manyLotsByFill(trx)).filter(
@@ -54,11 +54,11 @@ async function undoStep({ trx, deed }: DeedContext, entry: Entry): Promise<void>
   await changeLot(trx, entry.subjectId, lotWas);
   if (poured?.opened) {
     const { state, contact_until } = poured.pailWas;
-    await unfillPail(trx, poured.fillId, { state, contact_until }, deed.at);
+    await unfillPail(trx, poured.fillId, { state, contact_until }, action.at);
   }
 }
 
-async function undoLook(context: DeedContext, entry: Entry): Promise<void> {
+async function undoLook(context: ActionContext, entry: Entry): Promise<void> {
   const { trx } = context;
   const lot = await oneLotForUpdate(trx, entry.subjectId);
   const before = entry.detail.before as {
@@ -71,7 +71,7 @@ async function undoLook(context: DeedContext, entry: Entry): Promise<void> {
 }
 
 /** The journey the route made of it stands again, droop and plan with it. */
-async function undoLogger(context: DeedContext, entry: Entry): Promise<void> {
+async function undoLogger(context: ActionContext, entry: Entry): Promise<void> {
   const { trx } = context;
   const before = entry.detail.before as {
     lotId: string;
@@ -91,22 +91,22 @@ async function undoLogger(context: DeedContext, entry: Entry): Promise<void> {
 }
 
 /** The count before stands again; where there was none, the flaw is withdrawn. */
-async function undoFlaw(context: DeedContext, entry: Entry): Promise<void> {
-  const { trx, deed } = context;
+async function undoFlaw(context: ActionContext, entry: Entry): Promise<void> {
+  const { trx, action } = context;
   const { counted, before } = entry.detail as unknown as { counted: FlawRow; before: FlawRow | null };
-  await insertFlaw(trx, deed, before ?? counted, before === null);
+  await insertFlaw(trx, action, before ?? counted, before === null);
   const lot = await oneLotForUpdate(trx, counted.lotId);
   await changeLot(trx, lot.id, { plan_no: await replan(context, lot) });
 }
 
-async function undoMake({ trx, deed }: DeedContext, entry: Entry): Promise<void> {
+async function undoMake({ trx, action }: ActionContext, entry: Entry): Promise<void> {
   const lines = entry.detail.lines as { lotId: string; stems: number }[];
   for (const line of lines) await returnStems(trx, line.lotId, line.stems);
-  await trx('arrangement').where({ id: entry.subjectId }).update({ taken_apart_at: deed.at });
+  await trx('arrangement').where({ id: entry.subjectId }).update({ taken_apart_at: action.at });
 }
 
 /** How each kind of entry is taken back; a kind that is in neither list stands. */
-const UNDO: Readonly<Record<string, (context: DeedContext, entry: Entry) => Promise<void>>> = {
+const UNDO: Readonly<Record<string, (context: ActionContext, entry: Entry) => Promise<void>>> = {
   begin: undoStep,
   done: undoStep,
   skip: undoStep,
@@ -121,11 +121,11 @@ const UNDO: Readonly<Record<string, (context: DeedContext, entry: Entry) => Prom
   logger: undoLogger,
   split: ({ trx }, entry) => joinLots(trx, entry.subjectId, entry.detail.splitOffId as string),
   wash: ({ trx }, entry) => changePail(trx, entry.subjectId, entry.detail.pailWas as Was),
-  fill: async ({ trx, deed }, entry) => {
+  fill: async ({ trx, action }, entry) => {
     const fillId = entry.detail.fillId as string;
     if ((await manyLotsByFill(trx)).some((l) => l.fillId === fillId))
       throw new RefusedError('A lot stands in that water by now. Nothing was changed.');
-    await unfillPail(trx, fillId, entry.detail.pailWas as Was, deed.at);
+    await unfillPail(trx, fillId, entry.detail.pailWas as Was, action.at);
   },
 };
 
@@ -136,8 +136,8 @@ export const canCorrect = (kind: string): boolean => Object.hasOwn(UNDO, kind);
  * Takes an entry back by another: the state is as it was, both entries stand.
  * @throws RefusedError when it is too old, was taken back, or something was done after it
  */
-export async function takeBack(context: DeedContext, entryId: number): Promise<void> {
-  const { trx, deed } = context;
+export async function takeBack(context: ActionContext, entryId: number): Promise<void> {
+  const { trx, action } = context;
   const entry = (await manyNewestEntries(trx, 200)).find((e) => e.id === entryId);
   if (!entry)
     throw new RefusedError('That entry is too far back to take back from here. Nothing was changed.');
@@ -150,7 +150,7 @@ export async function takeBack(context: DeedContext, entryId: number): Promise<v
       'Something was done after it. Nothing was changed; take the later one back first.',
     );
   await undo(context, entry);
-  await writeEntry(trx, deed, {
+  await writeEntry(trx, action, {
     kind: 'correction',
     subjectKind: 'lot',
     subjectId: entry.subjectId,

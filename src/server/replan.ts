@@ -8,7 +8,7 @@ import { isWetPacked } from '@/core/vase-life/journey';
 import { manyFlaws, type FlawRow } from '@/data/claims';
 import type { LotRow } from '@/data/lots';
 import { insertPlan, manyStepsOfLot, nextPlanNo } from '@/data/steps';
-import type { DeedContext } from './deeds';
+import type { ActionContext } from './actions';
 import { houseOf, waysFor } from './house';
 
 type Seen = Pick<
@@ -40,13 +40,13 @@ export function planFor(lot: Seen, flaws: readonly FlawKind[], ways: Ways, at: D
 
 /** Lays a lot's plan anew as it now is seen, what was done staying done; answers the plan's number. */
 export async function replan(
-  { trx, deed, me }: DeedContext,
+  { trx, action, me }: ActionContext,
   lot: Seen & Pick<LotRow, 'id' | 'planNo'>,
 ): Promise<number> {
-  const ways = waysFor(await houseOf(trx), lot, deed.at, me.shop.timeZone);
-  const plan = planFor(lot, flawKindsIn(await manyFlaws(trx, [lot.id])), ways, deed.at);
+  const ways = waysFor(await houseOf(trx), lot, action.at, me.shop.timeZone);
+  const plan = planFor(lot, flawKindsIn(await manyFlaws(trx, [lot.id])), ways, action.at);
   const steps = await manyStepsOfLot(trx, lot.id, lot.planNo);
   const planNo = await nextPlanNo(trx, lot.id);
-  await insertPlan(trx, deed.shopId, lot.id, planNo, plan, steps);
+  await insertPlan(trx, action.shopId, lot.id, planNo, plan, steps);
   return planNo;
 }

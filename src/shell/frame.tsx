@@ -6,7 +6,7 @@ import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Alarm, useQuiet } from './alarm';
 import { Band } from './band';
 import { ShopClock, useShopNow } from './clock';
-import { DeedProvider, useDeeds } from './deeds';
+import { ActionProvider, useActions } from './actions';
 import { NextList } from './next-list';
 import { Scanner } from './scanner';
 import { KEYS, PLACES, type NextItem, type PlaceKey, type PlaceNote } from './places';
@@ -59,7 +59,7 @@ function useKeys(on: { readonly [key: string]: () => void }): void {
 }
 
 function KeptTaps() {
-  const { kept, news, dropNews } = useDeeds();
+  const { kept, news, dropNews } = useActions();
   if (kept.length > 0)
     return (
       <div className={css.kept} role="alert">
@@ -137,7 +137,7 @@ function Inside({
   children,
 }: Omit<FrameProps, 'serverNow' | 'ownSpecies'>) {
   const router = useRouter();
-  const { send } = useDeeds();
+  const { send } = useActions();
   const { colorScheme, setColorScheme } = useMantineColorScheme();
   const [open, setOpen] = useState(false);
   const [said, setSaid] = useState<string | null>(null);
@@ -216,9 +216,9 @@ export function Frame({ serverNow, ownSpecies, ...props }: FrameProps) {
   learnSpecies(ownSpecies);
   return (
     <ShopClock serverNow={serverNow}>
-      <DeedProvider personId={props.person.id}>
+      <ActionProvider personId={props.person.id}>
         <Inside {...props} />
-      </DeedProvider>
+      </ActionProvider>
     </ShopClock>
   );
 }

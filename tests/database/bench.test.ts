@@ -1,6 +1,6 @@
-import { benchDeeds } from '@/features/bench/deeds';
+import { benchActions } from '@/features/bench/actions';
 import { readFloor } from '@/features/bench/floor';
-import { houseDeeds } from '@/features/desk/house-deeds';
+import { houseActions } from '@/features/desk/house-actions';
 import { manyHouseSettings, manyOwnSpecies } from '@/data/house';
 import { maybeLot, type LotRow } from '@/data/lots';
 import { manyPails } from '@/data/pails';
@@ -44,11 +44,11 @@ function be(name: string, role: 'hand' | 'manager' = 'hand'): void {
 const later = (minutes: number): void => {
   clock.at = new Date(clock.at.getTime() + minutes * 60_000);
 };
-async function bench(name: keyof typeof benchDeeds, body: object): Promise<Outcome> {
-  return benchDeeds[name].run(crypto.randomUUID(), body);
+async function bench(name: keyof typeof benchActions, body: object): Promise<Outcome> {
+  return benchActions[name].run(crypto.randomUUID(), body);
 }
-async function house(name: keyof typeof houseDeeds, body: object): Promise<Outcome> {
-  return houseDeeds[name].run(crypto.randomUUID(), body);
+async function house(name: keyof typeof houseActions, body: object): Promise<Outcome> {
+  return houseActions[name].run(crypto.randomUUID(), body);
 }
 const lotOf = async (id: string): Promise<LotRow> =>
   (await shop.inside((trx) => maybeLot(trx, id))) as LotRow;
@@ -112,7 +112,7 @@ test('a look that hangs is rescued, waits for the morning, and ends in the bin; 
     .where({ subject_id: apart.id })
     .orderBy('id', 'desc')
     .first<{ id: number }>('id');
-  await shop.inside((trx) => takeBack({ trx, deed: shop.deed(), me }, entry.id));
+  await shop.inside((trx) => takeBack({ trx, action: shop.action(), me }, entry.id));
   expect(await openStep(apart.id)).toMatchObject({ kind: 'look-back', status: 'running' });
   const back = await openStep(apart.id);
   await bench('look-back', { stepId: back.id, outcome: 'hanging' });

@@ -59,7 +59,10 @@ test('what the drawing shows for a touch is what stands once that touch is logge
   );
   await shop.inside(async (trx) => {
     const lot = await lotOf(id);
-    const plan_no = await replan({ trx, deed: shop.deed(), me }, { ...lot, stage: open, droop: 'hanging' });
+    const plan_no = await replan(
+      { trx, action: shop.action(), me },
+      { ...lot, stage: open, droop: 'hanging' },
+    );
     await changeLot(trx, id, { stage: open, droop: 'hanging', plan_no });
   });
   const after = await look(id);
@@ -89,10 +92,15 @@ test('every way a lot can be seen has its days, its plan, and its place among it
 test('flaws, a warm box and weighed bunches are there for the next who looks', async () => {
   const id = await shop.bookLot(40, 'LOOK-3');
   await shop.inside(async (trx) => {
-    await insertFlaw(trx, shop.deed(), { lotId: id, kind: 'grey-mould', seen: 4, sample: 20 });
-    await insertTemperature(trx, shop.deed(), id, 'box', 19);
-    await insertTemperature(trx, shop.deed(), id, 'water', 8);
-    await insertWeighing(trx, shop.deed(), id, { speciesKey: 'tulip', lengthCm: 40, stems: 10, grams: 270 });
+    await insertFlaw(trx, shop.action(), { lotId: id, kind: 'grey-mould', seen: 4, sample: 20 });
+    await insertTemperature(trx, shop.action(), id, 'box', 19);
+    await insertTemperature(trx, shop.action(), id, 'water', 8);
+    await insertWeighing(trx, shop.action(), id, {
+      speciesKey: 'tulip',
+      lengthCm: 40,
+      stems: 10,
+      grams: 270,
+    });
   });
   const seen = await look(id);
   expect(seen.flaws).toMatchObject([{ kind: 'grey-mould', likelyStems: 8 }]);

@@ -8,9 +8,9 @@ import { changeLot, manyLotsInStock, maybeLot, returnStems, type LotRow } from '
 import { manyNewestEntries } from '@/data/record';
 import { manyStepsOfLot } from '@/data/steps';
 import { manySupplierColumns } from '@/data/supplier-words';
-import { dockDeeds } from '@/features/dock/deeds';
+import { dockActions } from '@/features/dock/actions';
 import { takeBack } from '@/server/corrections';
-import type { DeedContext } from '@/server/deeds';
+import type { ActionContext } from '@/server/actions';
 
 let shop: TestShop;
 let by: { personId: string; name: string };
@@ -39,10 +39,10 @@ beforeAll(async () => {
 });
 afterAll(() => shop.close());
 
-type DeedName = keyof typeof dockDeeds;
-/** Does a deed of the dock as a tablet sends it; answers what it said. */
-async function does(name: DeedName, body: object, key: string = crypto.randomUUID()): Promise<string> {
-  const outcome = await dockDeeds[name].run(key, body);
+type ActionName = keyof typeof dockActions;
+/** Does an action of the dock as a tablet sends it; answers what it said. */
+async function does(name: ActionName, body: object, key: string = crypto.randomUUID()): Promise<string> {
+  const outcome = await dockActions[name].run(key, body);
   return outcome.ok ? 'done' : outcome.message;
 }
 const newest = async () => (await shop.inside((trx) => manyNewestEntries(trx, 1)))[0] ?? { id: 0, words: '' };
@@ -52,7 +52,10 @@ async function takesBack(): Promise<void> {
   );
   const id = standing?.id ?? 0;
   await shop.inside((trx) =>
-    takeBack({ trx, deed: shop.deed(), me: { shop: { timeZone: 'Etc/UTC' } } } as unknown as DeedContext, id),
+    takeBack(
+      { trx, action: shop.action(), me: { shop: { timeZone: 'Etc/UTC' } } } as unknown as ActionContext,
+      id,
+    ),
   );
 }
 const lotOf = async (id: string): Promise<LotRow> => {
@@ -122,7 +125,7 @@ test('every line of a note ends booked, waiting or refused, and its order has co
   expect(await does('look', { lotId: again?.id, stage: 0.25, droop: 'soft' })).toBe('done');
   const back = shop.inside((trx) =>
     takeBack(
-      { trx, deed: shop.deed(), me: { shop: { timeZone: 'Etc/UTC' } } } as unknown as DeedContext,
+      { trx, action: shop.action(), me: { shop: { timeZone: 'Etc/UTC' } } } as unknown as ActionContext,
       booking,
     ),
   );
@@ -293,7 +296,7 @@ test('what was measured stands, and no shop sees another’s', async () => {
     await expect(shop.inside((trx) => trx(table).update({ shop_id: shop.shopId }))).rejects.toThrow();
   const id = await shop.bookLot(10, 'FLAW-9');
   await shop.inside((trx) =>
-    insertFlaw(trx, shop.deed(), { lotId: id, kind: 'broken', seen: 1, sample: 10 }),
+    insertFlaw(trx, shop.action(), { lotId: id, kind: 'broken', seen: 1, sample: 10 }),
   );
   for (const table of [
     'expected_delivery',

@@ -4,7 +4,7 @@ import { firstGuess } from '@/core/dock/first-guess';
 import { connect, inShop, type Trx } from '@/data/connection';
 import { bookDelivery } from '@/data/deliveries';
 import { migrate } from '@/data/migrate';
-import type { Deed } from '@/data/record';
+import type { Action } from '@/data/record';
 import { loadDemo } from '@/demo/load';
 
 const SERVER = process.env.HUSH_PAIL_TEST_DATABASE;
@@ -19,7 +19,7 @@ export interface TestShop {
   readonly shopId: string;
   readonly personId: string;
   readonly benchId: string;
-  readonly deed: (key?: string) => Deed;
+  readonly action: (key?: string) => Action;
   readonly inside: <T>(work: (trx: Trx) => Promise<T>) => Promise<T>;
   /** Books one lot in and answers its id. */
   readonly bookLot: (stems: number, deliveryRef?: string) => Promise<string>;
@@ -46,7 +46,7 @@ export async function freshShop(migrations?: number): Promise<TestShop> {
   const shop = await owner('shop').first<{ id: string }>('id');
   const person = await owner('person').where({ name: 'Wen' }).first<{ id: string }>('id');
   const bench = await owner('room').where({ kind: 'bench' }).first<{ id: string }>('id');
-  const deed = (key: string = randomUUID()): Deed => ({
+  const action = (key: string = randomUUID()): Action => ({
     shopId: shop.id,
     personId: person.id,
     actionKey: key,
@@ -55,7 +55,7 @@ export async function freshShop(migrations?: number): Promise<TestShop> {
   const inside: TestShop['inside'] = (work) => inShop(app, shop.id, work);
   const bookLot: TestShop['bookLot'] = async (stems, deliveryRef = randomUUID()) => {
     const { lotIds } = await inside((trx) =>
-      bookDelivery(trx, deed(), {
+      bookDelivery(trx, action(), {
         supplier: 'Norrholt Growers',
         deliveryRef,
         roomId: bench.id,
@@ -87,7 +87,7 @@ export async function freshShop(migrations?: number): Promise<TestShop> {
     shopId: shop.id,
     personId: person.id,
     benchId: bench.id,
-    deed,
+    action,
     inside,
     bookLot,
     close: async () => {

@@ -12,7 +12,7 @@ export interface CareStyle {
   readonly water: WaterPlan;
   /** Changes of water besides the plan's. */
   readonly changes: readonly CareEvent[];
-  /** Deeds done to the stems of every line. */
+  /** Actions done to the stems of every line. */
   readonly deeds: readonly CareEvent[];
   /** Factor on every line's leaves. */
   readonly leafFactor: number;

@@ -78,7 +78,7 @@ function heldBy({ steps, current }: FloorLot, hands: readonly Hand[], at: Date):
     .sort((a, b) => b.at - a.at)[0];
   if (!touched || at.getTime() - touched.at > PUT_DOWN_MS) return null;
   if (current.status === 'running' && current.step.waitSeconds > STAYS_BY_S) return null;
-  // Once it stands in its water the next deed is anybody's.
+  // Once it stands in its water the next action is anybody's.
   if (current.status === 'waiting' && ['sap-soak', 'drink', 'plunge'].includes(touched.kind)) return null;
   return hands.find((h) => h.personId === touched.by)?.name ?? null;
 }

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import type { BenchPlan } from '@/core/bench/tell';
 import type { BenchInput } from '@/core/bench/types';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import css from './bench.module.css';
 import { usePlan } from './use-plan';
 
@@ -42,7 +42,7 @@ function Clear({ plan, madeAt, timeZone }: { plan: BenchPlan; madeAt: number; ti
 
 /** What this order keeps, when the bench is clear, when the kettle goes on, and who stands there. */
 export function PlanStrip({ input, version, plan, madeAt, at, currency, timeZone, people }: Props) {
-  const { send } = useDeeds();
+  const { send } = useActions();
   const { planning, best, stop } = usePlan({
     input,
     version,

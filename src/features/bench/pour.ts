@@ -4,7 +4,7 @@ import type { PailWish } from '@/core/protocol/types';
 import { RefusedError } from '@/data/errors';
 import { changeLot, type LotRow } from '@/data/lots';
 import { fillPail, manyLotsByFill, onePailForUpdate, type PailRow } from '@/data/pails';
-import type { DeedContext } from '@/server/deeds';
+import type { ActionContext } from '@/server/actions';
 
 const STANDS_AS_ROOM_MS = 2 * 3_600_000;
 const ROOM_C = 20;
@@ -42,7 +42,7 @@ export interface Poured {
  * @throws RefusedError when the water does not suit
  */
 export async function standIn(
-  { trx, deed }: DeedContext,
+  { trx, action }: ActionContext,
   lot: LotRow,
   asked: PailWish,
   { pailId, litres, overrideReason }: Pouring,
@@ -50,7 +50,7 @@ export async function standIn(
   const wish = lot.sapOpen ? { ...asked, alone: true } : asked;
   const pail = await onePailForUpdate(trx, pailId);
   const pailWas = { state: pail.state, contact_until: pail.contactUntil };
-  const inIt = waterIn(pail, deed.at);
+  const inIt = waterIn(pail, action.at);
   if (pail.fillId && inIt) {
     const mates = (await manyLotsByFill(trx)).filter((l) => l.fillId === pail.fillId && l.lotId !== lot.id);
     const isOwnKind = lot.sapOpen && mates.length > 0 && mates.every((l) => l.speciesKey === lot.speciesKey);
@@ -63,7 +63,7 @@ export async function standIn(
     await changeLot(trx, lot.id, { fill_id: pail.fillId });
     return { fillId: pail.fillId, opened: false, pailWas, words: `into pail ${pail.name}` };
   }
-  const fillId = await fillPail(trx, deed.shopId, pail, { ...wish, litres, overrideReason }, deed.at);
+  const fillId = await fillPail(trx, action.shopId, pail, { ...wish, litres, overrideReason }, action.at);
   await changeLot(trx, lot.id, { fill_id: fillId });
   return {
     fillId,

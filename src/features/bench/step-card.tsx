@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Beaker } from '@/drawing/beaker';
 import { Stem } from '@/drawing/stem';
 import { clockWords, useShopNow } from '@/shell/clock';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import { Said } from '@/shell/said';
 import type { BenchCard } from './bench-card';
 import css from './bench.module.css';
@@ -91,7 +91,7 @@ export function StepCard({
   inHand: boolean;
   avoidPail: string | null;
 }) {
-  const { kept } = useDeeds();
+  const { kept } = useActions();
   const log = useLog(card.lotNumber);
   const { step, status, id, dueAt } = card.step;
   const [chosen, setChosen] = useState<Chosen>({

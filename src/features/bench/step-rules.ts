@@ -8,12 +8,12 @@ import type { LotRow } from '@/data/lots';
 import { maybePerson } from '@/data/people';
 import { manyRooms } from '@/data/rooms';
 import { changeStep, manyStepsOfLot, type StepRow } from '@/data/steps';
-import type { DeedContext } from '@/server/deeds';
+import type { ActionContext } from '@/server/actions';
 import { houseOf } from '@/server/house';
 
 /** Refuses what the lot's own order forbids, and what it warns of unless that was seen. */
 export async function refuseOutOfOrder(
-  { trx }: DeedContext,
+  { trx }: ActionContext,
   lot: LotRow,
   step: StepRow,
   despite: boolean,
@@ -33,7 +33,7 @@ export async function refuseOutOfOrder(
  * @param handsId whose hands; `withId` who stands beside them
  */
 export async function refuseUnshown(
-  { trx }: DeedContext,
+  { trx }: ActionContext,
   step: StepRow,
   handsId: string,
   withId: string | null,
@@ -50,7 +50,7 @@ export async function refuseUnshown(
 }
 
 /** The place a "move" step names, if the shop has one of that kind. */
-export async function roomAfter({ trx }: DeedContext, step: StepRow): Promise<string | null> {
+export async function roomAfter({ trx }: ActionContext, step: StepRow): Promise<string | null> {
   const { params } = step.step;
   if (params.kind !== 'move') return null;
   return (await manyRooms(trx)).find((r) => r.kind === ROOM_KIND_OF[params.place])?.id ?? null;
@@ -61,7 +61,7 @@ const runsByItself = ({ kind, step }: StepRow): boolean =>
 
 /** Begins the clock of a step that nobody taps to begin: the next change of water, a later look. */
 export async function beginOwnClock(
-  { trx, deed }: DeedContext,
+  { trx, action }: ActionContext,
   lotId: string,
   planNo: number,
 ): Promise<string | null> {
@@ -70,8 +70,8 @@ export async function beginOwnClock(
   if (next?.status !== 'waiting' || !runsByItself(next)) return null;
   await changeStep(trx, next.id, {
     status: 'running',
-    started_at: deed.at,
-    due_at: new Date(deed.at.getTime() + next.step.waitSeconds * 1000),
+    started_at: action.at,
+    due_at: new Date(action.at.getTime() + next.step.waitSeconds * 1000),
   });
   return next.id;
 }

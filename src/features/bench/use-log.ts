@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import type { Outcome } from '@/shell/outcome';
 
 /** Longer than the second tap of a double tap takes to follow the first. */
@@ -18,24 +18,24 @@ export function useSettled(): boolean {
 }
 
 export interface Log {
-  readonly log: (deed: string, body: Record<string, unknown>, about: string) => Promise<Outcome>;
+  readonly log: (action: string, body: Record<string, unknown>, about: string) => Promise<Outcome>;
   readonly busy: boolean;
   readonly said: string | null;
 }
 
 /** Logs taps about one lot; what comes of one that was refused is said. */
 export function useLog(lotNumber: number): Log {
-  const { tap } = useDeeds();
+  const { tap } = useActions();
   const [busy, setBusy] = useState(false);
   const [said, setSaid] = useState<string | null>(null);
   return {
     busy,
     said,
-    log: async (deed, body, about) => {
+    log: async (action, body, about) => {
       lastTapAt = performance.now();
       setBusy(true);
       setSaid(null);
-      const outcome = await tap(deed, body, `lot ${lotNumber}, ${about}`);
+      const outcome = await tap(action, body, `lot ${lotNumber}, ${about}`);
       setBusy(false);
       if (!outcome.ok && outcome.why !== 'unavailable') setSaid(outcome.message);
       return outcome;

@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { BenchPlan } from '@/core/bench/tell';
 import type { BenchInput } from '@/core/bench/types';
 import { ownSpecies } from '@/core/species/species';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import type { BenchDoor } from '@/workers/bench.worker';
 
 export type Planning = 'rest' | 'looking' | 'failed';
@@ -56,7 +56,7 @@ function isWorthPutting(next: BenchPlan, { plan, input, planAgeMin }: Asked): bo
 
 /** Plans the bench in a worker whenever what it is made from changes, and puts a better plan up for all tablets. */
 export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | null; stop: () => void } {
-  const { send } = useDeeds();
+  const { send } = useActions();
   const held = useRef<{ worker: Worker; door: Remote<BenchDoor> } | null>(null);
   const [planning, setPlanning] = useState<Planning>('rest');
   const [best, setBest] = useState<BenchPlan | null>(null);

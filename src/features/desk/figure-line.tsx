@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v4 } from 'uuid';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import type { FigureRow } from './figure-rows';
 import css from './desk.module.css';
 import { Said } from '@/shell/said';
@@ -10,7 +10,7 @@ import { Said } from '@/shell/said';
 /** One figure: ours, its basis, the shop's own, and for a manager the means to change it. */
 export function FigureLine({ row, mayChange }: { row: FigureRow; mayChange: boolean }) {
   const router = useRouter();
-  const { send } = useDeeds();
+  const { send } = useActions();
   const [isOpen, setOpen] = useState(false);
   const [value, setValue] = useState(String(row.own?.value ?? row.shipped ?? ''));
   const [reason, setReason] = useState('');

@@ -5,7 +5,7 @@ import type { SpeciesFile } from '@/core/door/species-schema';
 import type { ProtocolEdit } from '@/core/protocol/edits';
 import { STEP_KINDS, type StepKind } from '@/core/protocol/params';
 import type { ProtocolStep } from '@/core/protocol/types';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import { Said } from '@/shell/said';
 import css from './desk.module.css';
 
@@ -49,7 +49,7 @@ const SIMPLE: readonly StepKind[] = [
 
 function useProtocol(file: SpeciesFile) {
   const router = useRouter();
-  const { send } = useDeeds();
+  const { send } = useActions();
   const [problem, setProblem] = useState<string | null>(null);
   return {
     problem,

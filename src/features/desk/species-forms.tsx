@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import { Said } from '@/shell/said';
 import css from './desk.module.css';
 
@@ -31,7 +31,7 @@ function readFile(text: string): Read | string {
 /** A species or protocol out of a file: read, shown, and taken only when it is said so. */
 export function ImportSpecies() {
   const router = useRouter();
-  const { send } = useDeeds();
+  const { send } = useActions();
   const [read, setRead] = useState<Read | null>(null);
   const [said, setSaid] = useState<string | null>(null);
   const [reason, setReason] = useState('');
@@ -92,7 +92,7 @@ export function AddSpecies({
   species: readonly { readonly key: string; readonly name: string }[];
 }) {
   const router = useRouter();
-  const { send } = useDeeds();
+  const { send } = useActions();
   const [name, setName] = useState('');
   const [botanical, setBotanical] = useState('');
   const [like, setLike] = useState('rose');

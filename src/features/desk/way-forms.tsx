@@ -3,14 +3,14 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Question } from '@/core/protocol/questions';
 import type { WaterLimits } from '@/core/protocol/ways';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import { Said } from '@/shell/said';
 import css from './desk.module.css';
 
 /** Sends one change of the house's ways, and says what came of it. */
 function useWay() {
   const router = useRouter();
-  const { send } = useDeeds();
+  const { send } = useActions();
   const [problem, setProblem] = useState<string | null>(null);
   return {
     problem,

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import type { LotView } from '@/server/stock';
 import css from './flaws.module.css';
 import { Said } from '@/shell/said';
@@ -19,7 +19,7 @@ export function AnotherDay({
   dryHoursLeft: number | null;
   bearsANight: boolean;
 }) {
-  const { tap } = useDeeds();
+  const { tap } = useActions();
   const [said, setSaid] = useState<string | null>(null);
   const set = async (day: string | null) => {
     const outcome = await tap(

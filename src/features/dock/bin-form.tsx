@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import { Stepper } from '@/shell/stepper';
 import type { LotView } from '@/server/stock';
 import css from './dock.module.css';
@@ -18,7 +18,7 @@ export interface Mate {
 /** What to bin, with a reason, or what came in another state: a count by taps, then the reason, which is the deed. */
 export function BinForm({ lot, mates }: { lot: LotView; mates: readonly Mate[] }) {
   const router = useRouter();
-  const { tap } = useDeeds();
+  const { tap } = useActions();
   const [stems, setStems] = useState(1);
   const [said, setSaid] = useState<string | null>(null);
   const most = lot.stemsLeft;

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { speciesKeySchema } from '@/core/door/schemas';
 
-/** What the dock's deeds are told, checked at the edge. */
+/** What the dock's actions are told, checked at the edge. */
 export const id = v.pipe(v.string(), v.uuid());
 export const words = (max: number) =>
   v.pipe(v.string(), v.trim(), v.maxLength(max, `is longer than ${max} characters`));

@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v4 } from 'uuid';
 import { clockWords, useShopNow } from '@/shell/clock';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import css from './flaws.module.css';
 
 export interface ClaimLineView {
@@ -21,7 +21,7 @@ export interface ClaimLineView {
 /** One claim, its clock, and what may become of it. */
 export function ClaimLine({ claim }: { claim: ClaimLineView }) {
   const router = useRouter();
-  const { send } = useDeeds();
+  const { send } = useActions();
   const now = useShopNow();
   const [credited, setCredited] = useState(claim.value === null ? '' : claim.value.toFixed(2));
   const [problem, setProblem] = useState<string | null>(null);

@@ -2,13 +2,13 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v4 } from 'uuid';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import css from './flaws.module.css';
 
 /** The hours a supplier allows for a claim; it holds for claims opened from now on. */
 export function ClaimWindow({ supplier, hours }: { supplier: string; hours: number }) {
   const router = useRouter();
-  const { send } = useDeeds();
+  const { send } = useActions();
   const [value, setValue] = useState(String(hours));
   const [said, setSaid] = useState<string | null>(null);
   return (

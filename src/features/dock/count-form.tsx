@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import { Choices } from '@/shell/choices';
 import { useHalfDone } from '@/shell/kept';
 import { Stepper } from '@/shell/stepper';
@@ -45,7 +45,7 @@ function countOf(c: Counting, grams: GramsFound | null): number | null {
 
 /** What is really in the box: by bunches, by stems, or by what it weighs; a weighed bunch teaches the scale. */
 export function CountForm({ lot, grams }: { lot: LotView; grams: GramsFound | null }) {
-  const { tap } = useDeeds();
+  const { tap } = useActions();
   const noted = lot.stemsBooked + lot.stemsShort;
   const perBunch = guessPerBunch(noted);
   const [c, setC, done] = useHalfDone<Counting>(`count ${lot.id}`, {

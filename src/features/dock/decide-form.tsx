@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import type { LotView } from '@/server/stock';
 import css from './flaws.module.css';
 import { Said } from '@/shell/said';
@@ -15,7 +15,7 @@ const money = (lot: LotView, percent: number): string =>
 
 /** What becomes of the lot, a tap each; what costs the supplier is asked for once more, with its sum. */
 export function DecideForm({ lot, because }: { lot: LotView; because: string }) {
-  const { tap } = useDeeds();
+  const { tap } = useActions();
   const [asking, setAsking] = useState<Asking>(null);
   const [said, setSaid] = useState<string | null>(null);
   const decide = async (decision: NonNullable<LotView['decision']>, percent?: number) => {

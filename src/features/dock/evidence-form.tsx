@@ -2,7 +2,7 @@
 import { useRef, useState } from 'react';
 import { boxTemperature, packWaterTemperature } from '@/core/dock/temperatures';
 import { speciesByKey } from '@/core/species/species';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import { Stepper } from '@/shell/stepper';
 import type { LotView } from '@/server/stock';
 import css from './flaws.module.css';
@@ -18,7 +18,7 @@ export interface Evidence {
 const USUAL_C = { box: 4, water: 10 } as const;
 
 function Thermometer({ lot, place, was }: { lot: LotView; place: 'box' | 'water'; was: number | null }) {
-  const { tap } = useDeeds();
+  const { tap } = useActions();
   const [tempC, setTempC] = useState(was ?? USUAL_C[place]);
   const [problem, setProblem] = useState<string | null>(null);
   const said =
@@ -70,7 +70,7 @@ export function WarmthForm({ lot, evidence }: { lot: LotView; evidence: Evidence
 
 /** Photographs of a lot: made small on this tablet, without where they were taken. */
 export function PhotoForm({ lot, evidence }: { lot: LotView; evidence: Evidence }) {
-  const { send } = useDeeds();
+  const { send } = useActions();
   const input = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState<string | null>(null);
   const take = async (file: File | undefined) => {

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { findSpecies } from '@/core/species/species';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import css from './dock.module.css';
 import type { Expected } from './note-preview';
 import { Said } from '@/shell/said';
@@ -14,7 +14,7 @@ const whenDue = (dueOn: string, today: string): { words: string; late: boolean }
 
 /** What is ordered and has not come. */
 export function ExpectedList({ expected, today }: { expected: readonly Expected[]; today: string }) {
-  const { tap } = useDeeds();
+  const { tap } = useActions();
   const [said, setSaid] = useState<string | null>(null);
   if (expected.length === 0) return null;
   const callOff = async (e: Expected) => {

@@ -10,7 +10,7 @@ import {
 } from '@/core/dock/flaws';
 import type { LotView } from '@/server/stock';
 import { Choices } from '@/shell/choices';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import { useHalfDone } from '@/shell/kept';
 import { Stepper } from '@/shell/stepper';
 import css from './flaws.module.css';
@@ -32,7 +32,7 @@ function Counted({
   claimed: boolean;
   onSaid: (words: string) => void;
 }) {
-  const { tap } = useDeeds();
+  const { tap } = useActions();
   const [busy, setBusy] = useState(false);
   const { words, claim, note } = FLAWS[flaw.kind];
   const value = lot.unitPrice === null ? null : flaw.likelyStems * lot.unitPrice;
@@ -79,7 +79,7 @@ export function FlawForm({
   flaws: readonly FlawInLot[];
   claimedKinds: readonly string[];
 }) {
-  const { tap } = useDeeds();
+  const { tap } = useActions();
   const [counting, setCounting, done] = useHalfDone<Counting>(`flaw ${lot.id}`, {
     kind: null,
     sample: Math.min(USUAL_SAMPLE, lot.stemsBooked),

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { ignoredLine } from '@/core/dock/read-line';
 import type { NoteLine } from '@/core/dock/types';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import css from './dock.module.css';
 import { bookedLine, lacking, type DraftLine } from './draft-lines';
 import { Cell, SpeciesCell } from './note-line';
@@ -29,7 +29,7 @@ const draftOf = (kept: KeptLineView): DraftLine => ({
 });
 
 function Waiting({ kept }: { kept: KeptLineView }) {
-  const { tap } = useDeeds();
+  const { tap } = useActions();
   const [line, setLine] = useState(() => draftOf(kept));
   const [problem, setProblem] = useState<string | null>(null);
   const lack = lacking(line);

@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { v4 } from 'uuid';
 import { BrokenContractError } from '@/core/errors';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import css from './flaws.module.css';
 import { Said } from '@/shell/said';
 
@@ -23,7 +23,7 @@ export function LoggerAttach({
   lots: number;
 }) {
   const router = useRouter();
-  const { send } = useDeeds();
+  const { send } = useActions();
   const input = useRef<HTMLInputElement>(null);
   const [read, setRead] = useState<Read | null>(null);
   const [said, setSaid] = useState<string | null>(null);

@@ -7,7 +7,7 @@ import type { Droop } from '@/core/vase-life/types';
 import { Stem } from '@/drawing/stem';
 import type { LotView } from '@/server/stock';
 import { Choices } from '@/shell/choices';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import { useHalfDone } from '@/shell/kept';
 import { AnotherDay } from './another-day';
 import { BinForm, type Mate } from './bin-form';
@@ -131,7 +131,7 @@ function Drawers({ props, advice }: { props: LookProps; advice: DockAdvice | nul
 export function LotLook(props: LookProps) {
   const { lot, nextId, outlooks } = props;
   const router = useRouter();
-  const { tap, tell } = useDeeds();
+  const { tap, tell } = useActions();
   const [seen, setSeen, done] = useHalfDone<{ stageAt: number; droop: Droop }>(
     `look ${lot.id} ${lot.lookedAt ?? ''}`,
     { stageAt: nearestStage(lot.stage), droop: lot.droop },

@@ -5,7 +5,7 @@ import { v4 } from 'uuid';
 import { compareWithOrder, type OrderLine } from '@/core/dock/compare-order';
 import type { DeliveryNote } from '@/core/dock/types';
 import { findSpecies } from '@/core/species/species';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import { dropHalfDone, keepHalfDone } from '@/shell/kept';
 import css from './dock.module.css';
 import { bookedLine, isDate, keptLine, lacking, type DraftLine } from './draft-lines';
@@ -130,7 +130,7 @@ export function NotePreview({
   onColumns: (() => void) | null;
 }) {
   const router = useRouter();
-  const { send } = useDeeds();
+  const { send } = useActions();
   const [half, setHalf] = useState(start);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);

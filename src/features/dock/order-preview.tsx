@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useCallback, useState } from 'react';
 import { v4 } from 'uuid';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import css from './dock.module.css';
 import { isDate, lackingInOrder, type DraftLine } from './draft-lines';
 import { PreviewLines } from './preview-lines';
@@ -21,7 +21,7 @@ export function OrderPreview({
   onClose: () => void;
 }) {
   const router = useRouter();
-  const { send } = useDeeds();
+  const { send } = useActions();
   const [lines, setLines] = useState(start);
   const [supplier, setSupplier] = useState(from);
   const [orderRef, setOrderRef] = useState('');

@@ -5,7 +5,7 @@ import { v4 } from 'uuid';
 import type { Care } from '@/core/arrangement/types';
 import type { Overrides } from '@/core/model/figures';
 import { Choices } from '@/shell/choices';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import { Stepper } from '@/shell/stepper';
 import type { LotView } from '@/server/stock';
 import { arrangementInput } from './forecast-input';
@@ -42,7 +42,7 @@ export function MakeBoard({
   now: number;
 }) {
   const router = useRouter();
-  const { send } = useDeeds();
+  const { send } = useActions();
   const [recipe, setRecipe] = useState<Readonly<Record<string, number>>>({});
   const [kind, setKind] = useState<'vase' | 'foam'>('vase');
   const [litres, setLitres] = useState(1.5);

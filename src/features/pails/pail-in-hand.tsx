@@ -4,7 +4,7 @@ import { DEPTH_CM } from '@/core/protocol/figures';
 import { SOLUTION_KEYS, SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
 import { clockWords, useShopNow } from '@/shell/clock';
 import { Choices } from '@/shell/choices';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import { Stepper } from '@/shell/stepper';
 import type { PailView } from './pail-view';
 import css from './pails.module.css';
@@ -172,7 +172,7 @@ function Filled({ pail, clean, act }: { pail: PailView; clean: readonly PailView
 
 /** The pail in hand: what it is, when it was sanitised and filled, and its next deed. */
 export function PailInHand({ pail, clean }: { pail: PailView; clean: readonly PailView[] }) {
-  const { tap } = useDeeds();
+  const { tap } = useActions();
   const now = useShopNow();
   const [said, setSaid] = useState<string | null>(null);
   const act: Act = async (deed, body, words) => {

@@ -1,11 +1,11 @@
 'use client';
 import { useState } from 'react';
-import { useDeeds } from '@/shell/deeds';
+import { useActions } from '@/shell/actions';
 import { Said } from '@/shell/said';
 
 /** Issues the card: from then on it stands as it is. */
 export function IssueButton({ arrangementId, again }: { arrangementId: string; again: boolean }) {
-  const { send } = useDeeds();
+  const { send } = useActions();
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const issue = async () => {

@@ -10,7 +10,7 @@ import {
 import { houseOf } from '@/server/house';
 import { inMyShop } from '@/server/session';
 import { CardSheet } from './card-sheet';
-import { cardFor } from './deeds';
+import { cardFor } from './actions';
 import { IssueButton } from './issue-button';
 import css from './send-off.module.css';
 

@@ -1,18 +1,18 @@
-import { benchDeeds } from '@/features/bench/deeds';
-import { deskDeeds } from '@/features/desk/deeds';
-import { dockDeeds } from '@/features/dock/deeds';
-import { makeDeeds } from '@/features/make/deeds';
-import { pailDeeds } from '@/features/pails/deeds';
-import { sendOffDeeds } from '@/features/send-off/deeds';
-import { answerDeed } from '@/server/answer-deed';
-import type { DeedKind } from '@/server/deeds';
+import { benchActions } from '@/features/bench/actions';
+import { deskActions } from '@/features/desk/actions';
+import { dockActions } from '@/features/dock/actions';
+import { makeActions } from '@/features/make/actions';
+import { pailActions } from '@/features/pails/actions';
+import { sendOffDeeds } from '@/features/send-off/actions';
+import { answerAction } from '@/server/answer-action';
+import type { ActionKind } from '@/server/actions';
 
-const DEEDS: Readonly<Record<string, Readonly<Record<string, DeedKind>>>> = {
-  bench: benchDeeds,
-  dock: dockDeeds,
-  make: makeDeeds,
-  pails: pailDeeds,
-  desk: deskDeeds,
+const DEEDS: Readonly<Record<string, Readonly<Record<string, ActionKind>>>> = {
+  bench: benchActions,
+  dock: dockActions,
+  make: makeActions,
+  pails: pailActions,
+  desk: deskActions,
   'send-off': sendOffDeeds,
 };
 
@@ -22,5 +22,5 @@ export async function POST(
 ): Promise<Response> {
   const { kind, name } = await params;
   const kinds = Object.hasOwn(DEEDS, kind) ? DEEDS[kind] : undefined;
-  return answerDeed(request, kinds && Object.hasOwn(kinds, name) ? kinds[name] : undefined);
+  return answerAction(request, kinds && Object.hasOwn(kinds, name) ? kinds[name] : undefined);
 }

@@ -6,7 +6,7 @@ import { RefusedError } from '@/data/errors';
 import { newId } from '@/data/ids';
 import { splitLot } from '@/data/lot-parts';
 import { changeLot, oneLotForUpdate, type LotRow } from '@/data/lots';
-import { writeEntry, type Deed } from '@/data/record';
+import { writeEntry, type Action } from '@/data/record';
 import {
   changeStep,
   insertBranch,
@@ -16,7 +16,7 @@ import {
   stepStateOf,
   type StepRow,
 } from '@/data/steps';
-import { deedKind, type DeedContext } from '@/server/deeds';
+import { actionKind, type ActionContext } from '@/server/actions';
 import { houseOf, waysFor } from '@/server/house';
 import { beginOwnClock } from './step-rules';
 
@@ -31,29 +31,35 @@ const lookSchema = v.object({
 type Look = v.InferOutput<typeof lookSchema>;
 
 /** Logs one outcome of one lot, and lays what follows it into the plan. */
-async function seen(context: DeedContext, lot: LotRow, step: StepRow, look: Look, deed: Deed): Promise<void> {
+async function seen(
+  context: ActionContext,
+  lot: LotRow,
+  step: StepRow,
+  look: Look,
+  action: Action,
+): Promise<void> {
   const { trx, me } = context;
   const { params } = step.step;
   const round = params.kind === 'look-back' ? params.round : 0;
-  const ways = waysFor(await houseOf(trx), lot, deed.at, me.shop.timeZone);
+  const ways = waysFor(await houseOf(trx), lot, action.at, me.shop.timeZone);
   const follows = afterLook(look.outcome, round, speciesByKey(lot.speciesKey), ways);
   await changeStep(trx, step.id, {
     status: 'done',
     outcome: look.outcome,
-    started_at: step.startedAt ?? deed.at,
-    ended_at: deed.at,
-    hands_id: look.handsId ?? deed.personId,
+    started_at: step.startedAt ?? action.at,
+    ended_at: action.at,
+    hands_id: look.handsId ?? action.personId,
   });
   let planNo = lot.planNo;
   // What bleeds leaves the water it shares before a cut opens it again.
   const isToSoak = follows.steps.some((s) => s.kind === 'sap-soak');
   if (isToSoak) await changeLot(trx, lot.id, { fill_id: null });
   if (follows.steps.length > 0)
-    planNo = await insertBranch(trx, deed.shopId, lot.id, lot.planNo, step.id, follows.steps);
+    planNo = await insertBranch(trx, action.shopId, lot.id, lot.planNo, step.id, follows.steps);
   // How it came is what its forecast starts from: standing up again does not undo it, hanging does count.
   if (look.outcome === 'hanging') await changeLot(trx, lot.id, { droop: 'hanging' });
-  const began = await beginOwnClock({ ...context, deed }, lot.id, planNo);
-  await writeEntry(trx, deed, {
+  const began = await beginOwnClock({ ...context, action }, lot.id, planNo);
+  await writeEntry(trx, action, {
     kind: 'look-back',
     subjectKind: 'lot',
     subjectId: lot.id,
@@ -69,8 +75,8 @@ async function seen(context: DeedContext, lot: LotRow, step: StepRow, look: Look
 }
 
 /** A look back at a lot that has drunk: upright, recovering or hanging, each with what follows. */
-const lookBack = deedKind(lookSchema, async (context, look) => {
-  const { trx, deed } = context;
+const lookBack = actionKind(lookSchema, async (context, look) => {
+  const { trx, action } = context;
   const step = await oneStepForUpdate(trx, look.stepId);
   if (step.kind !== 'look-back') throw new RefusedError('That step is no look back. Nothing was logged.');
   if (step.status === 'done' || step.status === 'skipped')
@@ -78,14 +84,14 @@ const lookBack = deedKind(lookSchema, async (context, look) => {
   const lot = await oneLotForUpdate(trx, step.lotId);
   const { stems } = look;
   if (look.outcome === 'upright' || stems === null || stems >= lot.stemsLeft) {
-    await seen(context, lot, step, look, deed);
+    await seen(context, lot, step, look, action);
     return;
   }
   const older = await manyStepsOfLot(trx, lot.id, lot.planNo);
-  const made = await splitLot(trx, deed, lot.id, stems);
+  const made = await splitLot(trx, action, lot.id, stems);
   await insertPlan(
     trx,
-    deed.shopId,
+    action.shopId,
     made.lotId,
     1,
     older.map((s) => s.step),
@@ -93,7 +99,7 @@ const lookBack = deedKind(lookSchema, async (context, look) => {
   );
   await writeEntry(
     trx,
-    { ...deed, actionKey: newId() },
+    { ...action, actionKey: newId() },
     {
       kind: 'split',
       subjectKind: 'lot',
@@ -103,10 +109,10 @@ const lookBack = deedKind(lookSchema, async (context, look) => {
     },
   );
   const rest = await oneLotForUpdate(trx, lot.id);
-  await seen(context, rest, step, { ...look, outcome: 'upright' }, { ...deed, actionKey: newId() });
+  await seen(context, rest, step, { ...look, outcome: 'upright' }, { ...action, actionKey: newId() });
   const twin = (await manyStepsOfLot(trx, made.lotId, 1))[step.position];
   if (!twin) throw new Error('the split-off lot has no such step');
-  await seen(context, await oneLotForUpdate(trx, made.lotId), twin, look, deed);
+  await seen(context, await oneLotForUpdate(trx, made.lotId), twin, look, action);
 });
 
-export const lookDeeds = { 'look-back': lookBack };
+export const lookActions = { 'look-back': lookBack };

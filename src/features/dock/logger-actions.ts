@@ -8,7 +8,7 @@ import { arrivalFromJourney, droopOf, isWetPacked, routeNamed } from '@/core/vas
 import { RefusedError } from '@/data/errors';
 import { changeLot, manyLotsInStock, type LotRow } from '@/data/lots';
 import { writeEntry } from '@/data/record';
-import { deedKind, type DeedContext } from '@/server/deeds';
+import { actionKind, type ActionContext } from '@/server/actions';
 import { shopOverrides } from '@/server/own-figures';
 import { replan } from '@/server/replan';
 
@@ -17,7 +17,7 @@ const UNNAMED_ROUTE = 'glasshouse by road';
 
 /** Gives one lot the age and air of its logged journey; its droop too, where nobody has looked yet. */
 async function applyJourney(
-  context: DeedContext,
+  context: ActionContext,
   lot: LotRow,
   file: ReturnType<typeof readLogger>,
   overrides: Awaited<ReturnType<typeof shopOverrides>>,
@@ -46,13 +46,13 @@ async function applyJourney(
 }
 
 /** Reads the logger that travelled with a delivery: every lot of it ages by what it really went through. */
-const logger = deedKind(
+const logger = actionKind(
   v.object({
     deliveryId: v.pipe(v.string(), v.uuid()),
     csv: v.pipe(v.string(), v.minLength(1), v.maxLength(1_500_000, 'is larger than a logger’s file')),
   }),
   async (context, { deliveryId, csv }) => {
-    const { trx, deed } = context;
+    const { trx, action } = context;
     const lots = (await manyLotsInStock(trx)).filter((l) => l.deliveryId === deliveryId);
     const [first] = lots;
     if (!first) throw new RefusedError('Nothing of that delivery is in stock any more. Nothing was changed.');
@@ -67,7 +67,7 @@ const logger = deedKind(
     const overrides = await shopOverrides(trx);
     const before = [];
     for (const lot of lots) before.push(await applyJourney(context, lot, file, overrides));
-    await writeEntry(trx, deed, {
+    await writeEntry(trx, action, {
       kind: 'logger',
       subjectKind: 'delivery',
       subjectId: deliveryId,
@@ -77,4 +77,4 @@ const logger = deedKind(
   },
 );
 
-export const loggerDeeds = { logger };
+export const loggerActions = { logger };

@@ -10,32 +10,32 @@ import { binStems, changeLot, oneLotForUpdate, takeInHand, type LotRow } from '@
 import { maybeLastStandingEntry, writeEntry } from '@/data/record';
 import { insertPlan, manyStepsOfLot } from '@/data/steps';
 import { inZone } from '@/server/clock';
-import { deedKind, type DeedContext } from '@/server/deeds';
+import { actionKind, type ActionContext } from '@/server/actions';
 import { houseOf, waysFor } from '@/server/house';
 import { flawKindsIn, planFor, replan } from '@/server/replan';
-import { bookDeeds } from './book-deeds';
+import { bookActions } from './book-actions';
 import { count, id, someWords } from './checks';
-import { claimDeeds, claimDueAt, refuseClaimedTwice } from './claim-deeds';
-import { evidenceDeeds } from './evidence-deeds';
-import { loggerDeeds } from './logger-deeds';
+import { claimActions, claimDueAt, refuseClaimedTwice } from './claim-actions';
+import { evidenceActions } from './evidence-actions';
+import { loggerActions } from './logger-actions';
 import { BIN_REASONS } from './words';
 
 /** Somebody else looked since this page was made: theirs stands, and whoever is late is told what it was. */
 async function refuseIfLookedMeanwhile(
-  { trx, deed, me }: DeedContext,
+  { trx, action, me }: ActionContext,
   lot: LotRow,
   seenAt: string | null,
 ): Promise<void> {
   if ((lot.lookedAt?.toISOString() ?? null) === seenAt) return;
   const last = await maybeLastStandingEntry(trx, lot.id, 'look');
-  if (!last || last.personId === deed.personId) return;
+  if (!last || last.personId === action.personId) return;
   const { clock } = inZone(last.at, me.shop.timeZone);
   throw new RefusedError(
     `${last.personName} looked at lot ${lot.number} at ${clock}: ${lot.droop}. Yours was not logged over it; look again if you see it otherwise.`,
   );
 }
 
-const look = deedKind(
+const look = actionKind(
   v.object({
     lotId: id,
     stage: v.pipe(v.number(), v.minValue(0), v.maxValue(1.2)),
@@ -44,7 +44,7 @@ const look = deedKind(
     seenAt: v.optional(v.nullable(v.pipe(v.string(), v.isoTimestamp()))),
   }),
   async (context, { lotId, stage, droop, seenAt }) => {
-    const { trx, deed } = context;
+    const { trx, action } = context;
     const lot = await oneLotForUpdate(trx, lotId);
     if (seenAt !== undefined) await refuseIfLookedMeanwhile(context, lot, seenAt);
     const before = { stage: lot.stage, droop: lot.droop, looked_at: lot.lookedAt };
@@ -52,12 +52,12 @@ const look = deedKind(
     await changeLot(trx, lotId, {
       stage,
       droop,
-      looked_at: deed.at,
+      looked_at: action.at,
       plan_no,
       in_hand_by: null,
       in_hand_at: null,
     });
-    await writeEntry(trx, deed, {
+    await writeEntry(trx, action, {
       kind: 'look',
       subjectKind: 'lot',
       subjectId: lotId,
@@ -67,27 +67,32 @@ const look = deedKind(
   },
 );
 
-const bin = deedKind(
+const bin = actionKind(
   v.object({ lotId: id, stems: count(100_000), reason: v.picklist(BIN_REASONS) }),
-  async ({ trx, deed }, { lotId, stems, reason }) => binStems(trx, deed, lotId, stems, reason),
+  async ({ trx, action }, { lotId, stems, reason }) => binStems(trx, action, lotId, stems, reason),
 );
 
 /** Some stems of a lot came in another state: a lot of their own, to be looked at. */
-const split = deedKind(
+const split = actionKind(
   v.object({ lotId: id, stems: count(100_000) }),
-  async ({ trx, deed, me }, { lotId, stems }) => {
-    const made = await splitLot(trx, deed, lotId, stems);
+  async ({ trx, action, me }, { lotId, stems }) => {
+    const made = await splitLot(trx, action, lotId, stems);
     const older = await manyStepsOfLot(trx, lotId, made.from.planNo);
     const flaws = flawKindsIn(await manyFlaws(trx, [lotId]));
     await insertPlan(
       trx,
-      deed.shopId,
+      action.shopId,
       made.lotId,
       1,
-      planFor(made.from, flaws, waysFor(await houseOf(trx), made.from, deed.at, me.shop.timeZone), deed.at),
+      planFor(
+        made.from,
+        flaws,
+        waysFor(await houseOf(trx), made.from, action.at, me.shop.timeZone),
+        action.at,
+      ),
       older,
     );
-    await writeEntry(trx, deed, {
+    await writeEntry(trx, action, {
       kind: 'split',
       subjectKind: 'lot',
       subjectId: lotId,
@@ -99,9 +104,9 @@ const split = deedKind(
 );
 
 /** Two lines of a note that are one flower, put together. */
-const merge = deedKind(v.object({ lotId: id, intoId: id }), async ({ trx, deed }, { lotId, intoId }) => {
+const merge = actionKind(v.object({ lotId: id, intoId: id }), async ({ trx, action }, { lotId, intoId }) => {
   const merged = await mergeLots(trx, lotId, intoId);
-  await writeEntry(trx, deed, {
+  await writeEntry(trx, action, {
     kind: 'merge',
     subjectKind: 'lot',
     subjectId: intoId,
@@ -111,20 +116,20 @@ const merge = deedKind(v.object({ lotId: id, intoId: id }), async ({ trx, deed }
 });
 
 /** Who has which box open: shown to the other tablet, and no entry of the record. */
-const inHand = deedKind(v.object({ lotId: id }), async ({ trx, deed }, { lotId }) =>
-  takeInHand(trx, lotId, deed.personId, deed.at),
+const inHand = actionKind(v.object({ lotId: id }), async ({ trx, action }, { lotId }) =>
+  takeInHand(trx, lotId, action.personId, action.at),
 );
 
 /** A box that belongs to another day, or with null to today after all. */
-const keepFor = deedKind(
+const keepFor = actionKind(
   v.object({ lotId: id, day: v.nullable(v.pipe(v.string(), v.isoDate('is not a date'))) }),
-  async ({ trx, deed, me }, { lotId, day }) => {
+  async ({ trx, action, me }, { lotId, day }) => {
     const lot = await oneLotForUpdate(trx, lotId);
-    const today = inZone(deed.at, me.shop.timeZone).date;
+    const today = inZone(action.at, me.shop.timeZone).date;
     if (day !== null && day <= today)
       throw new RefusedError('A box is set aside for a day to come. Nothing was changed.');
     await changeLot(trx, lotId, { for_day: day });
-    await writeEntry(trx, deed, {
+    await writeEntry(trx, action, {
       kind: 'keep-for',
       subjectKind: 'lot',
       subjectId: lotId,
@@ -137,14 +142,14 @@ const keepFor = deedKind(
 const PERCENT_OF = { accepted: 0, 'use first': 0, 'reduced price': null, refused: 100 } as const;
 
 /** What becomes of a lot: kept, used first, kept for less, or sent back; the last two are claimed at once. */
-const decide = deedKind(
+const decide = actionKind(
   v.object({
     lotId: id,
     decision: v.picklist(['accepted', 'use first', 'reduced price', 'refused']),
     percent: v.optional(v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(99))),
     because: someWords(240),
   }),
-  async ({ trx, deed }, { lotId, decision, percent, because }) => {
+  async ({ trx, action }, { lotId, decision, percent, because }) => {
     const lot = await oneLotForUpdate(trx, lotId);
     if (lot.stemsLeft === 0)
       throw new RefusedError(`Nothing of lot ${lot.number} is left. Nothing was changed.`);
@@ -157,7 +162,7 @@ const decide = deedKind(
       asked > 0
         ? await openClaim(
             trx,
-            { ...deed, actionKey: newId() },
+            { ...action, actionKey: newId() },
             {
               ...draftDecisionClaim(asked, lot.stemsLeft, lot.unitPrice, because),
               kind: decision,
@@ -169,7 +174,7 @@ const decide = deedKind(
           )
         : null;
     const less = decision === 'reduced price' ? ` by ${asked} %` : '';
-    await writeEntry(trx, deed, {
+    await writeEntry(trx, action, {
       kind: 'decide',
       subjectKind: 'lot',
       subjectId: lotId,
@@ -179,7 +184,7 @@ const decide = deedKind(
   },
 );
 
-export const dockDeeds = {
+export const dockActions = {
   look,
   bin,
   split,
@@ -187,8 +192,8 @@ export const dockDeeds = {
   'in-hand': inHand,
   'keep-for': keepFor,
   decide,
-  ...bookDeeds,
-  ...claimDeeds,
-  ...evidenceDeeds,
-  ...loggerDeeds,
+  ...bookActions,
+  ...claimActions,
+  ...evidenceActions,
+  ...loggerActions,
 };

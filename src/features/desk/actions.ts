@@ -5,14 +5,14 @@ import { overridesSchema } from '@/core/door/schemas';
 import { setOwnFigure } from '@/data/figures';
 import { RefusedError } from '@/data/errors';
 import { takeBack } from '@/server/corrections';
-import { deedKind } from '@/server/deeds';
+import { actionKind } from '@/server/actions';
 import { overridesOf } from '@/server/own-figures';
 import { figureName } from './figure-rows';
-import { houseDeeds } from './house-deeds';
+import { houseActions } from './house-actions';
 
 const entryId = v.pipe(v.number(), v.integer(), v.minValue(1));
 
-const setFigure = deedKind(
+const setFigure = actionKind(
   v.object({
     kind: v.picklist(['constant', 'species', 'solution']),
     subject: v.pipe(v.string(), v.maxLength(60)),
@@ -26,22 +26,22 @@ const setFigure = deedKind(
       v.maxLength(200, 'is longer than 200 characters'),
     ),
   }),
-  async ({ trx, deed, me }, own) => {
+  async ({ trx, action, me }, own) => {
     if (me.role !== 'manager') throw new RefusedError('Only a manager changes figures. Nothing was changed.');
     // A value to try the figure’s name with, where it is given back.
     const value = own.value ?? 1;
     const name = figureName(own);
     if (!name) throw new RefusedError('There is no such figure. Nothing was changed.');
     if (own.value !== null)
-      checked(overridesSchema, overridesOf([{ ...own, value, setAt: deed.at, setByName: me.name }]));
+      checked(overridesSchema, overridesOf([{ ...own, value, setAt: action.at, setByName: me.name }]));
     const words =
       own.value === null ? `${name}: the product’s figure again` : `${name}: our own figure, ${own.value}`;
-    await setOwnFigure(trx, deed, own, `${words}. ${own.reason}`);
+    await setOwnFigure(trx, action, own, `${words}. ${own.reason}`);
   },
 );
 
-export const deskDeeds = {
-  correct: deedKind(v.object({ entryId }), (context, input) => takeBack(context, input.entryId)),
+export const deskActions = {
+  correct: actionKind(v.object({ entryId }), (context, input) => takeBack(context, input.entryId)),
   'set-figure': setFigure,
-  ...houseDeeds,
+  ...houseActions,
 };

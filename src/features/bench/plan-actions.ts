@@ -7,7 +7,7 @@ import { SKILLS } from '@/core/protocol/types';
 import { RefusedError } from '@/data/errors';
 import { manyLotsInStock } from '@/data/lots';
 import { maybePerson } from '@/data/people';
-import { deedKind } from '@/server/deeds';
+import { actionKind } from '@/server/actions';
 import { shiftBegan } from './floor';
 
 const id = v.pipe(v.string(), v.uuid());
@@ -43,32 +43,32 @@ const planSchema: v.GenericSchema<BenchPlan> = v.object({
 });
 
 /** Puts a plan up for every tablet; the second of two that were made at once is told to look at the first. */
-const plan = deedKind(
+const plan = actionKind(
   v.object({ fromVersion: v.pipe(v.number(), v.integer(), v.minValue(0)), plan: planSchema }),
-  async ({ trx, deed }, input) => {
-    const [lots, hands] = [await manyLotsInStock(trx), await manyAtBench(trx, shiftBegan(deed.at))];
+  async ({ trx, action }, input) => {
+    const [lots, hands] = [await manyLotsInStock(trx), await manyAtBench(trx, shiftBegan(action.at))];
     const isKnown =
       input.plan.lots.every((l) => lots.some((row) => row.id === l.lot)) &&
       input.plan.assignment.every((w) => hands.some((h) => h.name === w.hands));
     if (!isKnown) throw new RefusedError('The bench has changed since. The plan is made anew.');
-    return { isPut: await replaceBenchPlan(trx, deed, input.fromVersion, input.plan) };
+    return { isPut: await replaceBenchPlan(trx, action, input.fromVersion, input.plan) };
   },
 );
 
 /** Somebody comes to the bench, or goes: the plan is made for who stands there. */
-const stand = deedKind(
+const stand = actionKind(
   v.object({ personId: id, isHere: v.boolean() }),
-  async ({ trx, deed }, { personId, isHere }) => {
+  async ({ trx, action }, { personId, isHere }) => {
     const person = await maybePerson(trx, personId);
     if (!person?.active) throw new RefusedError('Nobody of that name works here. Nothing was changed.');
-    await setAtBench(trx, deed, personId, isHere);
+    await setAtBench(trx, action, personId, isHere);
   },
 );
 
 /** Somebody was shown how: recorded by the manager, with the day. */
-const skill = deedKind(
+const skill = actionKind(
   v.object({ personId: id, skill: v.picklist(SKILLS), shown: v.boolean() }),
-  async ({ trx, deed, me }, shown) => {
+  async ({ trx, action, me }, shown) => {
     if (me.role !== 'manager')
       throw new RefusedError('The manager records what somebody was shown. Nothing was changed.');
     const person = await maybePerson(trx, shown.personId);
@@ -76,8 +76,8 @@ const skill = deedKind(
     const words = shown.shown
       ? `${person.name} was shown: ${shown.skill}`
       : `${person.name}, ${shown.skill}: no longer counts as shown`;
-    await recordSkill(trx, deed, shown, words);
+    await recordSkill(trx, action, shown, words);
   },
 );
 
-export const planDeeds = { plan, stand, skill };
+export const planActions = { plan, stand, skill };

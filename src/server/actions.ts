@@ -4,20 +4,20 @@ import { problemsOf } from '@/core/door/check';
 import { BrokenContractError } from '@/core/errors';
 import type { Trx } from '@/data/connection';
 import { DataError, RefusedError, type DataFault } from '@/data/errors';
-import { maybeSubjectDone, type Deed } from '@/data/record';
+import { maybeSubjectDone, type Action } from '@/data/record';
 import { now } from './clock';
 import type { Outcome } from '@/shell/outcome';
 import { log } from './log';
 import { maybeInMyShop, type SignedIn } from './session';
 
-export interface DeedContext {
+export interface ActionContext {
   readonly trx: Trx;
-  readonly deed: Deed;
+  readonly action: Action;
   readonly me: SignedIn;
 }
 
 /** One thing that can be done, with the shape of what it is told. */
-export interface DeedKind {
+export interface ActionKind {
   readonly run: (actionKey: string, body: unknown) => Promise<Outcome>;
 }
 
@@ -43,7 +43,7 @@ function outcomeOf(error: unknown): Outcome {
     const said = SAID[error.fault];
     if (said) return { ok: false, why: 'refused', message: said };
   }
-  log.error({ err: error }, 'a deed failed');
+  log.error({ err: error }, 'an action failed');
   return {
     ok: false,
     why: 'broken',
@@ -52,13 +52,13 @@ function outcomeOf(error: unknown): Outcome {
 }
 
 /**
- * A deed: its input checked, done for whoever is signed in, in one transaction, once for each
+ * An action: its input checked, done for whoever is signed in, in one transaction, once for each
  * action key however often it is sent.
  */
-export function deedKind<TSchema extends v.GenericSchema>(
+export function actionKind<TSchema extends v.GenericSchema>(
   schema: TSchema,
-  work: (context: DeedContext, input: v.InferOutput<TSchema>) => Promise<unknown>,
-): DeedKind {
+  work: (context: ActionContext, input: v.InferOutput<TSchema>) => Promise<unknown>,
+): ActionKind {
   return {
     run: async (actionKey, body) => {
       const input = v.safeParse(schema, body);
@@ -73,10 +73,10 @@ export function deedKind<TSchema extends v.GenericSchema>(
       }
       try {
         const done = await maybeInMyShop(async (trx, me) => {
-          const deed: Deed = { shopId: me.shop.id, personId: me.personId, actionKey, at: now() };
-          const subjectId = await maybeSubjectDone(trx, deed);
+          const action: Action = { shopId: me.shop.id, personId: me.personId, actionKey, at: now() };
+          const subjectId = await maybeSubjectDone(trx, action);
           if (subjectId) return { value: { subjectId } };
-          return { value: (await work({ trx, deed, me }, input.output)) ?? null };
+          return { value: (await work({ trx, action, me }, input.output)) ?? null };
         });
         if (!done)
           return {

@@ -10,7 +10,7 @@ import { PLAIN_WAYS } from '@/core/protocol/ways';
 import { findSpecies, idealArrivalStage, OWN_KEY, ownMark } from '@/core/species/species';
 import { RefusedError } from '@/data/errors';
 import { setHouse, setOwnSpecies } from '@/data/house';
-import { deedKind, type DeedContext } from '@/server/deeds';
+import { actionKind, type ActionContext } from '@/server/actions';
 
 const reason = v.pipe(
   v.string('is missing'),
@@ -24,12 +24,12 @@ const LIMITS = [
   'lilyDays',
 ] as const satisfies readonly (keyof typeof DEFAULT_LIMITS)[];
 
-function refuseHands({ me }: DeedContext, what: string): void {
+function refuseHands({ me }: ActionContext, what: string): void {
   if (me.role !== 'manager') throw new RefusedError(`Only a manager changes ${what}. Nothing was changed.`);
 }
 
 /** One of the house's answers, limits, belongings or rules; null goes back to the default. */
-const setWay = deedKind(
+const setWay = actionKind(
   v.variant('kind', [
     v.object({
       kind: v.literal('school'),
@@ -60,7 +60,7 @@ const setWay = deedKind(
   ]),
   async (context, way) => {
     refuseHands(context, 'the house’s ways');
-    const { trx, deed } = context;
+    const { trx, action } = context;
     const subject = way.kind === 'school' ? way.subject : '';
     let words = `${way.key}: ${way.value === null ? 'the default again' : String(way.value)}`;
     if (way.kind === 'school') {
@@ -76,7 +76,7 @@ const setWay = deedKind(
     const value = way.value === null ? null : String(way.value);
     await setHouse(
       trx,
-      deed,
+      action,
       { kind: way.kind, subject, key: way.key, value, reason: way.reason },
       `${words}. ${way.reason}`,
     );
@@ -84,7 +84,7 @@ const setWay = deedKind(
 );
 
 /** Refuses a file that would stand for another shop's species, or change one of the table's figures. */
-function refuseForeign({ me }: DeedContext, { speciesKey, species }: SpeciesFile): void {
+function refuseForeign({ me }: ActionContext, { speciesKey, species }: SpeciesFile): void {
   const isOwn = OWN_KEY.test(speciesKey);
   if (isOwn && !speciesKey.startsWith(`own-${ownMark(me.shop.id)}-`))
     throw new RefusedError(
@@ -99,9 +99,9 @@ function refuseForeign({ me }: DeedContext, { speciesKey, species }: SpeciesFile
 }
 
 /** A species' own protocol, or a species of the shop's own, as a newer version; older ones stand. */
-const setProtocol = deedKind(v.object({ file: v.unknown(), reason }), async (context, input) => {
+const setProtocol = actionKind(v.object({ file: v.unknown(), reason }), async (context, input) => {
   refuseHands(context, 'protocols');
-  const { trx, deed } = context;
+  const { trx, action } = context;
   const file = checked(speciesFileSchema, input.file);
   refuseForeign(context, file);
   const species = file.species ?? findSpecies(file.speciesKey);
@@ -115,14 +115,14 @@ const setProtocol = deedKind(v.object({ file: v.unknown(), reason }), async (con
     throw new RefusedError('Without a drink the stems die. Nothing was changed; leave that step in.');
   await setOwnSpecies(
     trx,
-    deed,
+    action,
     { speciesKey: file.speciesKey, species: file.species, edits: file.edits, reason: input.reason },
     `Protocol of ${species.name}: ${file.edits.length === 0 ? 'as the product has it' : `${file.edits.length} changes of our own`}. ${input.reason}`,
   );
 });
 
 /** A species the table has not, begun as one like it. */
-const addSpecies = deedKind(
+const addSpecies = actionKind(
   v.object({
     name: v.pipe(v.string(), v.trim(), v.minLength(2, 'is too short'), v.maxLength(60, 'is too long')),
     botanical: v.pipe(v.string(), v.trim(), v.minLength(2, 'is too short'), v.maxLength(80, 'is too long')),
@@ -131,7 +131,7 @@ const addSpecies = deedKind(
   }),
   async (context, { name, botanical, like, reason: why }) => {
     refuseHands(context, 'species');
-    const { trx, deed, me } = context;
+    const { trx, action, me } = context;
     const model = findSpecies(like);
     if (!model) throw new RefusedError('There is no such species to begin from. Nothing was added.');
     const slug = name
@@ -146,7 +146,7 @@ const addSpecies = deedKind(
     if (findSpecies(key)) throw new RefusedError(`${name} is there already. Nothing was added.`);
     await setOwnSpecies(
       trx,
-      deed,
+      action,
       {
         speciesKey: key,
         species: { ...model, key, name, botanical, basis: 'practice' },
@@ -159,4 +159,4 @@ const addSpecies = deedKind(
   },
 );
 
-export const houseDeeds = { 'set-way': setWay, 'set-protocol': setProtocol, 'add-species': addSpecies };
+export const houseActions = { 'set-way': setWay, 'set-protocol': setProtocol, 'add-species': addSpecies };

@@ -14,14 +14,14 @@ import {
 import { RefusedError } from '@/data/errors';
 import { changeLot, oneLotForUpdate } from '@/data/lots';
 import { writeEntry } from '@/data/record';
-import { deedKind } from '@/server/deeds';
+import { actionKind } from '@/server/actions';
 import { count, id } from './checks';
 
 const MOST_PHOTO_BYTES = 400_000;
 const LONGEST_SIDE_PX = 1600;
 
 /** What was really in the box; a bunch that was weighed as well teaches what a stem of it weighs. */
-const counted = deedKind(
+const counted = actionKind(
   v.object({
     lotId: id,
     stems: count(100_000),
@@ -32,7 +32,7 @@ const counted = deedKind(
       null,
     ),
   }),
-  async ({ trx, deed }, { lotId, stems, weighed }) => {
+  async ({ trx, action }, { lotId, stems, weighed }) => {
     const lot = await oneLotForUpdate(trx, lotId);
     const noted = lot.stemsBooked + lot.stemsShort;
     const used = lot.stemsBooked - lot.stemsLeft;
@@ -42,12 +42,12 @@ const counted = deedKind(
       );
     const { speciesKey, lengthCm } = lot;
     const weighingId =
-      weighed && (await insertWeighing(trx, deed, lotId, { speciesKey, lengthCm, ...weighed }));
+      weighed && (await insertWeighing(trx, action, lotId, { speciesKey, lengthCm, ...weighed }));
     const short = noted - stems;
     await changeLot(trx, lotId, { stems_booked: stems, stems_left: stems - used, stems_short: short });
     const against =
       short === 0 ? 'as the note says' : short > 0 ? `${short} short of the note` : `${-short} over the note`;
-    await writeEntry(trx, deed, {
+    await writeEntry(trx, action, {
       kind: 'count',
       subjectKind: 'lot',
       subjectId: lotId,
@@ -61,7 +61,7 @@ const counted = deedKind(
   },
 );
 
-const temperature = deedKind(
+const temperature = actionKind(
   v.object({
     lotId: id,
     place: v.picklist(['box', 'water']),
@@ -71,13 +71,13 @@ const temperature = deedKind(
       v.maxValue(60, 'is over 60 °C'),
     ),
   }),
-  async ({ trx, deed }, { lotId, place, tempC }) => {
+  async ({ trx, action }, { lotId, place, tempC }) => {
     const lot = await oneLotForUpdate(trx, lotId);
     const before = (await manyTemperatures(trx, [lotId])).find((t) => t.place === place)?.tempC ?? null;
-    await insertTemperature(trx, deed, lotId, place, tempC);
+    await insertTemperature(trx, action, lotId, place, tempC);
     const said =
       place === 'box' ? boxTemperature(speciesByKey(lot.speciesKey), tempC) : packWaterTemperature(tempC);
-    await writeEntry(trx, deed, {
+    await writeEntry(trx, action, {
       kind: 'temperature',
       subjectKind: 'lot',
       subjectId: lotId,
@@ -88,12 +88,12 @@ const temperature = deedKind(
 );
 
 /** A photograph, without where it was taken. */
-const photo = deedKind(
+const photo = actionKind(
   v.object({
     lotId: id,
     jpeg: v.pipe(v.string(), v.base64('is no picture'), v.maxLength(800_000, 'is too large')),
   }),
-  async ({ trx, deed }, { lotId, jpeg }) => {
+  async ({ trx, action }, { lotId, jpeg }) => {
     const lot = await oneLotForUpdate(trx, lotId);
     const picture = stripJpeg(Buffer.from(jpeg, 'base64'));
     if (
@@ -103,8 +103,8 @@ const photo = deedKind(
       throw new RefusedError(
         'That picture is larger than is kept. Nothing was kept; take it with this page’s own button.',
       );
-    const photoId = await insertPhoto(trx, deed, lotId, picture);
-    await writeEntry(trx, deed, {
+    const photoId = await insertPhoto(trx, action, lotId, picture);
+    await writeEntry(trx, action, {
       kind: 'photo',
       subjectKind: 'lot',
       subjectId: lotId,
@@ -115,14 +115,14 @@ const photo = deedKind(
   },
 );
 
-const photoAway = deedKind(
+const photoAway = actionKind(
   v.object({ lotId: id, photoId: id }),
-  async ({ trx, deed }, { lotId, photoId }) => {
+  async ({ trx, action }, { lotId, photoId }) => {
     const lot = await oneLotForUpdate(trx, lotId);
     if (!(await manyPhotos(trx, [lotId])).some((p) => p.id === photoId))
       throw new RefusedError('That photograph was taken away already. Nothing was changed.');
-    await withdrawPhoto(trx, photoId, deed.at);
-    await writeEntry(trx, deed, {
+    await withdrawPhoto(trx, photoId, action.at);
+    await writeEntry(trx, action, {
       kind: 'photo-away',
       subjectKind: 'lot',
       subjectId: lotId,
@@ -132,4 +132,4 @@ const photoAway = deedKind(
   },
 );
 
-export const evidenceDeeds = { count: counted, temperature, photo, 'photo-away': photoAway };
+export const evidenceActions = { count: counted, temperature, photo, 'photo-away': photoAway };

@@ -17,7 +17,7 @@ import {
 } from '@/data/arrangements';
 import { RefusedError } from '@/data/errors';
 import { inZone } from '@/server/clock';
-import { deedKind } from '@/server/deeds';
+import { actionKind } from '@/server/actions';
 import { houseOf } from '@/server/house';
 
 const CHANGE_DAYS = 4;
@@ -66,9 +66,9 @@ export function cardFor(
   return { arrangementName: arrangement.name, shopName: shop.name, vessel, date, contents, card };
 }
 
-const issue = deedKind(
+const issue = actionKind(
   v.object({ arrangementId: v.pipe(v.string(), v.uuid()) }),
-  async ({ trx, deed, me }, { arrangementId }) => {
+  async ({ trx, action, me }, { arrangementId }) => {
     const arrangement = await maybeArrangement(trx, arrangementId);
     if (!arrangement || arrangement.takenApartAt)
       throw new RefusedError('That arrangement was taken apart. No card was issued.');
@@ -76,9 +76,9 @@ const issue = deedKind(
     return {
       cardId: await issueCard(
         trx,
-        deed,
+        action,
         arrangementId,
-        cardFor(arrangement, lines, me.shop, deed.at, (await houseOf(trx)).schools),
+        cardFor(arrangement, lines, me.shop, action.at, (await houseOf(trx)).schools),
       ),
     };
   },

@@ -8,19 +8,19 @@ import { changeLot, oneLotForUpdate } from '@/data/lots';
 import { writeEntry } from '@/data/record';
 import { changeStep, insertBranch, manyStepsOfLot } from '@/data/steps';
 import { inZone } from '@/server/clock';
-import { deedKind } from '@/server/deeds';
+import { actionKind } from '@/server/actions';
 import { replan } from '@/server/replan';
 
 const id = v.pipe(v.string(), v.uuid());
 
 /** A cut out of turn: what bleeds is open again, leaves the water it shares, and soaks anew. */
-const recut = deedKind(
+const recut = actionKind(
   v.object({
     lotId: id,
     cm: v.pipe(v.number(), v.minValue(0.1, 'cuts nothing'), v.maxValue(30)),
     handsId: v.optional(id),
   }),
-  async ({ trx, deed }, { lotId, cm, handsId }) => {
+  async ({ trx, action }, { lotId, cm, handsId }) => {
     const lot = await oneLotForUpdate(trx, lotId);
     const species = speciesByKey(lot.speciesKey);
     const steps = await manyStepsOfLot(trx, lot.id, lot.planNo);
@@ -28,7 +28,7 @@ const recut = deedKind(
     if (!cut) throw new RefusedError('This lot has nothing to cut. Nothing was logged.');
     if (soak.length > 0) await changeLot(trx, lot.id, { fill_id: null });
     const after = steps.findLastIndex((s) => s.status !== 'waiting');
-    const planNo = await insertBranch(trx, deed.shopId, lot.id, lot.planNo, steps[after]?.id ?? null, [
+    const planNo = await insertBranch(trx, action.shopId, lot.id, lot.planNo, steps[after]?.id ?? null, [
       cut,
       ...soak,
     ]);
@@ -36,11 +36,11 @@ const recut = deedKind(
     if (made)
       await changeStep(trx, made.id, {
         status: 'done',
-        started_at: deed.at,
-        ended_at: deed.at,
-        hands_id: handsId ?? deed.personId,
+        started_at: action.at,
+        ended_at: action.at,
+        hands_id: handsId ?? action.personId,
       });
-    await writeEntry(trx, deed, {
+    await writeEntry(trx, action, {
       kind: 'recut',
       subjectKind: 'lot',
       subjectId: lot.id,
@@ -51,24 +51,24 @@ const recut = deedKind(
 );
 
 /** What a lot is for: its plan is laid anew for it. */
-const purpose = deedKind(
+const purpose = actionKind(
   v.object({
     lotId: id,
     purpose: v.picklist(PURPOSES),
     eventOn: v.optional(v.nullable(v.pipe(v.string(), v.isoDate('is not a date'))), null),
   }),
   async (context, { lotId, purpose: wanted, eventOn }) => {
-    const { trx, deed, me } = context;
+    const { trx, action, me } = context;
     const lot = await oneLotForUpdate(trx, lotId);
     if ((wanted === 'event') !== (eventOn !== null))
       throw new RefusedError('An event has a day, and nothing else has. Nothing was changed.');
-    if (eventOn !== null && eventOn < inZone(deed.at, me.shop.timeZone).date)
+    if (eventOn !== null && eventOn < inZone(action.at, me.shop.timeZone).date)
       throw new RefusedError('That day is over. Nothing was changed; choose one to come.');
     const change = { purpose: wanted, event_on: eventOn };
     await changeLot(trx, lotId, change);
     const planNo = await replan(context, { ...lot, purpose: wanted, eventOn });
     await changeLot(trx, lotId, { plan_no: planNo });
-    await writeEntry(trx, deed, {
+    await writeEntry(trx, action, {
       kind: 'purpose',
       subjectKind: 'lot',
       subjectId: lotId,
@@ -78,4 +78,4 @@ const purpose = deedKind(
   },
 );
 
-export const lotDeeds = { recut, purpose };
+export const lotActions = { recut, purpose };

@@ -13,7 +13,7 @@ import { insertKeptLines, oneWaitingLine, settleKeptLine } from '@/data/kept-lin
 import { writeEntry } from '@/data/record';
 import { manyRooms } from '@/data/rooms';
 import { rememberSupplierColumns, rememberSupplierWords } from '@/data/supplier-words';
-import { deedKind, type DeedContext } from '@/server/deeds';
+import { actionKind, type ActionContext } from '@/server/actions';
 import { houseOf, waysFor, type House } from '@/server/house';
 import { shopOverrides } from '@/server/own-figures';
 import { bookLineSchema, count, id, keptLineSchema, someWords, words, type BookLine } from './checks';
@@ -69,9 +69,9 @@ function newLot(line: BookLine, { arrivedAt, overrides, house, guesses, timeZone
   return { ...line, packing, ...guess };
 }
 
-async function bookingOf({ trx, deed, me }: DeedContext): Promise<Booking> {
+async function bookingOf({ trx, action, me }: ActionContext): Promise<Booking> {
   return {
-    arrivedAt: deed.at,
+    arrivedAt: action.at,
     overrides: await shopOverrides(trx),
     house: await houseOf(trx),
     guesses: new Map(),
@@ -80,7 +80,7 @@ async function bookingOf({ trx, deed, me }: DeedContext): Promise<Booking> {
   };
 }
 
-async function benchOf({ trx }: DeedContext): Promise<string> {
+async function benchOf({ trx }: ActionContext): Promise<string> {
   const bench = (await manyRooms(trx)).find((r) => r.kind === 'bench');
   if (!bench) throw new RefusedError('The shop has no bench set up. Nothing was booked in.');
   return bench.id;
@@ -97,7 +97,7 @@ const columnsSchema = v.object({
   }),
 });
 
-const bookIn = deedKind(
+const bookIn = actionKind(
   v.object({
     supplier: someWords(120),
     deliveryRef: someWords(60),
@@ -122,7 +122,7 @@ const bookIn = deedKind(
     ),
   }),
   async (context, note) => {
-    const { trx, deed } = context;
+    const { trx, action } = context;
     if (await isBooked(trx, note.supplier, note.deliveryRef))
       throw new RefusedError(
         `${note.deliveryRef} from ${note.supplier} is booked in already. Nothing was booked twice; its lots are on the dock.`,
@@ -133,25 +133,25 @@ const bookIn = deedKind(
       const said = plainWords(product);
       return said === '' ? [] : [{ words: said, speciesKey }];
     });
-    await rememberSupplierWords(trx, deed.shopId, note.supplier, meant, deed.at);
+    await rememberSupplierWords(trx, action.shopId, note.supplier, meant, action.at);
     if (note.columns)
       await rememberSupplierColumns(
         trx,
-        deed.shopId,
+        action.shopId,
         note.supplier,
         note.columns.shape,
         note.columns.saved,
-        deed.at,
+        action.at,
       );
-    const booked = await bookDelivery(trx, deed, {
+    const booked = await bookDelivery(trx, action, {
       ...note,
       roomId,
-      arrivedAt: deed.at,
+      arrivedAt: action.at,
       lots: note.lines.map((l) => newLot(l, booking)),
     });
     await insertKeptLines(
       trx,
-      deed.shopId,
+      action.shopId,
       booked.deliveryId,
       note.kept.map((k) => ({ ...k, line: k.said.line })),
     );
@@ -161,19 +161,19 @@ const bookIn = deedKind(
 );
 
 /** A line that waited, or a box that belonged to today, is booked in now. */
-const bookKept = deedKind(
+const bookKept = actionKind(
   v.object({ keptId: id, line: bookLineSchema }),
   async (context, { keptId, line }) => {
-    const { trx, deed } = context;
+    const { trx, action } = context;
     const kept = await oneWaitingLine(trx, keptId);
     const lot = newLot({ ...line, line: kept.line }, await bookingOf(context));
-    const [lotId = ''] = await bookLots(trx, deed.shopId, kept.deliveryId, {
+    const [lotId = ''] = await bookLots(trx, action.shopId, kept.deliveryId, {
       lots: [lot],
-      arrivedAt: deed.at,
+      arrivedAt: action.at,
       roomId: await benchOf(context),
     });
     await settleKeptLine(trx, keptId, { fate: 'booked', lotId });
-    await writeEntry(trx, deed, {
+    await writeEntry(trx, action, {
       kind: 'line-booked',
       subjectKind: 'lot',
       subjectId: lotId,
@@ -184,12 +184,12 @@ const bookKept = deedKind(
 );
 
 /** A waiting line will not be booked. */
-const refuseKept = deedKind(
+const refuseKept = actionKind(
   v.object({ keptId: id, reason: someWords(300) }),
-  async ({ trx, deed }, asked) => {
+  async ({ trx, action }, asked) => {
     const kept = await oneWaitingLine(trx, asked.keptId);
     await settleKeptLine(trx, kept.id, { fate: 'refused', reason: asked.reason });
-    await writeEntry(trx, deed, {
+    await writeEntry(trx, action, {
       kind: 'line-refused',
       subjectKind: 'delivery',
       subjectId: kept.id,
@@ -200,7 +200,7 @@ const refuseKept = deedKind(
 );
 
 /** What was ordered, so that the van can be held against it. */
-const order = deedKind(
+const order = actionKind(
   v.object({
     supplier: someWords(120),
     orderRef: someWords(60),
@@ -219,12 +219,12 @@ const order = deedKind(
       v.maxLength(MOST_LINES),
     ),
   }),
-  ({ trx, deed }, placed) => placeOrder(trx, deed, placed),
+  ({ trx, action }, placed) => placeOrder(trx, action, placed),
 );
 
-const callOff = deedKind(v.object({ expectedId: id }), async ({ trx, deed }, { expectedId }) => {
+const callOff = actionKind(v.object({ expectedId: id }), async ({ trx, action }, { expectedId }) => {
   const what = await callOffOrder(trx, expectedId);
-  await writeEntry(trx, deed, {
+  await writeEntry(trx, action, {
     kind: 'call-off',
     subjectKind: 'delivery',
     subjectId: expectedId,
@@ -232,7 +232,7 @@ const callOff = deedKind(v.object({ expectedId: id }), async ({ trx, deed }, { e
   });
 });
 
-export const bookDeeds = {
+export const bookActions = {
   'book-in': bookIn,
   'book-kept': bookKept,
   'refuse-kept': refuseKept,

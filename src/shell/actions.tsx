@@ -23,7 +23,7 @@ interface KeptTap {
   readonly personId: string;
 }
 
-interface Deeds {
+interface Actions {
   /** Sends a deed and answers what came of it; nothing is kept when it fails. */
   readonly send: (deed: string, body: unknown, actionKey?: string) => Promise<Outcome>;
   /** Sends a tap; where the shop's memory does not answer, it is kept on this tablet and tried again. */
@@ -38,7 +38,7 @@ interface Deeds {
 
 const STORE = 'hush-pail-kept-taps';
 const RETRY_MS = 3000;
-const Context = createContext<Deeds | null>(null);
+const Context = createContext<Actions | null>(null);
 
 function readKept(): KeptTap[] {
   try {
@@ -75,7 +75,7 @@ async function post(deed: string, body: unknown, actionKey: string): Promise<Out
   }
 }
 
-export function DeedProvider({ personId, children }: { personId: string; children: ReactNode }) {
+export function ActionProvider({ personId, children }: { personId: string; children: ReactNode }) {
   const router = useRouter();
   const [kept, setKept] = useState<readonly KeptTap[]>([]);
   const [news, setNews] = useState<string | null>(null);
@@ -92,7 +92,7 @@ export function DeedProvider({ personId, children }: { personId: string; childre
     if (stored.length > 0) hold(stored);
   }, [hold]);
 
-  const send = useCallback<Deeds['send']>(
+  const send = useCallback<Actions['send']>(
     async (deed, body, actionKey = v4()) => {
       const outcome = await post(deed, body, actionKey);
       if (outcome.ok) router.refresh();
@@ -101,7 +101,7 @@ export function DeedProvider({ personId, children }: { personId: string; childre
     [router],
   );
 
-  const tap = useCallback<Deeds['tap']>(
+  const tap = useCallback<Actions['tap']>(
     async (deed, body, words) => {
       const one: KeptTap = { key: v4(), deed, body, words, personId };
       // Taps go in the order they were made: behind one that waits, the next waits too.
@@ -135,7 +135,7 @@ export function DeedProvider({ personId, children }: { personId: string; childre
     return () => clearInterval(retry);
   }, [kept, hold, personId, router]);
 
-  const value = useMemo<Deeds>(
+  const value = useMemo<Actions>(
     () => ({
       send,
       tap,
@@ -149,8 +149,8 @@ export function DeedProvider({ personId, children }: { personId: string; childre
   return <Context.Provider value={value}>{children}</Context.Provider>;
 }
 
-export function useDeeds(): Deeds {
+export function useActions(): Actions {
   const deeds = useContext(Context);
-  if (!deeds) throw new Error('useDeeds needs a DeedProvider');
+  if (!deeds) throw new Error('useActions needs a ActionProvider');
   return deeds;
 }

@@ -5,10 +5,10 @@ import { newId } from '@/data/ids';
 import { binStems, changeLot, oneLotForUpdate } from '@/data/lots';
 import { writeEntry } from '@/data/record';
 import { changeStep, manyStepsOfLot, oneStepForUpdate, stepStateOf, type StepRow } from '@/data/steps';
-import { deedKind, type DeedContext } from '@/server/deeds';
-import { lookDeeds } from './look-deeds';
-import { lotDeeds } from './lot-deeds';
-import { planDeeds } from './plan-deeds';
+import { actionKind, type ActionContext } from '@/server/actions';
+import { lookActions } from './look-actions';
+import { lotActions } from './lot-actions';
+import { planActions } from './plan-actions';
 import { standIn, type Poured } from './pour';
 import { beginOwnClock, refuseOutOfOrder, refuseUnshown, roomAfter } from './step-rules';
 
@@ -78,8 +78,8 @@ function needsPail(step: StepRow, to: Tap['to']): boolean {
   return step.step.pail !== null && step.status === 'waiting';
 }
 
-async function tapOne(context: DeedContext, stepId: string, tap: Tap): Promise<void> {
-  const { trx, deed } = context;
+async function tapOne(context: ActionContext, stepId: string, tap: Tap): Promise<void> {
+  const { trx, action } = context;
   const step = await oneStepForUpdate(trx, stepId);
   const { to } = tap;
   if (step.status === 'done' || step.status === 'skipped' || (to === 'running' && step.status === 'running'))
@@ -87,7 +87,7 @@ async function tapOne(context: DeedContext, stepId: string, tap: Tap): Promise<v
   if (to === 'skipped' && !tap.reason)
     throw new RefusedError('A step is left out with a reason. Nothing was changed; choose one.');
   const lot = await oneLotForUpdate(trx, step.lotId);
-  const handsId = tap.handsId ?? deed.personId;
+  const handsId = tap.handsId ?? action.personId;
   if (to !== 'skipped') {
     if (step.status === 'waiting') await refuseOutOfOrder(context, lot, step, tap.despite);
     await refuseUnshown(context, step, handsId, tap.withId);
@@ -103,14 +103,14 @@ async function tapOne(context: DeedContext, stepId: string, tap: Tap): Promise<v
       overrideReason: tap.reason ?? null,
     });
   }
-  await changeStep(trx, step.id, { ...changesOf(step, tap, deed.at), hands_id: handsId });
+  await changeStep(trx, step.id, { ...changesOf(step, tap, action.at), hands_id: handsId });
   const roomId = to === 'done' ? await roomAfter(context, step) : null;
   if (roomId) await changeLot(trx, lot.id, { room_id: roomId });
   const began = to === 'running' ? null : await beginOwnClock(context, lot.id, lot.planNo);
   if (tap.binned > 0)
-    await binStems(trx, { ...deed, actionKey: newId() }, lot.id, tap.binned, 'did not come back');
+    await binStems(trx, { ...action, actionKey: newId() }, lot.id, tap.binned, 'did not come back');
   const what = to === 'skipped' ? `Left out: ${tap.reason ?? ''}` : to === 'running' ? 'Begun' : 'Done';
-  await writeEntry(trx, deed, {
+  await writeEntry(trx, action, {
     kind: to === 'skipped' ? 'skip' : to === 'running' ? 'begin' : 'done',
     subjectKind: 'lot',
     subjectId: lot.id,
@@ -129,20 +129,20 @@ async function tapOne(context: DeedContext, stepId: string, tap: Tap): Promise<v
 }
 
 /** The water a lot drinks from by its plan, for a step that changes it. */
-async function drinkOf({ trx }: DeedContext, step: StepRow) {
+async function drinkOf({ trx }: ActionContext, step: StepRow) {
   const steps = await manyStepsOfLot(trx, step.lotId, step.planNo);
   const wish = steps.findLast((s) => s.kind === 'drink')?.step.pail;
   if (!wish) throw new RefusedError('This lot has no water of its own in its plan. Nothing was changed.');
   return wish;
 }
 
-const tap = deedKind(tapSchema, async (context, input) => {
+const tap = actionKind(tapSchema, async (context, input) => {
   await tapOne(context, input.stepId, input);
   for (const stepId of input.also)
-    await tapOne({ ...context, deed: { ...context.deed, actionKey: newId() } }, stepId, {
+    await tapOne({ ...context, action: { ...context.action, actionKey: newId() } }, stepId, {
       ...input,
       binned: 0,
     });
 });
 
-export const benchDeeds = { tap, ...lookDeeds, ...lotDeeds, ...planDeeds };
+export const benchActions = { tap, ...lookActions, ...lotActions, ...planActions };

@@ -1,6 +1,6 @@
 import 'server-only';
 import type { Outcome } from '@/shell/outcome';
-import type { DeedKind } from './deeds';
+import type { ActionKind } from './actions';
 
 const MAX_BODY_BYTES = 2_000_000;
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/i;
@@ -22,9 +22,9 @@ function isOurs(request: Request): boolean {
 }
 
 /** Answers one tap sent to the server: checked at the edge, then done once for its key. */
-export async function answerDeed(request: Request, deed: DeedKind | undefined): Promise<Response> {
+export async function answerAction(request: Request, action: ActionKind | undefined): Promise<Response> {
   if (!isOurs(request)) return refuse('This did not come from a page of the shop. Nothing was done.');
-  if (!deed) return refuse('This page is older than the application. Reload it; nothing was done.');
+  if (!action) return refuse('This page is older than the application. Reload it; nothing was done.');
   const actionKey = request.headers.get('x-action-key') ?? '';
   if (!UUID.test(actionKey)) return refuse('The tap carries no key of its own. Nothing was done.');
   if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY_BYTES)
@@ -38,5 +38,5 @@ export async function answerDeed(request: Request, deed: DeedKind | undefined): 
   } catch {
     return refuse('The tap could not be read. Nothing was done.');
   }
-  return answer(await deed.run(actionKey, body));
+  return answer(await action.run(actionKey, body));
 }

@@ -18,7 +18,7 @@ import type { Trx } from '@/data/connection';
 import { manyPhotos, manyTemperatures } from '@/data/evidence';
 import { changeLot, oneLotForUpdate, type LotRow } from '@/data/lots';
 import { writeEntry } from '@/data/record';
-import { deedKind } from '@/server/deeds';
+import { actionKind } from '@/server/actions';
 import { replan } from '@/server/replan';
 
 const HOUR_MS = 3_600_000;
@@ -27,10 +27,10 @@ const kind = v.picklist(FLAW_KINDS);
 const count = (min: number) => v.pipe(v.number(), v.integer(), v.minValue(min), v.maxValue(100_000));
 
 /** A flaw counted in a sample of a lot. */
-const flaw = deedKind(
+const flaw = actionKind(
   v.object({ lotId, kind: v.picklist(SAMPLED_FLAWS), seen: count(0), sample: count(1) }),
   async (context, counted) => {
-    const { trx, deed } = context;
+    const { trx, action } = context;
     const lot = await oneLotForUpdate(trx, counted.lotId);
     if (counted.seen > counted.sample)
       throw new RefusedError('More have it than were looked at. Nothing was logged; set the counts again.');
@@ -39,9 +39,9 @@ const flaw = deedKind(
         `Lot ${lot.number} has ${lot.stemsBooked} stems, fewer than were looked at. Nothing was logged.`,
       );
     const [before] = (await manyFlaws(trx, [lot.id])).filter((f) => f.kind === counted.kind);
-    await insertFlaw(trx, deed, counted);
+    await insertFlaw(trx, action, counted);
     await changeLot(trx, lot.id, { plan_no: await replan(context, lot) });
-    await writeEntry(trx, deed, {
+    await writeEntry(trx, action, {
       kind: 'flaw',
       subjectKind: 'lot',
       subjectId: lot.id,
@@ -58,7 +58,7 @@ export async function claimDueAt(trx: Trx, lot: LotRow): Promise<Date> {
 }
 
 /** Opens a claim for a flaw that was counted, or for what was counted short. */
-const claim = deedKind(v.object({ lotId, kind }), async ({ trx, deed }, asked) => {
+const claim = actionKind(v.object({ lotId, kind }), async ({ trx, action }, asked) => {
   const lot = await oneLotForUpdate(trx, asked.lotId);
   const draft =
     asked.kind === 'short' && lot.stemsShort > 0
@@ -66,7 +66,7 @@ const claim = deedKind(v.object({ lotId, kind }), async ({ trx, deed }, asked) =
       : await draftOf(trx, lot, asked.kind);
   if (asked.kind !== 'short') await refuseClaimedTwice(trx, lot, false);
   const evidence = await otherEvidence(trx, lot);
-  return openClaim(trx, deed, {
+  return openClaim(trx, action, {
     ...draft,
     words: [draft.words, ...evidence].join('; ').slice(0, 300),
     lotId: lot.id,
@@ -111,34 +111,34 @@ async function draftOf(trx: Trx, lot: LotRow, kind: FlawKind): Promise<ClaimDraf
 }
 
 /** Moves a claim on: sent, credited with how much, refused, or withdrawn. */
-const moveOn = deedKind(
+const moveOn = actionKind(
   v.object({
     claimId: v.pipe(v.string(), v.uuid()),
     state: v.picklist(['sent', 'credited', 'refused', 'withdrawn']),
     settledValue: v.nullable(v.pipe(v.number(), v.minValue(0, 'cannot be negative'), v.maxValue(1_000_000))),
   }),
-  async ({ trx, deed }, { claimId, state, settledValue }) => {
+  async ({ trx, action }, { claimId, state, settledValue }) => {
     if ((state === 'credited') !== (settledValue !== null))
       throw new RefusedError('A credited claim says how much; no other does. Nothing was changed.');
-    await moveClaim(trx, deed, claimId, state, settledValue);
+    await moveClaim(trx, action, claimId, state, settledValue);
   },
 );
 
 /** How long a supplier allows for claims. */
-const claimWindow = deedKind(
+const claimWindow = actionKind(
   v.object({ supplier: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(120)), hours: count(1) }),
-  async ({ trx, deed, me }, { supplier, hours }) => {
+  async ({ trx, action, me }, { supplier, hours }) => {
     if (me.role !== 'manager') throw new RefusedError('Only a manager sets that. Nothing was changed.');
     if (hours > 720) throw new RefusedError('No supplier waits over thirty days. Nothing was changed.');
-    await setClaimHours(trx, deed.shopId, supplier, hours);
-    await writeEntry(trx, deed, {
+    await setClaimHours(trx, action.shopId, supplier, hours);
+    await writeEntry(trx, action, {
       kind: 'claim-window',
       subjectKind: 'claim',
-      subjectId: deed.actionKey,
+      subjectId: action.actionKey,
       words: `${supplier} allows ${hours} hours for a claim`,
       detail: { supplier, hours },
     });
   },
 );
 
-export const claimDeeds = { flaw, claim, 'claim-moved': moveOn, 'claim-window': claimWindow };
+export const claimActions = { flaw, claim, 'claim-moved': moveOn, 'claim-window': claimWindow };

@@ -8,7 +8,7 @@ import type { ArrangementInput } from '@/core/arrangement/types';
 import { speciesByKey } from '@/core/species/species';
 import { makeArrangement } from '@/data/arrangements';
 import { RefusedError } from '@/data/errors';
-import { deedKind } from '@/server/deeds';
+import { actionKind } from '@/server/actions';
 import { shopOverrides } from '@/server/own-figures';
 import { stockNow } from '@/server/stock';
 import { arrangementInput, habitInput } from './forecast-input';
@@ -26,7 +26,7 @@ async function habitsOf(input: ArrangementInput): Promise<readonly HabitWorth[]>
   }
 }
 
-const make = deedKind(
+const make = actionKind(
   v.object({
     name: v.pipe(
       v.string(),
@@ -52,10 +52,10 @@ const make = deedKind(
       v.maxLength(40),
     ),
   }),
-  async ({ trx, deed, me }, { name, vesselKind, litres, care, lines }) => {
+  async ({ trx, action, me }, { name, vesselKind, litres, care, lines }) => {
     if (new Set(lines.map((l) => l.lotId)).size !== lines.length)
       throw new RefusedError('A lot stands twice in the recipe. Nothing was made.');
-    const stock = await stockNow(trx, me, deed.at);
+    const stock = await stockNow(trx, me, action.at);
     const chosen = lines.map(({ lotId, stems }) => {
       const found = stock.find((s) => s.lot.id === lotId);
       if (!found)
@@ -77,7 +77,7 @@ const make = deedKind(
     const solution =
       vesselKind === 'foam' ? 'plain' : sharedSolution(chosen.map((c) => speciesByKey(c.speciesKey)));
     return {
-      arrangementId: await makeArrangement(trx, deed, {
+      arrangementId: await makeArrangement(trx, action, {
         name,
         vesselKind,
         litres,
@@ -89,4 +89,4 @@ const make = deedKind(
   },
 );
 
-export const makeDeeds = { make };
+export const makeActions = { make };

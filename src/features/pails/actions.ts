@@ -5,7 +5,7 @@ import { SOLUTION_KEYS, SOLUTIONS } from '@/core/water/solutions';
 import { RefusedError } from '@/data/errors';
 import { changePail, emptyPail, fillPail, manyLotsByFill, onePailForUpdate } from '@/data/pails';
 import { writeEntry } from '@/data/record';
-import { deedKind } from '@/server/deeds';
+import { actionKind } from '@/server/actions';
 
 const id = v.pipe(v.string(), v.uuid());
 
@@ -21,9 +21,9 @@ const MAY_FOLLOW: Record<string, readonly string[]> = {
   sanitised: ['contact'],
 };
 
-const wash = deedKind(
+const wash = actionKind(
   v.object({ pailId: id, to: v.picklist(['scrubbed', 'contact', 'sanitised']) }),
-  async ({ trx, deed }, { pailId, to }) => {
+  async ({ trx, action }, { pailId, to }) => {
     const pail = await onePailForUpdate(trx, pailId);
     if (!MAY_FOLLOW[to]?.includes(pail.state))
       throw new RefusedError(
@@ -32,18 +32,18 @@ const wash = deedKind(
     if (
       to === 'sanitised' &&
       pail.contactUntil &&
-      deed.at < pail.contactUntil &&
-      pail.contactUntil.getTime() - deed.at.getTime() > CONTACT_MS / 2
+      action.at < pail.contactUntil &&
+      pail.contactUntil.getTime() - action.at.getTime() > CONTACT_MS / 2
     )
       throw new RefusedError(
         `Pail ${pail.name} has stood under five minutes in the solution. Nothing was changed; wait for its clock.`,
       );
     await changePail(trx, pailId, {
       state: to,
-      contact_until: to === 'contact' ? new Date(deed.at.getTime() + CONTACT_MS) : null,
-      ...(to === 'sanitised' ? { sanitised_at: deed.at } : {}),
+      contact_until: to === 'contact' ? new Date(action.at.getTime() + CONTACT_MS) : null,
+      ...(to === 'sanitised' ? { sanitised_at: action.at } : {}),
     });
-    await writeEntry(trx, deed, {
+    await writeEntry(trx, action, {
       kind: 'wash',
       subjectKind: 'pail',
       subjectId: pailId,
@@ -55,7 +55,7 @@ const wash = deedKind(
   },
 );
 
-const fill = deedKind(
+const fill = actionKind(
   v.object({
     pailId: id,
     litres: v.pipe(
@@ -68,16 +68,16 @@ const fill = deedKind(
     depth: v.picklist(Object.keys(DEPTH_CM) as (keyof typeof DEPTH_CM)[]),
     overrideReason: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(200))),
   }),
-  async ({ trx, deed }, { pailId, overrideReason, ...filling }) => {
+  async ({ trx, action }, { pailId, overrideReason, ...filling }) => {
     const pail = await onePailForUpdate(trx, pailId);
     const fillId = await fillPail(
       trx,
-      deed.shopId,
+      action.shopId,
       pail,
       { ...filling, alone: false, overrideReason: overrideReason || null },
-      deed.at,
+      action.at,
     );
-    await writeEntry(trx, deed, {
+    await writeEntry(trx, action, {
       kind: 'fill',
       subjectKind: 'pail',
       subjectId: pailId,
@@ -87,15 +87,15 @@ const fill = deedKind(
   },
 );
 
-const tipOut = deedKind(v.object({ pailId: id }), async ({ trx, deed }, { pailId }) => {
+const tipOut = actionKind(v.object({ pailId: id }), async ({ trx, action }, { pailId }) => {
   const pail = await onePailForUpdate(trx, pailId);
   const standing = (await manyLotsByFill(trx)).filter((l) => l.fillId === pail.fillId);
   if (standing.length > 0)
     throw new RefusedError(
       `Lot ${standing.map((l) => l.number).join(', ')} still stands in pail ${pail.name}. Nothing was tipped out; turn it over into a clean pail first.`,
     );
-  await emptyPail(trx, pail, deed.at);
-  await writeEntry(trx, deed, {
+  await emptyPail(trx, pail, action.at);
+  await writeEntry(trx, action, {
     kind: 'tip-out',
     subjectKind: 'pail',
     subjectId: pailId,
@@ -103,9 +103,9 @@ const tipOut = deedKind(v.object({ pailId: id }), async ({ trx, deed }, { pailId
   });
 });
 
-const turnOver = deedKind(
+const turnOver = actionKind(
   v.object({ pailId: id, toPailId: id }),
-  async ({ trx, deed }, { pailId, toPailId }) => {
+  async ({ trx, action }, { pailId, toPailId }) => {
     const [first, second] = [pailId, toPailId].sort();
     // Always in the same order, so that two people turning pails over cannot block each other.
     await onePailForUpdate(trx, first ?? pailId);
@@ -116,7 +116,7 @@ const turnOver = deedKind(
     const litres = Math.min(from.litres ?? 4, to.sizeL);
     const fillId = await fillPail(
       trx,
-      deed.shopId,
+      action.shopId,
       to,
       {
         solution: from.solution as never,
@@ -126,13 +126,13 @@ const turnOver = deedKind(
         alone: from.alone ?? false,
         overrideReason: null,
       },
-      deed.at,
+      action.at,
     );
     await trx('lot')
       .where({ fill_id: from.fillId })
       .update({ fill_id: fillId, version: trx.raw('version + 1') });
-    await emptyPail(trx, from, deed.at);
-    await writeEntry(trx, deed, {
+    await emptyPail(trx, from, action.at);
+    await writeEntry(trx, action, {
       kind: 'turn-over',
       subjectKind: 'pail',
       subjectId: pailId,
@@ -141,4 +141,4 @@ const turnOver = deedKind(
   },
 );
 
-export const pailDeeds = { wash, fill, 'tip-out': tipOut, 'turn-over': turnOver };
+export const pailActions = { wash, fill, 'tip-out': tipOut, 'turn-over': turnOver };
