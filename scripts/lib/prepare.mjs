@@ -97,6 +97,12 @@ export function ensureBuild({ runningPid = null } = {}) {
   writeFileSync(BUILD_STAMP, wanted);
 }
 
+/** How far the shop's clock is from the machine's, where HUSH_PAIL_NOW sets it: one figure for every process. */
+export function clockEnv(env = process.env) {
+  const setTo = Date.parse(env.HUSH_PAIL_NOW ?? '');
+  return Number.isNaN(setTo) ? {} : { HUSH_PAIL_CLOCK_OFFSET_MS: String(setTo - Date.now()) };
+}
+
 /** Starts the built application on 127.0.0.1 and waits for its first answer. */
 export async function serve(port, env) {
   // Tied to us like the database: a start command that is killed leaves no server behind on its port.
@@ -107,7 +113,13 @@ export async function serve(port, env) {
       cwd: CHECKOUT,
       stdio: ['ignore', 'ignore', 'inherit'],
       detached: true,
-      env: { ...process.env, ...env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1' },
+      env: {
+        ...process.env,
+        ...clockEnv({ ...process.env, ...env }),
+        ...env,
+        NODE_ENV: 'production',
+        NEXT_TELEMETRY_DISABLED: '1',
+      },
     },
   );
   const stop = () =>

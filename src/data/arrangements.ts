@@ -1,7 +1,8 @@
 import type { CareCard } from '../core/care/compose-card';
 import type { Trx } from './connection';
 import { newId } from './ids';
-import { takeStems } from './lots';
+import { takeStems } from './portions';
+import { beginLines } from './stays';
 import { writeEntry, type Action } from './record';
 
 export interface NewArrangement {
@@ -9,7 +10,9 @@ export interface NewArrangement {
   readonly vesselKind: 'vase' | 'foam';
   readonly litres: number;
   readonly solution: string;
-  readonly lines: readonly { readonly lotId: string; readonly stems: number }[];
+  readonly lines: readonly { readonly portionId: string; readonly stems: number }[];
+  /** Where it waits. */
+  readonly roomId: string;
   readonly forecast: { readonly modelVersion: string; readonly input: unknown; readonly result: unknown };
 }
 
@@ -18,9 +21,11 @@ export async function makeArrangement(trx: Trx, action: Action, made: NewArrange
   const id = newId();
   const forecastId = newId();
   const { shopId: shop_id } = action;
-  // In the order of their ids, so that two makers after the same lots cannot block each other for good.
-  const lines = [...made.lines].sort((a, b) => (a.lotId < b.lotId ? -1 : 1));
-  for (const line of lines) await takeStems(trx, line.lotId, line.stems);
+  const lines: { lotId: string; portionId: string; stems: number }[] = [];
+  for (const line of made.lines) {
+    const { lotId } = await takeStems(trx, line.portionId, line.stems, action.at);
+    lines.push({ lotId, ...line });
+  }
   await trx('forecast').insert({
     id: forecastId,
     shop_id,
@@ -41,8 +46,17 @@ export async function makeArrangement(trx: Trx, action: Action, made: NewArrange
     forecast_id: forecastId,
   });
   await trx('arrangement_line').insert(
-    lines.map((l) => ({ shop_id, arrangement_id: id, lot_id: l.lotId, stems: l.stems })),
+    lines.map((l) => ({
+      shop_id,
+      arrangement_id: id,
+      lot_id: l.lotId,
+      portion_id: l.portionId,
+      stems: l.stems,
+    })),
   );
+  await beginLines(trx, shop_id, 'arrangement_id', action.at, [
+    { subjectId: id, roomId: made.roomId, wet: true, fillId: null },
+  ]);
   const stems = lines.reduce((n, l) => n + l.stems, 0);
   await writeEntry(trx, action, {
     kind: 'make',
@@ -62,11 +76,16 @@ export interface ArrangementRow {
   readonly solution: string;
   readonly madeAt: Date;
   readonly madeBy: string;
+  /** What its forecast was made from, and what came of it. */
+  readonly input: unknown;
   readonly result: unknown;
   readonly cardId: string | null;
   readonly stems: number;
   readonly takenApartAt: Date | null;
 }
+
+/** Of `care_card as c`: not withdrawn, or given again since. */
+const STANDS = `not coalesce((select w.withdrawn from card_withdrawal w where w.card_id = c.id order by w.seq desc limit 1), false)`;
 
 function arrangements(trx: Trx) {
   return trx('arrangement as a')
@@ -80,12 +99,13 @@ function arrangements(trx: Trx) {
       solution: 'a.solution',
       madeAt: 'a.made_at',
       madeBy: 'p.name',
+      input: 'f.input',
       result: 'f.result',
       takenApartAt: 'a.taken_apart_at',
     })
     .select(
       trx.raw(
-        '(select c.id from care_card c where c.arrangement_id = a.id order by c.issued_at desc limit 1) as "cardId"',
+        `(select c.id from care_card c where c.arrangement_id = a.id and ${STANDS} order by c.issued_at desc limit 1) as "cardId"`,
       ),
     )
     .select(
@@ -163,16 +183,30 @@ export async function issueCard(
 export async function maybeCard(
   trx: Trx,
   id: string,
-): Promise<{ id: string; issuedAt: Date; card: IssuedCard } | undefined> {
-  return trx('care_card').where({ id }).first({ id: 'id', issuedAt: 'issued_at', card: 'card' });
+): Promise<{ id: string; issuedAt: Date; card: IssuedCard; isWithdrawn: boolean } | undefined> {
+  return trx('care_card as c')
+    .where({ id })
+    .first({ id: 'c.id', issuedAt: 'c.issued_at', card: 'c.card', isWithdrawn: trx.raw(`not (${STANDS})`) });
+}
+
+/** Withdraws a card that was issued: it is kept as it was, and counts no more. */
+export async function withdrawCard(trx: Trx, action: Action, cardId: string): Promise<void> {
+  await trx('card_withdrawal').insert({
+    shop_id: action.shopId,
+    card_id: cardId,
+    withdrawn: true,
+    at: action.at,
+    by_id: action.personId,
+  });
 }
 
 export async function manyNewestCards(
   trx: Trx,
   limit: number,
 ): Promise<{ id: string; issuedAt: Date; card: IssuedCard }[]> {
-  return trx('care_card')
-    .orderBy('issued_at', 'desc')
+  return trx('care_card as c')
+    .whereRaw(STANDS)
+    .orderBy('c.issued_at', 'desc')
     .limit(limit)
-    .select({ id: 'id', issuedAt: 'issued_at', card: 'card' });
+    .select({ id: 'c.id', issuedAt: 'c.issued_at', card: 'c.card' });
 }

@@ -9,7 +9,7 @@ import {
   setClaimHours,
   type ClaimState,
 } from './claims';
-import { RefusedError } from './errors';
+import { DataError, RefusedError } from './errors';
 import { maybeLot } from './lots';
 import { manySupplierWords, rememberSupplierWords } from './supplier-words';
 
@@ -22,13 +22,14 @@ beforeAll(async () => {
 afterAll(() => shop.close());
 
 const AT = new Date('2026-11-24T06:50:00Z');
-const open = async (words = 'grey mould: 6 of 20', stems = 12) =>
+const open = async (kind = 'grey-mould', words = 'grey mould: 6 of 20', stems = 12) =>
   shop.inside(async (trx) => {
+    await trx.raw('select pg_advisory_xact_lock(1)');
     const lot = await maybeLot(trx, lotId);
     return openClaim(trx, shop.action(), {
       lotId,
       deliveryId: lot?.deliveryId ?? '',
-      kind: 'grey-mould',
+      kind,
       words,
       stems,
       value: 3.6,
@@ -45,7 +46,11 @@ const refused = async (work: Promise<unknown>): Promise<string> =>
   );
 
 test('claims opened at once get numbers of their own, and carry what they are about', async () => {
-  const opened = await Promise.all([open(), open('brown buds: 2 of 20', 4), open('broken: 1 of 20', 2)]);
+  const opened = await Promise.all([
+    open(),
+    open('brown-buds', 'brown buds: 2 of 20', 4),
+    open('broken', 'broken: 1 of 20', 2),
+  ]);
   expect(opened.map((c) => c.number).sort()).toEqual([1, 2, 3]);
   const [first] = await shop.inside((trx) => manyClaims(trx, 10));
   expect(first).toMatchObject({
@@ -60,7 +65,7 @@ test('claims opened at once get numbers of their own, and carry what they are ab
 });
 
 test('a claim goes from open to sent to its end, once, and a credit says how much', async () => {
-  const { claimId } = await open();
+  const { claimId } = await open('soil', 'soil', 3);
   await move(claimId, 'sent');
   expect(await refused(move(claimId, 'sent'))).toBe('refused');
   // The database holds that a credit has its value, whatever the code says.
@@ -68,9 +73,25 @@ test('a claim goes from open to sent to its end, once, and a credit says how muc
   const both = await Promise.all([refused(move(claimId, 'credited', 3)), refused(move(claimId, 'refused'))]);
   expect(both.sort()).toEqual(['done', 'refused']);
   expect(await refused(move(claimId, 'withdrawn'))).toBe('refused');
-  const withdrawn = await open();
+  const withdrawn = await open('nectar', 'nectar', 3);
   await move(withdrawn.claimId, 'withdrawn');
   expect((await shop.inside((trx) => manyClaims(trx, 50))).map((c) => c.id)).not.toContain(withdrawn.claimId);
+});
+
+test('the same stems are claimed once, nor more than there are, and no claim is settled for more than it asks', async () => {
+  const fault = async (work: Promise<unknown>): Promise<string> =>
+    work.then(
+      () => 'done',
+      (error: unknown) => (error instanceof DataError ? error.fault : String(error)),
+    );
+  lotId = await shop.bookLot(20, 'CL-2');
+  const { claimId } = await open();
+  expect(await fault(open())).toBe('claimed-already');
+  expect(await fault(open('blown', 'blown: all of them', 9))).toBe('claimed-too-many');
+  expect(await fault(open('short', 'short of the note', 1))).toBe('claimed-too-many');
+  expect(await fault(move(claimId, 'credited', 3.61))).toBe('settled-too-high');
+  await move(claimId, 'withdrawn');
+  expect(await fault(open())).toBe('done');
 });
 
 test('the last count of a flaw is the one in force; withdrawn, there is none', async () => {

@@ -96,25 +96,18 @@ export async function manyClaims(trx: Trx, limit: number): Promise<ClaimRecord[]
     }) as Promise<ClaimRecord[]>;
 }
 
-/** A claim's state; undefined when the shop has no such claim. */
-export async function maybeClaim(
-  trx: Trx,
-  id: string,
-): Promise<{ readonly id: string; readonly state: ClaimState } | undefined> {
-  return trx('claim').where({ id }).first('id', 'state');
-}
-
-/** Claims of a lot that are not settled, but those for what was short: these stems are claimed already. */
+/** Claims of a lot that stand, but those for what was short unless that is asked: these stems are claimed already. */
 export async function manyStandingClaims(
   trx: Trx,
   lotId: string,
-): Promise<{ readonly number: number; readonly kind: string }[]> {
+  withShort = false,
+): Promise<{ readonly number: number; readonly kind: string; readonly stems: number }[]> {
   return trx('claim')
     .where({ lot_id: lotId })
     .whereIn('state', ['open', 'sent', 'credited'])
-    .whereNot('kind', 'short')
+    .whereNotIn('kind', withShort ? [] : ['short'])
     .orderBy('number')
-    .select('number', 'kind');
+    .select('number', 'kind', 'stems');
 }
 
 export interface NewClaim {
@@ -128,14 +121,12 @@ export interface NewClaim {
   readonly dueAt: Date;
 }
 
-/** Opens a claim and tells its number. */
+/** Opens a claim and tells its number, under the shop's counters. */
 export async function openClaim(
   trx: Trx,
   action: Action,
   claim: NewClaim,
 ): Promise<{ claimId: string; number: number }> {
-  // One at a time, so that two claims opened at once do not get one number.
-  await trx.raw('select pg_advisory_xact_lock(hashtextextended(?, 2))', [action.shopId]);
   const last = (await trx('claim').max<{ max: number | null }[]>('number'))[0]?.max ?? 0;
   const claimId = newId();
   await trx('claim').insert({
@@ -212,12 +203,17 @@ export async function claimHoursBySupplier(trx: Trx): Promise<Record<string, num
   return Object.fromEntries(rows.map((r) => [r.supplier, r.claim_hours]));
 }
 
+/** Notes how long a supplier allows; null forgets it. */
 export async function setClaimHours(
   trx: Trx,
   shopId: string,
   supplier: string,
-  hours: number,
+  hours: number | null,
 ): Promise<void> {
+  if (hours === null) {
+    await trx('supplier_terms').where({ supplier }).delete();
+    return;
+  }
   await trx('supplier_terms')
     .insert({ shop_id: shopId, supplier, claim_hours: hours })
     .onConflict(['shop_id', 'supplier'])

@@ -3,6 +3,8 @@ import type { Trx } from './connection';
 import { RefusedError } from './errors';
 import { newId } from './ids';
 import { writeEntry, type Action } from './record';
+import { nextLotNumber } from './lots';
+import { beginLines } from './stays';
 import { insertFirstPlans } from './steps';
 
 export interface NewLot {
@@ -16,6 +18,8 @@ export interface NewLot {
   readonly cutDate: string;
   readonly origin: string | null;
   readonly packing: string;
+  /** Its feet stand in water as it comes. */
+  readonly isWetPacked: boolean;
   readonly unitPrice: number | null;
   readonly currency: string | null;
   readonly agedDays: number;
@@ -33,23 +37,21 @@ export interface NewDelivery {
   readonly lots: readonly NewLot[];
 }
 
-/** Books lots of a delivery that is there: one at a time, so that no number is handed out twice. */
+/** Books lots of a delivery that is there, each one portion at the bench, under the shop's counters. */
 export async function bookLots(
   trx: Trx,
   shopId: string,
   deliveryId: string,
   { lots, arrivedAt, roomId }: Pick<NewDelivery, 'lots' | 'arrivedAt' | 'roomId'>,
 ): Promise<string[]> {
-  // One at a time, so that two deliveries booked at once do not hand out the same lot numbers.
-  await trx.raw('select pg_advisory_xact_lock(hashtextextended(?, 1))', [shopId]);
-  const last = (await trx('lot').max<{ max: number | null }[]>('number'))[0]?.max ?? 0;
-  const ids = lots.map(() => newId());
+  const first = await nextLotNumber(trx);
+  const ids = lots.map(() => ({ lotId: newId(), portionId: newId() }));
   await trx.batchInsert(
     'lot',
     lots.map((lot, i) => ({
-      id: ids[i],
+      id: ids[i]?.lotId,
       shop_id: shopId,
-      number: last + 1 + i,
+      number: first + i,
       delivery_id: deliveryId,
       line: lot.line,
       species_key: lot.speciesKey,
@@ -58,7 +60,7 @@ export async function bookLots(
       length_cm: lot.lengthCm,
       heads_min: lot.headsMin,
       stems_booked: lot.stems,
-      stems_left: lot.stems,
+      stems_left: 0,
       cut_date: lot.cutDate,
       origin: lot.origin,
       packing: lot.packing,
@@ -69,16 +71,38 @@ export async function bookLots(
       air_share: lot.airShare,
       stage: lot.stage,
       droop: lot.droop,
-      room_id: roomId,
     })),
     200,
+  );
+  await trx.batchInsert(
+    'portion',
+    lots.map((lot, i) => ({
+      id: ids[i]?.portionId,
+      shop_id: shopId,
+      lot_id: ids[i]?.lotId,
+      no: 1,
+      stems: lot.stems,
+    })),
+    500,
+  );
+  await beginLines(
+    trx,
+    shopId,
+    'portion_id',
+    arrivedAt,
+    lots.map((lot, i) => ({
+      subjectId: ids[i]?.portionId ?? '',
+      roomId,
+      wet: lot.isWetPacked,
+      fillId: null,
+    })),
   );
   await insertFirstPlans(
     trx,
     shopId,
-    lots.map((lot, i) => ({ lotId: ids[i] ?? '', plan: lot.plan })),
+    lots.map((lot, i) => ({ portionId: ids[i]?.portionId ?? '', plan: lot.plan })),
   );
-  return ids;
+  return ids.map((i) => i.lotId);
 }
 
 /** Books a delivery in: its lots, their protocols and the entry, together or not at all. */
@@ -116,31 +140,26 @@ export async function isBooked(trx: Trx, supplier: string, deliveryRef: string):
   return found !== undefined;
 }
 
-interface LotUntouched {
-  readonly id: string;
-  readonly stems_booked: number;
-  readonly stems_left: number;
-  readonly fill_id: string | null;
-  readonly looked_at: Date | null;
-}
-
 /**
  * Takes a whole booking back: its lots have no stems, its lines wait no more, its order is expected again.
  * @throws RefusedError when somebody has begun on any of it
  */
 export async function unbookDelivery(trx: Trx, action: Action, deliveryId: string): Promise<void> {
-  const lots = await trx('lot')
-    .where({ delivery_id: deliveryId })
-    .forUpdate()
-    .select<LotUntouched[]>('id', 'stems_booked', 'stems_left', 'fill_id', 'looked_at');
-  const begun = await trx('protocol_step')
-    .whereIn(
-      'lot_id',
-      lots.map((l) => l.id),
-    )
-    .whereNot('status', 'waiting')
-    .first<{ id: string } | undefined>('id');
-  if (begun !== undefined || lots.some((l) => (l.stems_left !== l.stems_booked || l.fill_id) ?? l.looked_at))
+  const begun: unknown = await trx('lot as l')
+    .where('l.delivery_id', deliveryId)
+    .where((one) => {
+      void one
+        .whereRaw('l.stems_left <> l.stems_booked')
+        .orWhereNotNull('l.looked_at')
+        .orWhereExists(
+          trx('protocol_step as s')
+            .join('portion as o', 'o.id', 's.portion_id')
+            .select(trx.raw('1'))
+            .whereRaw(`o.lot_id = l.id and s.status <> 'waiting'`),
+        );
+    })
+    .first('l.id');
+  if (begun !== undefined)
     throw new RefusedError(
       'Some of it was looked at, put in water or used since. Nothing was changed; take that back first.',
     );
@@ -152,9 +171,11 @@ export async function unbookDelivery(trx: Trx, action: Action, deliveryId: strin
     throw new RefusedError(
       `Claim ${claimed.number} of it stands. Nothing was changed; withdraw that one first.`,
     );
-  await trx('lot')
-    .where({ delivery_id: deliveryId })
-    .update({ stems_left: 0, version: trx.raw('version + 1') });
+  const portions = trx('portion as o')
+    .join('lot as l', 'l.id', 'o.lot_id')
+    .where('l.delivery_id', deliveryId);
+  await trx('stay').whereIn('portion_id', portions.clone().select('o.id')).delete();
+  await trx('portion').whereIn('id', portions.clone().select('o.id')).update({ stems: 0 });
   await trx('kept_line')
     .where({ delivery_id: deliveryId, fate: 'waiting' })
     .update({ fate: 'refused', reason: 'the note was taken back' });

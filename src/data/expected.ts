@@ -79,6 +79,7 @@ export async function placeOrder(
     subjectKind: 'delivery',
     subjectId: id,
     words: `Order ${orderRef} to ${supplier} noted, ${order.lines.length} lines for ${dueOn}`,
+    detail: {},
   });
   return { expectedId: id };
 }

@@ -1,14 +1,11 @@
 import { freshShop, type TestShop } from '../../tests/support/database';
 import { overridesOf } from '../server/own-figures';
 import { manyOwnFigures, setOwnFigure } from './figures';
-import { manyLotsInStock } from './lots';
-import { migrate } from './migrate';
 import { manyNewestEntries } from './record';
 
 let shop: TestShop;
 beforeAll(async () => {
-  // The demo is loaded into the first shape, so that the later ones come to a filled database.
-  shop = await freshShop(1);
+  shop = await freshShop();
 });
 afterAll(() => shop.close());
 
@@ -21,16 +18,6 @@ const set = (value: number | null, reason: string, key?: string) =>
       `Rose: ${reason}`,
     ),
   );
-
-test('a filled database of the first shape takes the newer ones and keeps what it holds', async () => {
-  const was = await shop.owner('lot').orderBy('number').select<object[]>('*');
-  expect(was.length).toBeGreaterThan(5);
-  await migrate(shop.owner);
-  expect(await shop.owner('lot').orderBy('number').select('*')).toMatchObject(was);
-  expect(await shop.inside(manyLotsInStock)).toHaveLength(was.length);
-  expect(await shop.inside(manyOwnFigures)).toEqual([]);
-  await migrate(shop.owner);
-});
 
 test('the figure set last is in force, one given back is not, and the record tells both', async () => {
   await set(13, 'windowsill stems');

@@ -34,12 +34,12 @@ export async function manyOwnFigures(trx: Trx): Promise<OwnFigure[]> {
     );
 }
 
-/** Sets a figure of the shop's own, or gives it back with a null value; the record tells why. */
+/** Sets a figure of the shop's own, or gives it back with a null value; the record tells why, unless a correction tells it. */
 export async function setOwnFigure(
   trx: Trx,
   action: Action,
   own: Pick<OwnFigure, 'kind' | 'subject' | 'figure' | 'reason'> & { readonly value: number | null },
-  words: string,
+  words: string | null,
 ): Promise<string> {
   const id = newId();
   await trx('own_figure').insert({
@@ -53,6 +53,7 @@ export async function setOwnFigure(
     set_at: action.at,
     set_by: action.personId,
   });
+  if (words === null) return id;
   await writeEntry(trx, action, {
     kind: 'figure',
     subjectKind: 'figure',
@@ -61,4 +62,12 @@ export async function setOwnFigure(
     detail: { ...own },
   });
   return id;
+}
+
+/** What the figure was before it was last set; undefined where it was the product's. */
+export async function maybeFigureBefore(
+  trx: Trx,
+  { kind, subject, figure }: Pick<OwnFigure, 'kind' | 'subject' | 'figure'>,
+): Promise<{ readonly value: number | null } | undefined> {
+  return trx('own_figure').where({ kind, subject, figure }).orderBy('seq', 'desc').offset(1).first('value');
 }

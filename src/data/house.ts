@@ -28,12 +28,12 @@ export async function manyHouseSettings(trx: Trx): Promise<HouseSetting[]> {
     .select('h.kind', 'h.subject', 'h.key', 'h.value', 'h.reason', 'p.name as setByName');
 }
 
-/** Sets one of the house's ways, or with null goes back to the default; the record tells why. */
+/** Sets one of the house's ways, or with null goes back to the default; the record tells why, unless a correction tells it. */
 export async function setHouse(
   trx: Trx,
   action: Action,
   setting: Pick<HouseSetting, 'kind' | 'subject' | 'key' | 'reason'> & { readonly value: string | null },
-  words: string,
+  words: string | null,
 ): Promise<void> {
   const { kind, subject, key, value, reason } = setting;
   await trx('house_setting').insert({
@@ -46,6 +46,7 @@ export async function setHouse(
     set_at: action.at,
     set_by: action.personId,
   });
+  if (words === null) return;
   await writeEntry(trx, action, {
     kind: 'house',
     subjectKind: 'house',
@@ -91,7 +92,7 @@ export async function setOwnSpecies(
   trx: Trx,
   action: Action,
   own: Pick<OwnSpecies, 'speciesKey' | 'species' | 'edits' | 'reason'>,
-  words: string,
+  words: string | null,
 ): Promise<void> {
   const id = newId();
   await trx('own_species').insert({
@@ -104,6 +105,7 @@ export async function setOwnSpecies(
     set_at: action.at,
     set_by: action.personId,
   });
+  if (words === null) return;
   await writeEntry(trx, action, {
     kind: 'species',
     subjectKind: 'species',
@@ -138,7 +140,7 @@ export async function recordSkill(
   trx: Trx,
   action: Action,
   shown: { readonly personId: string; readonly skill: Skill; readonly shown: boolean },
-  words: string,
+  words: string | null,
 ): Promise<void> {
   await trx('skill_shown').insert({
     shop_id: action.shopId,
@@ -148,6 +150,7 @@ export async function recordSkill(
     at: action.at,
     shown_by: action.personId,
   });
+  if (words === null) return;
   await writeEntry(trx, action, {
     kind: 'skill',
     subjectKind: 'person',
@@ -155,4 +158,34 @@ export async function recordSkill(
     words,
     detail: { ...shown },
   });
+}
+
+/** What was set before the last setting of the same thing; undefined where it was the default. */
+export async function maybeSettingBefore(
+  trx: Trx,
+  { kind, subject, key }: Pick<HouseSetting, 'kind' | 'subject' | 'key'>,
+): Promise<{ readonly value: string | null } | undefined> {
+  return trx('house_setting').where({ kind, subject, key }).orderBy('seq', 'desc').offset(1).first('value');
+}
+
+/** The version before the last of a species or protocol of the shop's own; undefined where there was none. */
+export async function maybeSpeciesBefore(
+  trx: Trx,
+  speciesKey: string,
+): Promise<Pick<OwnSpecies, 'species' | 'edits'> | undefined> {
+  return trx('own_species')
+    .where({ species_key: speciesKey })
+    .orderBy('seq', 'desc')
+    .offset(1)
+    .first('species', 'edits');
+}
+
+/** Whether somebody counted as shown before that was last recorded. */
+export async function wasShownBefore(trx: Trx, personId: string, skill: Skill): Promise<boolean> {
+  const row = await trx('skill_shown')
+    .where({ person_id: personId, skill })
+    .orderBy('seq', 'desc')
+    .offset(1)
+    .first<{ shown: boolean } | undefined>('shown');
+  return row?.shown ?? false;
 }

@@ -3,12 +3,16 @@ import { freshShop, type TestShop } from '../../tests/support/database';
 import { makeArrangement } from './arrangements';
 import { DataError, RefusedError } from './errors';
 import { connect, inShop } from './connection';
-import { binStems, manyLotsInStock, maybeLot, takeStems } from './lots';
+import { binStems } from './bins';
+import { manyLotsInStock, maybeLot } from './lots';
+import { changePortion, manyPortionsOfLot, takeStems } from './portions';
 import { migrate } from './migrate';
 import { fillPail, manyPails, onePailForUpdate } from './pails';
 import { manyShopNames } from './people';
-import { manyNewestEntries, maybeSubjectDone, writeEntry } from './record';
+import { manyNewestEntries, writeEntry } from './record';
+import { moveStay } from './stays';
 
+const AT = new Date('2026-11-24T06:50:00Z');
 let shop: TestShop;
 beforeAll(async () => {
   shop = await freshShop();
@@ -22,12 +26,15 @@ const faultOf = async (work: Promise<unknown>): Promise<string> =>
       error instanceof DataError ? error.fault : error instanceof RefusedError ? 'refused' : String(error),
   );
 const raw = (sql: string) => shop.inside((trx) => trx.raw(sql));
-const arrangement = (lines: { lotId: string; stems: number }[]) => ({
+const portionOf = async (lotId: string): Promise<string> =>
+  (await shop.inside((trx) => manyPortionsOfLot(trx, lotId)))[0]?.id ?? '';
+const arrangement = (lines: { portionId: string; stems: number }[]) => ({
   name: 'bud vase',
   vesselKind: 'vase' as const,
   litres: 1,
   solution: 'plain',
   lines,
+  roomId: shop.benchId,
   forecast: { modelVersion: 'test', input: {}, result: {} },
 });
 
@@ -46,31 +53,16 @@ describe('the record', () => {
     await expect(shop.owner.raw("update care_card set card = '{}'")).rejects.toMatchObject({ code: 'HP001' });
     await expect(shop.owner.raw('delete from forecast')).rejects.toMatchObject({ code: 'HP001' });
   });
-  test('takes one action key once', async () => {
-    const lotId = await shop.bookLot(10);
-    const action = shop.action();
-    const entry = { kind: 'test', subjectKind: 'lot', subjectId: lotId, words: 'once' } as const;
-    await shop.inside((trx) => writeEntry(trx, action, entry));
-    expect(await faultOf(shop.inside((trx) => writeEntry(trx, action, entry)))).toBe('already-done');
-    expect(await shop.inside((trx) => maybeSubjectDone(trx, action))).toBe(lotId);
-  });
-  test('eight sendings of one tap at once do it once', async () => {
-    const lotId = await shop.bookLot(10);
-    const action = shop.action();
-    const tap = () =>
-      shop.inside(async (trx) =>
-        (await maybeSubjectDone(trx, action))
-          ? 'already'
-          : (await binStems(trx, action, lotId, 2, 'broken'), 'done'),
-      );
-    const outcomes = await Promise.all(Array.from({ length: 8 }, tap));
-    expect(outcomes.filter((o) => o === 'done')).toHaveLength(1);
-    expect((await shop.inside((trx) => maybeLot(trx, lotId)))?.stemsLeft).toBe(8);
-  });
   test('an entry is corrected once at most', async () => {
     const lotId = await shop.bookLot(10);
     const id = await shop.inside((trx) =>
-      writeEntry(trx, shop.action(), { kind: 'test', subjectKind: 'lot', subjectId: lotId, words: 'slip' }),
+      writeEntry(trx, shop.action(), {
+        kind: 'processed',
+        subjectKind: 'lot',
+        subjectId: lotId,
+        words: 'slip',
+        detail: {},
+      }),
     );
     const correct = () =>
       shop.inside((trx) =>
@@ -79,6 +71,7 @@ describe('the record', () => {
           subjectKind: 'lot',
           subjectId: lotId,
           words: 'taken back',
+          detail: {},
           corrects: id,
         }),
       );
@@ -92,52 +85,102 @@ describe('the record', () => {
 describe('stems', () => {
   test('two people after the last ones: one gets them, the other is told, none go below zero', async () => {
     const lotId = await shop.bookLot(5);
+    const portionId = await portionOf(lotId);
     const make = () =>
-      faultOf(shop.inside((trx) => makeArrangement(trx, shop.action(), arrangement([{ lotId, stems: 4 }]))));
+      faultOf(
+        shop.inside(async (trx) => {
+          // As the contract locks it: the lot before anything is looked at.
+          await trx('lot').where({ id: lotId }).forUpdate().select('id');
+          return makeArrangement(trx, shop.action(), arrangement([{ portionId, stems: 4 }]));
+        }),
+      );
     expect((await Promise.all([make(), make(), make()])).sort()).toEqual(['none', 'refused', 'refused']);
     expect((await shop.inside((trx) => maybeLot(trx, lotId)))?.stemsLeft).toBe(1);
   });
-  test('makers of the same two lots in either order do not block each other for good', async () => {
-    const [a, b] = [await shop.bookLot(50), await shop.bookLot(50)];
-    const make = (lines: { lotId: string; stems: number }[]) =>
-      faultOf(shop.inside((trx) => makeArrangement(trx, shop.action(), arrangement(lines))));
-    const both = Array.from({ length: 6 }, (_, i) =>
-      make(
-        i % 2
-          ? [
-              { lotId: a, stems: 1 },
-              { lotId: b, stems: 1 },
-            ]
-          : [
-              { lotId: b, stems: 1 },
-              { lotId: a, stems: 1 },
-            ],
-      ),
+  test('the database itself refuses less than none, and more than the lot has', async () => {
+    const portionId = await portionOf(await shop.bookLot(3));
+    expect(await faultOf(raw(`update portion set stems = -1 where id = '${portionId}'`))).toBe(
+      'not-enough-stems',
     );
-    expect(await Promise.all(both)).toEqual(Array(6).fill('none'));
-  });
-  test('the database itself refuses less than none', async () => {
-    const lotId = await shop.bookLot(3);
-    expect(await faultOf(raw(`update lot set stems_left = -1 where id = '${lotId}'`))).toBe(
+    expect(await faultOf(raw(`update portion set stems = 4 where id = '${portionId}'`))).toBe(
       'not-enough-stems',
     );
   });
   test('a used-up lot says so, and a failed making takes nothing', async () => {
-    const [full, empty] = [await shop.bookLot(5), await shop.bookLot(1)];
-    await shop.inside((trx) => takeStems(trx, empty, 1));
+    const [fullLot, emptyLot] = [await shop.bookLot(5), await shop.bookLot(1)];
+    const [full, empty] = [await portionOf(fullLot), await portionOf(emptyLot)];
+    await shop.inside((trx) => takeStems(trx, empty, 1, AT));
     await expect(
       shop.inside((trx) =>
         makeArrangement(
           trx,
           shop.action(),
           arrangement([
-            { lotId: full, stems: 2 },
-            { lotId: empty, stems: 1 },
+            { portionId: full, stems: 2 },
+            { portionId: empty, stems: 1 },
           ]),
         ),
       ),
     ).rejects.toThrow('used up');
-    expect((await shop.inside((trx) => maybeLot(trx, full)))?.stemsLeft).toBe(5);
+    expect((await shop.inside((trx) => maybeLot(trx, fullLot)))?.stemsLeft).toBe(5);
+  });
+  test('binned from a lot that is told, or from whichever heap of it has them', async () => {
+    const lotId = await shop.bookLot(9);
+    await shop.inside((trx) => binStems(trx, shop.action(), lotId, null, 4, 'broken'));
+    expect((await shop.inside((trx) => maybeLot(trx, lotId)))?.stemsLeft).toBe(5);
+    await expect(
+      shop.inside((trx) => binStems(trx, shop.action(), lotId, null, 6, 'broken')),
+    ).rejects.toThrow('There are 5 left, not 6');
+  });
+});
+
+describe('stays', () => {
+  const broken = async (sql: string): Promise<string> => faultOf(raw(sql));
+  test('a line has no gap, no overlap and one open end, by the database’s own rules', async () => {
+    const portionId = await portionOf(await shop.bookLot(3));
+    await shop.inside((trx) =>
+      moveStay(trx, shop.shopId, 'portion_id', portionId, { wet: true }, new Date(AT.getTime() + 3_600_000)),
+    );
+    const of = `where portion_id = '${portionId}'`;
+    expect(
+      await broken(`update stay set to_at = to_at - interval '1 minute' ${of} and to_at is not null`),
+    ).toBe('stays-broken');
+    expect(
+      await broken(`update stay set to_at = to_at + interval '1 minute' ${of} and to_at is not null`),
+    ).not.toBe('none');
+    expect(await broken(`update stay set to_at = null ${of} and to_at is not null`)).not.toBe('none');
+    expect(await broken(`delete from stay ${of} and to_at is null`)).toBe('none');
+  });
+  test('stems stand somewhere, and where there are none, none stand', async () => {
+    const portionId = await portionOf(await shop.bookLot(3));
+    expect(
+      await broken(`update stay set to_at = from_at + interval '1 s' where portion_id = '${portionId}'`),
+    ).toBe('stays-broken');
+    expect(await faultOf(shop.inside((trx) => changePortion(trx, portionId, { stems: 0 })))).toBe(
+      'stays-broken',
+    );
+  });
+  test('nothing stands in water that was tipped out, whoever says so', async () => {
+    const lotId = await shop.bookLot(3);
+    const portionId = await portionOf(lotId);
+    const fillId = await shop.inside(async (trx) => {
+      const pail = (await manyPails(trx)).find((p) => p.state === 'sanitised');
+      if (!pail) throw new Error('no pail is clean');
+      const locked = await onePailForUpdate(trx, pail.id);
+      const id = await fillPail(
+        trx,
+        shop.shopId,
+        locked,
+        { solution: 'plain', tempC: 20, depth: 'normal', alone: false, litres: 2, overrideReason: null },
+        AT,
+      );
+      await moveStay(trx, shop.shopId, 'portion_id', portionId, { wet: true, fillId: id }, AT);
+      return id;
+    });
+    expect(await broken(`update pail_fill set emptied_at = filled_at where id = '${fillId}'`)).toBe(
+      'water-gone',
+    );
+    expect((await shop.inside((trx) => maybeLot(trx, lotId)))?.pailName).not.toBeNull();
   });
 });
 
@@ -230,10 +273,16 @@ describe('shops', () => {
     expect(await inShop(shop.app, stranger, (trx) => trx('person').select('id'))).toEqual([]);
     expect(await shop.app('lot').select('id')).toEqual([]);
     const write = inShop(shop.app, stranger, (trx) =>
-      writeEntry(trx, shop.action(), { kind: 'x', subjectKind: 'lot', subjectId: randomUUID(), words: 'x' }),
+      writeEntry(trx, shop.action(), {
+        kind: 'processed',
+        subjectKind: 'lot',
+        subjectId: randomUUID(),
+        words: 'x',
+        detail: {},
+      }),
     );
     expect(await faultOf(write)).toBe('unknown');
-    await inShop(shop.app, stranger, (trx) => trx('lot').update({ stems_left: 0 }));
+    await inShop(shop.app, stranger, (trx) => trx('portion').update({ stems: 0 }));
     expect((await shop.inside((trx) => manyLotsInStock(trx))).length).toBeGreaterThan(5);
   });
   test('before anybody signs in only the names of the shops are known', async () => {

@@ -1,8 +1,9 @@
 import type { Trx } from './connection';
 import { RefusedError } from './errors';
 import { newId } from './ids';
-import { changeLot, oneLotForUpdate, takeStems, type LotRow } from './lots';
-import type { Action } from './record';
+import { changeLot, nextLotNumber, oneLotForUpdate, type LotRow } from './lots';
+import { changePortion, manyPortionsOfLot, nextPortionNo, setApart, type PortionRow } from './portions';
+import { endLine } from './stays';
 
 /**
  * Takes some stems of a lot into a lot of their own: one line that came in two states. The new lot
@@ -10,31 +11,34 @@ import type { Action } from './record';
  */
 export async function splitLot(
   trx: Trx,
-  action: Action,
   lotId: string,
   stems: number,
-): Promise<{ lotId: string; number: number; from: LotRow }> {
-  const from = await takeStems(trx, lotId, stems);
-  if (from.stemsLeft === stems)
+): Promise<{ lotId: string; portionId: string; number: number; from: LotRow }> {
+  const from = await oneLotForUpdate(trx, lotId);
+  const whole = await manyPortionsOfLot(trx, lotId);
+  const source = whole.find((p) => p.stemsLeft > stems) ?? whole.find((p) => p.stemsLeft === stems);
+  if (!source || from.stemsLeft <= stems)
     throw new RefusedError(
-      `That is all of lot ${from.number}: nothing would be left in it. Nothing was split; take fewer.`,
+      from.stemsLeft === stems
+        ? `That is all of lot ${from.number}: nothing would be left in it. Nothing was split; take fewer.`
+        : `Lot ${from.number} has ${from.stemsLeft} left${whole.length > 1 ? ' in several pails' : ''}, not ${stems} together. Nothing was split; take fewer.`,
     );
-  await changeLot(trx, lotId, { stems_booked: from.stemsBooked - stems });
-  // One at a time, as when a delivery is booked, so that no number is handed out twice.
-  await trx.raw('select pg_advisory_xact_lock(hashtextextended(?, 1))', [action.shopId]);
-  const last = (await trx('lot').max<{ max: number | null }[]>('number'))[0]?.max ?? 0;
-  const id = newId();
+  const [id, number] = [newId(), await nextLotNumber(trx)];
   await trx.raw(
     `insert into lot (id, shop_id, number, delivery_id, line, species_key, variety, colour, length_cm, heads_min,
        stems_booked, stems_left, cut_date, origin, packing, unit_price, currency, arrived_at, aged_days, air_share,
-       stage, droop, plan_no, fill_id, room_id)
+       stage, droop)
      select ?::uuid, shop_id, ?, delivery_id, line, species_key, variety, colour, length_cm, heads_min,
-       ?, ?, cut_date, origin, packing, unit_price, currency, arrived_at, aged_days, air_share,
-       stage, droop, 1, fill_id, room_id
+       ?, 0, cut_date, origin, packing, unit_price, currency, arrived_at, aged_days, air_share,
+       stage, droop
      from lot where id = ?`,
-    [id, last + 1, stems, stems, lotId],
+    [id, number, stems, lotId],
   );
-  return { lotId: id, number: last + 1, from };
+  let { id: portionId } = source;
+  if (source.stemsLeft === stems) await changePortion(trx, source.id, { lot_id: id, no: 1 });
+  else ({ portionId } = await setApart(trx, source, stems, id));
+  await changeLot(trx, lotId, { stems_booked: from.stemsBooked - stems });
+  return { lotId: id, portionId, number, from };
 }
 
 /** Two lots that may be one: why not, in words; null when they may. */
@@ -43,12 +47,15 @@ function whyNotOne(from: LotRow, into: LotRow): string | null {
   if (from.speciesKey !== into.speciesKey) return 'They are two kinds of flower.';
   if (from.deliveryId !== into.deliveryId) return 'They came with two deliveries, and are not of one age.';
   if (from.cutDate !== into.cutDate) return 'They were cut on two days.';
-  if (from.fillId !== into.fillId) return 'They do not stand in the same water.';
   if (from.stemsLeft === 0 || into.stemsLeft === 0) return 'One of them has no stems left.';
   return null;
 }
 
-/** What a merge moved, for taking it back. */
+/** Two portions that are one heap: in the same place and water. */
+const standTogether = (a: PortionRow, b: PortionRow): boolean =>
+  a.fillId === b.fillId && a.roomId === b.roomId && a.isWet === b.isWet && a.sapOpen === b.sapOpen;
+
+/** What a merge moved. */
 export interface Merged {
   readonly fromId: string;
   readonly stems: number;
@@ -57,58 +64,30 @@ export interface Merged {
 }
 
 /**
- * Puts what is left of a lot into another of the same flower, delivery and water.
+ * Puts a lot to another of the same flower, delivery and cut: its portions become the other's, with
+ * all that was used of them, so that what comes back to a portion comes back to where it is now.
  * @throws RefusedError when they are not one, with why
  */
-export async function mergeLots(trx: Trx, fromId: string, intoId: string): Promise<Merged> {
-  // Locked in one order, so that two merges the two ways round do not wait for each other.
-  const [a, b] = [fromId, intoId].sort();
-  const locked = [await oneLotForUpdate(trx, a ?? ''), await oneLotForUpdate(trx, b ?? '')];
-  const [from, into] = [locked.find((l) => l.id === fromId), locked.find((l) => l.id === intoId)];
-  if (!from || !into) throw new RefusedError('That lot is not in this shop. Nothing was changed.');
+export async function mergeLots(trx: Trx, fromId: string, intoId: string, at: Date): Promise<Merged> {
+  const [from, into] = [await oneLotForUpdate(trx, fromId), await oneLotForUpdate(trx, intoId)];
   const why = whyNotOne(from, into);
   if (why) throw new RefusedError(`${why} Nothing was put together.`);
-  const stems = from.stemsLeft;
-  await changeLot(trx, fromId, { stems_left: 0, merged_into: intoId });
-  await changeLot(trx, intoId, {
-    stems_booked: into.stemsBooked + stems,
-    stems_left: into.stemsLeft + stems,
-  });
-  return { fromId, stems, fromNumber: from.number, intoNumber: into.number };
-}
-
-/**
- * Parts what was merged.
- * @throws RefusedError when fewer are left than were put in
- */
-export async function partLots(trx: Trx, intoId: string, merged: Merged): Promise<void> {
-  const into = await oneLotForUpdate(trx, intoId);
-  if (into.stemsLeft <= merged.stems)
-    throw new RefusedError(
-      `Lot ${into.number} has ${into.stemsLeft} left: too few to part again. Nothing was changed.`,
-    );
-  await changeLot(trx, intoId, {
-    stems_booked: into.stemsBooked - merged.stems,
-    stems_left: into.stemsLeft - merged.stems,
-  });
-  await changeLot(trx, merged.fromId, { stems_left: merged.stems, merged_into: null });
-}
-
-/**
- * Puts a split-off lot back into the one it came from.
- * @throws RefusedError when something was done with either since
- */
-export async function joinLots(trx: Trx, lotId: string, splitOffId: string): Promise<void> {
-  const [lot, splitOff] = [await oneLotForUpdate(trx, lotId), await oneLotForUpdate(trx, splitOffId)];
-  if (splitOff.stemsLeft !== splitOff.stemsBooked)
-    throw new RefusedError(
-      `Stems of lot ${splitOff.number} were used or binned since. Nothing was changed; take that back first.`,
-    );
-  const { stemsBooked } = splitOff;
-  // A lot without stems is in no list; its number is never used again.
-  await changeLot(trx, splitOffId, { stems_left: 0 });
-  await changeLot(trx, lotId, {
-    stems_booked: lot.stemsBooked + stemsBooked,
-    stems_left: lot.stemsLeft + stemsBooked,
-  });
+  await changeLot(trx, intoId, { stems_booked: into.stemsBooked + from.stemsBooked });
+  const there = await manyPortionsOfLot(trx, intoId);
+  const [heaps, moving] = [
+    await manyPortionsOfLot(trx, fromId),
+    await trx('portion').where({ lot_id: fromId }).orderBy('no').select<{ id: string }[]>('id'),
+  ];
+  let no = await nextPortionNo(trx, intoId);
+  for (const { id } of moving) {
+    await changePortion(trx, id, { lot_id: intoId, no: no++ });
+    const heap = heaps.find((h) => h.id === id);
+    const mate = heap && there.find((t) => standTogether(t, heap));
+    if (!heap || !mate) continue;
+    await trx('portion').where({ id: mate.id }).increment('stems', heap.stemsLeft);
+    await changePortion(trx, id, { stems: 0 });
+    await endLine(trx, id, at);
+  }
+  await changeLot(trx, fromId, { merged_into: intoId });
+  return { fromId, stems: from.stemsLeft, fromNumber: from.number, intoNumber: into.number };
 }

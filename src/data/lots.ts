@@ -1,12 +1,9 @@
-import type { Purpose } from '../core/protocol/ways';
 import type { Droop } from '../core/vase-life/types';
 import { isLocked, type Trx } from './connection';
 import { RefusedError } from './errors';
-import { writeEntry, type Action } from './record';
 
-/** A lot as it stands, with where it is. */
-export interface LotRow {
-  readonly id: string;
+/** What is so of a lot as a whole, wherever its stems stand. */
+export interface LotFacts {
   readonly number: number;
   readonly deliveryId: string;
   readonly supplier: string;
@@ -16,7 +13,6 @@ export interface LotRow {
   readonly variety: string | null;
   readonly colour: string | null;
   readonly stemsBooked: number;
-  readonly stemsLeft: number;
   readonly cutDate: string;
   readonly origin: string | null;
   readonly packing: string;
@@ -24,17 +20,9 @@ export interface LotRow {
   readonly agedDays: number;
   readonly airShare: number;
   readonly stage: number;
+  /** As it came; of a portion, as it was last seen to hang. */
   readonly droop: Droop;
   readonly lookedAt: Date | null;
-  readonly planNo: number;
-  readonly fillId: string | null;
-  readonly pailId: string | null;
-  readonly pailName: string | null;
-  readonly filledAt: Date | null;
-  readonly fillSolution: string | null;
-  readonly fillTempC: number | null;
-  readonly fillStart: 'clean' | 'rinsed' | 'reused' | null;
-  readonly roomId: string;
   /** Per stem; null where the note bore no price. */
   readonly unitPrice: number | null;
   readonly currency: string | null;
@@ -45,24 +33,27 @@ export interface LotRow {
   readonly decision: DockDecision | null;
   /** ISO date it is set aside for; null when it is for use now. */
   readonly forDay: string | null;
-  /** The lot it was put to; null while it is its own. */
-  readonly mergedInto: string | null;
   readonly inHandBy: string | null;
   readonly inHandByName: string | null;
   readonly inHandAt: Date | null;
-  readonly purpose: Purpose;
-  /** ISO date of the event it is for; null where it is for none. */
-  readonly eventOn: string | null;
-  /** Its sap runs: it shares no water with another kind. */
-  readonly sapOpen: boolean;
+}
+
+/** A lot as it stands, over all its portions. */
+export interface LotRow extends LotFacts {
+  readonly id: string;
+  readonly stemsLeft: number;
+  /** Names of the pails it stands in, in words; null while it stands in none. */
+  readonly pailName: string | null;
+  /** The lot it was put to; null while it is its own. */
+  readonly mergedInto: string | null;
   readonly version: number;
 }
 
 /** What was decided of a lot at the dock. */
 export type DockDecision = 'accepted' | 'use first' | 'reduced price' | 'refused';
 
-const COLUMNS = {
-  id: 'l.id',
+/** Columns of what is so of a whole lot, of `lot as l`, `delivery as d` and whoever has it in hand, `h`. */
+export const FACT_COLUMNS = {
   number: 'l.number',
   deliveryId: 'l.delivery_id',
   supplier: 'd.supplier',
@@ -72,7 +63,6 @@ const COLUMNS = {
   variety: 'l.variety',
   colour: 'l.colour',
   stemsBooked: 'l.stems_booked',
-  stemsLeft: 'l.stems_left',
   cutDate: 'l.cut_date',
   origin: 'l.origin',
   packing: 'l.packing',
@@ -80,17 +70,7 @@ const COLUMNS = {
   agedDays: 'l.aged_days',
   airShare: 'l.air_share',
   stage: 'l.stage',
-  droop: 'l.droop',
   lookedAt: 'l.looked_at',
-  planNo: 'l.plan_no',
-  fillId: 'l.fill_id',
-  pailId: 'f.pail_id',
-  pailName: 'p.name',
-  filledAt: 'f.filled_at',
-  fillSolution: 'f.solution',
-  fillTempC: 'f.temp_c',
-  fillStart: 'f.start',
-  roomId: 'l.room_id',
   unitPrice: 'l.unit_price',
   currency: 'l.currency',
   lengthCm: 'l.length_cm',
@@ -98,23 +78,28 @@ const COLUMNS = {
   stemsShort: 'l.stems_short',
   decision: 'l.decision',
   forDay: 'l.for_day',
-  mergedInto: 'l.merged_into',
   inHandBy: 'l.in_hand_by',
   inHandByName: 'h.name',
   inHandAt: 'l.in_hand_at',
-  purpose: 'l.purpose',
-  eventOn: 'l.event_on',
-  sapOpen: 'l.sap_open',
-  version: 'l.version',
 };
+
+const PAIL_NAMES = `(select string_agg(distinct p.name, ', ') from portion o
+  join stay s on s.portion_id = o.id and s.to_at is null join pail_fill f on f.id = s.fill_id
+  join pail p on p.id = f.pail_id where o.lot_id = l.id) as "pailName"`;
 
 function lots(trx: Trx) {
   return trx('lot as l')
     .join('delivery as d', 'd.id', 'l.delivery_id')
-    .leftJoin('pail_fill as f', 'f.id', 'l.fill_id')
-    .leftJoin('pail as p', 'p.id', 'f.pail_id')
     .leftJoin('person as h', 'h.id', 'l.in_hand_by')
-    .select(COLUMNS);
+    .select({
+      ...FACT_COLUMNS,
+      id: 'l.id',
+      droop: 'l.droop',
+      stemsLeft: 'l.stems_left',
+      mergedInto: 'l.merged_into',
+      version: 'l.version',
+    })
+    .select(trx.raw(PAIL_NAMES));
 }
 
 /** Every lot with stems left, oldest number first. */
@@ -156,46 +141,7 @@ export async function changeLot(
     .update({ ...changes, version: trx.raw('version + 1') });
 }
 
-export const lotWords = (lot: Pick<LotRow, 'number'>): string => `lot ${lot.number}`;
-
-/** Takes stems out of a lot; two people after the last ones take turns, and the second is told. */
-export async function takeStems(trx: Trx, lotId: string, stems: number): Promise<LotRow> {
-  const lot = await oneLotForUpdate(trx, lotId);
-  if (lot.stemsLeft < stems)
-    throw new RefusedError(
-      lot.stemsLeft === 0
-        ? `Lot ${lot.number} is used up. Nothing was taken; choose another lot.`
-        : `Lot ${lot.number} has ${lot.stemsLeft} left, not ${stems}. Nothing was taken; take fewer or choose another lot.`,
-    );
-  await changeLot(trx, lotId, { stems_left: lot.stemsLeft - stems });
-  return lot;
-}
-
-/** Puts back stems that a correction un-takes; a lot that was put to another since, into that one. */
-export async function returnStems(trx: Trx, lotId: string, stems: number): Promise<void> {
-  const lot = await oneLotForUpdate(trx, lotId);
-  if (lot.mergedInto === null) return changeLot(trx, lotId, { stems_left: lot.stemsLeft + stems });
-  const into = await oneLotForUpdate(trx, lot.mergedInto);
-  await changeLot(trx, into.id, {
-    stems_booked: into.stemsBooked + stems,
-    stems_left: into.stemsLeft + stems,
-  });
-}
-
-/** Bins stems of a lot, with the reason. */
-export async function binStems(
-  trx: Trx,
-  action: Action,
-  lotId: string,
-  stems: number,
-  reason: string,
-): Promise<void> {
-  const lot = await takeStems(trx, lotId, stems);
-  await writeEntry(trx, action, {
-    kind: 'bin',
-    subjectKind: 'lot',
-    subjectId: lotId,
-    words: `Binned ${stems} of ${lotWords(lot)}: ${reason}`,
-    detail: { stems, reason },
-  });
+/** A number no lot of the shop has had: handed out one at a time, under the shop's counters. */
+export async function nextLotNumber(trx: Trx): Promise<number> {
+  return ((await trx('lot').max<{ max: number | null }[]>('number'))[0]?.max ?? 0) + 1;
 }

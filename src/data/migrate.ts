@@ -5,6 +5,8 @@ import * as supplierWords from './migrations/0003-supplier-words';
 import * as flawsAndClaims from './migrations/0004-flaws-and-claims';
 import * as wholeDelivery from './migrations/0005-the-whole-delivery';
 import * as theBench from './migrations/0006-the-bench';
+import * as actionsAndStays from './migrations/0007-actions-and-stays';
+import * as claimsAndLabels from './migrations/0008-claims-once-and-labels';
 
 interface Migration {
   readonly name: string;
@@ -19,6 +21,8 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0004-flaws-and-claims', up: flawsAndClaims.up },
   { name: '0005-the-whole-delivery', up: wholeDelivery.up },
   { name: '0006-the-bench', up: theBench.up },
+  { name: '0007-actions-and-stays', up: actionsAndStays.up },
+  { name: '0008-claims-once-and-labels', up: claimsAndLabels.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

@@ -8,6 +8,10 @@ export type PailState = 'dirty' | 'scrubbed' | 'contact' | 'sanitised' | 'filled
 export interface PailRow {
   readonly id: string;
   readonly name: string;
+  /** What its label counts it as. */
+  readonly labelNo: number;
+  /** Where it stands. */
+  readonly roomId: string;
   readonly sizeL: number;
   readonly heightCm: number;
   readonly state: PailState;
@@ -26,6 +30,8 @@ export interface PailRow {
 const COLUMNS = {
   id: 'p.id',
   name: 'p.name',
+  labelNo: 'p.label_no',
+  roomId: 's.room_id',
   sizeL: 'p.size_l',
   heightCm: 'p.height_cm',
   state: 'p.state',
@@ -43,6 +49,7 @@ const COLUMNS = {
 
 function pails(trx: Trx) {
   return trx('pail as p')
+    .leftJoin('stay as s', (on) => on.on('s.pail_id', 'p.id').andOnNull('s.to_at'))
     .leftJoin('pail_fill as f', (on) => on.on('f.pail_id', 'p.id').andOnNull('f.emptied_at'))
     .select(COLUMNS);
 }
@@ -116,46 +123,12 @@ export async function fillPail(
   return id;
 }
 
-/** Tips a pail out: its water ends, it is dirty, and what stood in it stands dry. */
+/** Tips a pail out: its water ends, it is dirty. What stands in it is taken out before. */
 export async function emptyPail(trx: Trx, pail: PailRow, at: Date): Promise<void> {
   if (!pail.fillId) throw new RefusedError(`Pail ${pail.name} has no water in it. Nothing was changed.`);
-  await trx('pail_fill').where({ id: pail.fillId }).update({ emptied_at: at });
-  await trx('lot')
-    .where({ fill_id: pail.fillId })
-    .update({ fill_id: null, version: trx.raw('version + 1') });
+  // Filled at the very instant it is tipped out: it still held water.
+  await trx('pail_fill')
+    .where({ id: pail.fillId })
+    .update({ emptied_at: trx.raw('greatest(?::timestamptz, filled_at)', [at]) });
   await changePail(trx, pail.id, { state: 'dirty' });
-}
-
-/** Undoes a fill that a corrected tap had made: its water ends at once and the pail is as it was. */
-export async function unfillPail(
-  trx: Trx,
-  fillId: string,
-  was: Readonly<Record<string, unknown>>,
-  at: Date,
-): Promise<void> {
-  const [fill] = await trx<{ id: string; pail_id: string; emptied_at: Date | null }>('pail_fill')
-    .where({ id: fillId, emptied_at: null })
-    .update({ emptied_at: at })
-    .returning('pail_id');
-  if (!fill) return;
-  await trx('lot').where({ fill_id: fillId }).update({ fill_id: null });
-  await changePail(trx, fill.pail_id, was);
-}
-
-/** Lots standing in each fill, with their stems. */
-export async function manyLotsByFill(
-  trx: Trx,
-): Promise<{ fillId: string; lotId: string; number: number; speciesKey: string; stemsLeft: number }[]> {
-  return trx('lot').whereNotNull('fill_id').where('stems_left', '>', 0).orderBy('number').select({
-    fillId: 'fill_id',
-    lotId: 'id',
-    number: 'number',
-    speciesKey: 'species_key',
-    stemsLeft: 'stems_left',
-  });
-}
-
-export async function isOpenFill(trx: Trx, fillId: string): Promise<boolean> {
-  const open: unknown = await trx('pail_fill').where({ id: fillId }).whereNull('emptied_at').first('id');
-  return open !== undefined;
 }

@@ -9,7 +9,7 @@ export type StepStatus = 'waiting' | 'running' | 'done' | 'skipped';
 
 export interface StepRow {
   readonly id: string;
-  readonly lotId: string;
+  readonly portionId: string;
   readonly planNo: number;
   readonly position: number;
   readonly kind: StepKind;
@@ -27,7 +27,7 @@ export interface StepRow {
 
 const COLUMNS = {
   id: 's.id',
-  lotId: 's.lot_id',
+  portionId: 's.portion_id',
   planNo: 's.plan_no',
   position: 's.position',
   kind: 's.kind',
@@ -41,28 +41,24 @@ const COLUMNS = {
   handsId: 's.hands_id',
 };
 
-/** Steps of the plans in force of every lot with stems left, in order. */
+const inForce = (trx: Trx) =>
+  trx('protocol_step as s')
+    .join('portion as o', (on) => on.on('o.id', 's.portion_id').andOn('o.plan_no', 's.plan_no'))
+    .where('o.stems', '>', 0);
+
+/** Steps of the plans in force of every portion with stems, in order. */
 export async function manyStepsInForce(trx: Trx): Promise<StepRow[]> {
-  return trx('protocol_step as s')
-    .join('lot as l', (on) => on.on('l.id', 's.lot_id').andOn('l.plan_no', 's.plan_no'))
-    .where('l.stems_left', '>', 0)
-    .orderBy(['l.number', 's.position'])
-    .select(COLUMNS) as Promise<StepRow[]>;
+  return inForce(trx).orderBy(['s.portion_id', 's.position']).select(COLUMNS) as Promise<StepRow[]>;
 }
 
-/** Steps whose clock runs, of lots with stems left. */
+/** Steps whose clock runs, of portions with stems. */
 export async function manyRunningSteps(trx: Trx): Promise<StepRow[]> {
-  return trx('protocol_step as s')
-    .join('lot as l', (on) => on.on('l.id', 's.lot_id').andOn('l.plan_no', 's.plan_no'))
-    .where('s.status', 'running')
-    .where('l.stems_left', '>', 0)
-    .orderBy('s.due_at')
-    .select(COLUMNS) as Promise<StepRow[]>;
+  return inForce(trx).where('s.status', 'running').orderBy('s.due_at').select(COLUMNS) as Promise<StepRow[]>;
 }
 
-export async function manyStepsOfLot(trx: Trx, lotId: string, planNo: number): Promise<StepRow[]> {
+export async function manyStepsOfPortion(trx: Trx, portionId: string, planNo: number): Promise<StepRow[]> {
   return trx('protocol_step as s')
-    .where({ lot_id: lotId, plan_no: planNo })
+    .where({ portion_id: portionId, plan_no: planNo })
     .orderBy('position')
     .select(COLUMNS) as Promise<StepRow[]>;
 }
@@ -75,9 +71,10 @@ export async function oneStepForUpdate(trx: Trx, id: string): Promise<StepRow> {
   const row = (await isLocked(trx, 'protocol_step', id))
     ? await trx('protocol_step as s').where('s.id', id).first<StepRow | undefined>(COLUMNS)
     : undefined;
-  const lot =
-    row && (await trx('lot').where({ id: row.lotId }).first<{ plan_no: number } | undefined>('plan_no'));
-  if (!row || lot?.plan_no !== row.planNo)
+  const portion =
+    row &&
+    (await trx('portion').where({ id: row.portionId }).first<{ plan_no: number } | undefined>('plan_no'));
+  if (!row || portion?.plan_no !== row.planNo)
     throw new RefusedError(
       'That step belongs to an older plan of this lot. Nothing was changed; the newer plan is on the bench.',
     );
@@ -109,19 +106,19 @@ export function stepStateOf(
   };
 }
 
-/** A number no plan of the lot has had, those gone back from included. */
-export async function nextPlanNo(trx: Trx, lotId: string): Promise<number> {
+/** A number no plan of the portion has had, those gone back from included. */
+export async function nextPlanNo(trx: Trx, portionId: string): Promise<number> {
   const [row] = await trx('protocol_step')
-    .where({ lot_id: lotId })
+    .where({ portion_id: portionId })
     .max<{ max: number | null }[]>({ max: 'plan_no' });
   return (row?.max ?? 0) + 1;
 }
 
-/** Lays a plan for a lot; steps that were done under the older plan stay done. */
+/** Lays a plan for a portion; steps that were done under the older plan stay done. */
 export async function insertPlan(
   trx: Trx,
   shopId: string,
-  lotId: string,
+  portionId: string,
   planNo: number,
   plan: readonly ProtocolStep[],
   older: readonly StepRow[] = [],
@@ -138,7 +135,7 @@ export async function insertPlan(
     return {
       id: newId(),
       shop_id: shopId,
-      lot_id: lotId,
+      portion_id: portionId,
       plan_no: planNo,
       position,
       kind: step.kind,
@@ -153,50 +150,48 @@ export async function insertPlan(
 export async function insertFirstPlans(
   trx: Trx,
   shopId: string,
-  plans: readonly { readonly lotId: string; readonly plan: readonly ProtocolStep[] }[],
+  plans: readonly { readonly portionId: string; readonly plan: readonly ProtocolStep[] }[],
 ): Promise<void> {
-  const rows = plans.flatMap(({ lotId, plan }) =>
-    plan.map((step, position) => ({ id: newId(), lot_id: lotId, position, kind: step.kind, step })),
+  const rows = plans.flatMap(({ portionId, plan }) =>
+    plan.map((step, position) => ({ id: newId(), portion_id: portionId, position, kind: step.kind, step })),
   );
   // One parameter for all rows: a placeholder for each value would take seconds to write out.
   await trx.raw(
-    `insert into protocol_step (id, shop_id, lot_id, plan_no, position, kind, step, status)
-     select id, ?::uuid, lot_id, 1, position, kind, step, 'waiting'
-     from jsonb_to_recordset(?::jsonb) as r(id uuid, lot_id uuid, position int, kind text, step jsonb)`,
+    `insert into protocol_step (id, shop_id, portion_id, plan_no, position, kind, step, status)
+     select id, ?::uuid, portion_id, 1, position, kind, step, 'waiting'
+     from jsonb_to_recordset(?::jsonb) as r(id uuid, portion_id uuid, position int, kind text, step jsonb)`,
     [shopId, JSON.stringify(rows)],
   );
 }
 
 /**
- * A newer plan of a lot: the one in force as it stands, with other steps put in after one of them.
+ * A newer plan of a portion: the one in force as it stands, with other steps put in after one of them.
  * The older plan stays as it was, so that going back to it takes nothing away.
  * @returns the newer plan's number
  */
 export async function insertBranch(
   trx: Trx,
   shopId: string,
-  lotId: string,
+  portionId: string,
   planNo: number,
   afterStepId: string | null,
   steps: readonly ProtocolStep[],
 ): Promise<number> {
-  const inForce = await manyStepsOfLot(trx, lotId, planNo);
-  const newPlanNo = await nextPlanNo(trx, lotId);
-  const at = inForce.findIndex((s) => s.id === afterStepId) + 1;
+  const current = await manyStepsOfPortion(trx, portionId, planNo);
+  const newPlanNo = await nextPlanNo(trx, portionId);
+  const at = current.findIndex((s) => s.id === afterStepId) + 1;
   const rows = [
-    ...inForce.slice(0, at).map((s) => ({ step: s.step, state: stepStateOf(s) })),
+    ...current.slice(0, at).map((s) => ({ step: s.step, state: stepStateOf(s) })),
     ...steps.map((step) => ({ step, state: { status: 'waiting' } })),
-    ...inForce.slice(at).map((s) => ({ step: s.step, state: stepStateOf(s) })),
+    ...current.slice(at).map((s) => ({ step: s.step, state: stepStateOf(s) })),
   ];
-  await trx('lot')
-    .where({ id: lotId })
-    .update({ plan_no: newPlanNo, version: trx.raw('version + 1') });
+  await trx('portion').where({ id: portionId }).update({ plan_no: newPlanNo });
   await trx.batchInsert(
     'protocol_step',
     rows.map(({ step, state }, position) => ({
       id: newId(),
       shop_id: shopId,
-      lot_id: lotId,
+      portion_id: portionId,
       plan_no: newPlanNo,
       position,
       kind: step.kind,

@@ -3,12 +3,15 @@ import { daysUsedPerDay } from '../core/dock/temperatures';
 import { MADE_UP_SUPPLIERS } from '../core/simulate/suppliers';
 import { openBox, orderOf, type Van, type VanLine } from '../core/simulate/van';
 import { speciesByKey } from '../core/species/species';
+import { isWetPacked } from '../core/vase-life/journey';
 import { insertFlaw } from '../data/claims';
 import type { Trx } from '../data/connection';
 import { bookDelivery } from '../data/deliveries';
 import { placeOrder } from '../data/expected';
 import { newId } from '../data/ids';
 import { changeLot } from '../data/lots';
+import { changePortion, manyPortionsOfLot } from '../data/portions';
+import { endLine } from '../data/stays';
 import type { Action } from '../data/record';
 import { demoVan } from './world';
 
@@ -18,6 +21,7 @@ const WEEKS = 8;
 const WARM_HOURS = 12;
 const WARM_C = 18;
 const SAMPLE = 20;
+const SOLD_WITHIN_DAYS = 3;
 
 /** How a box truly came: older than its note says where its supplier's flowers are, aged where its van stood warm. */
 function truthOf(van: Van, line: VanLine, arrivedAt: Date, guesses: Map<string, FirstGuess>): FirstGuess {
@@ -38,6 +42,14 @@ function truthOf(van: Van, line: VanLine, arrivedAt: Date, guesses: Map<string, 
   };
 }
 
+/** Sold within days, weeks ago: nothing of it is here. */
+async function sellOut(trx: Trx, lotId: string, at: Date): Promise<void> {
+  for (const portion of await manyPortionsOfLot(trx, lotId)) {
+    await changePortion(trx, portion.id, { stems: 0 });
+    await endLine(trx, portion.id, new Date(at.getTime() + SOLD_WITHIN_DAYS * DAY_MS));
+  }
+}
+
 async function bookPastVan(
   trx: Trx,
   action: Action,
@@ -53,6 +65,7 @@ async function bookPastVan(
     lots: van.lines.map((l) => ({
       ...l,
       headsMin: null,
+      isWetPacked: isWetPacked(l.packing),
       currency: 'EUR',
       stems: l.inBox.stems,
       ...truthOf(van, l, action.at, guesses),
@@ -64,8 +77,8 @@ async function bookPastVan(
     const found = openBox(line, SAMPLE, action.at.getTime() / DAY_MS);
     for (const { kind, seen } of found.counted)
       await insertFlaw(trx, action, { lotId, kind, seen, sample: found.sample });
+    await sellOut(trx, lotId, action.at);
     await changeLot(trx, lotId, {
-      stems_left: 0,
       looked_at: action.at,
       stems_short: line.bunches * line.stemsPerBunch - line.inBox.stems,
     });

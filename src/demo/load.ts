@@ -1,6 +1,7 @@
 import { hash } from '@node-rs/argon2';
 import type { Knex } from 'knex';
 import { firstGuess, hoursSinceCut } from '../core/dock/first-guess';
+import { isWetPacked } from '../core/vase-life/journey';
 import { findSpecies } from '../core/species/species';
 import { SKILLS, type Skill } from '../core/protocol/types';
 import { setAtBench } from '../data/bench';
@@ -10,7 +11,9 @@ import { recordSkill } from '../data/house';
 import { newId } from '../data/ids';
 import { changeLot } from '../data/lots';
 import { fillPail, onePailForUpdate } from '../data/pails';
+import { manyPortionsOfLot } from '../data/portions';
 import { writeEntry, type Action } from '../data/record';
+import { beginLines, moveStay } from '../data/stays';
 import { changeStep, type StepRow } from '../data/steps';
 import { loadOrders, loadPastVans } from './history';
 import {
@@ -69,6 +72,18 @@ async function furnish(
   await trx('person').insert(people);
   await trx('room').insert(rooms);
   await trx('pail').insert(pails);
+  await beginLines(
+    trx,
+    shop_id,
+    'pail_id',
+    new Date(at.getTime() - 72 * HOUR_MS),
+    pails.map((p) => ({
+      subjectId: p.id,
+      roomId: rooms.find((r) => r.kind === 'bench')?.id ?? '',
+      wet: true,
+      fillId: null,
+    })),
+  );
   return {
     people: people.map((p) => p.id),
     rooms: new Map(rooms.map((r) => [r.kind, r.id])),
@@ -87,9 +102,10 @@ async function processEarlier(
   now: Date,
 ): Promise<void> {
   const species = findSpecies(speciesKey);
-  // Only what every shape of the database holds: tests fill older ones too.
+  const [portion] = await manyPortionsOfLot(trx, lotId);
+  if (!portion) return;
   const steps = await trx('protocol_step')
-    .where({ lot_id: lotId, plan_no: 1 })
+    .where({ portion_id: portion.id, plan_no: 1 })
     .orderBy('position')
     .select<Pick<StepRow, 'id' | 'kind' | 'step'>[]>('id', 'kind', 'step');
   const wish = steps.find((s) => s.kind === 'drink')?.step.pail;
@@ -115,7 +131,10 @@ async function processEarlier(
     );
   }
   const kind = (species?.chillBelowC ?? 0) > 4 ? 'warm' : 'cold';
-  await changeLot(trx, lotId, { fill_id: fillId, room_id: rooms.get(kind), looked_at: action.at });
+  const roomId = rooms.get(kind) ?? portion.roomId;
+  await moveStay(trx, action.shopId, 'portion_id', portion.id, { roomId, wet: true, fillId }, action.at);
+  await moveStay(trx, action.shopId, 'pail_id', pailId, { roomId }, action.at);
+  await changeLot(trx, lotId, { looked_at: action.at });
   await writeEntry(
     trx,
     { ...action, actionKey: newId() },
@@ -124,6 +143,7 @@ async function processEarlier(
       subjectKind: 'lot',
       subjectId: lotId,
       words: `${species?.name ?? speciesKey}: protocol done, into pail ${pail.name}`,
+      detail: {},
     },
   );
 }
@@ -152,9 +172,8 @@ async function staffTheBench(
 
 /**
  * Loads the demo world once, dated to `at`; false when it is there already.
- * @param withPast its earlier weeks and orders too, which only the newest shape of the database holds
  */
-export async function loadDemo(db: Knex, at: Date, withPast = true): Promise<boolean> {
+export async function loadDemo(db: Knex, at: Date): Promise<boolean> {
   if (await db('shop').where({ slug: DEMO_SHOP.slug }).first('id')) return false;
   const shopId = newId();
   await inShop(db, shopId, async (trx) => {
@@ -166,13 +185,11 @@ export async function loadDemo(db: Knex, at: Date, withPast = true): Promise<boo
       actionKey: newId(),
       at: when,
     });
-    if (withPast) {
-      await staffTheBench(trx, action, people);
-      for (const hand of [1, 2])
-        await setAtBench(trx, action(hand, new Date(at.getTime() - HOUR_MS / 2)), people[hand] ?? '', true);
-      await loadPastVans(trx, (when) => action(1, when), rooms.get('bench') ?? '', at);
-      await loadOrders(trx, (when) => action(0, when), at);
-    }
+    await staffTheBench(trx, action, people);
+    for (const hand of [1, 2])
+      await setAtBench(trx, action(hand, new Date(at.getTime() - HOUR_MS / 2)), people[hand] ?? '', true);
+    await loadPastVans(trx, (when) => action(1, when), rooms.get('bench') ?? '', at);
+    await loadOrders(trx, (when) => action(0, when), at);
     const { lotIds } = await bookDelivery(trx, action(0), {
       supplier: DEMO_SUPPLIER,
       deliveryRef: `QN-${dayBefore(came, 0).slice(5).replace('-', '')}`,
@@ -191,6 +208,7 @@ export async function loadDemo(db: Knex, at: Date, withPast = true): Promise<boo
           cutDate,
           origin: l.origin,
           packing: l.packing,
+          isWetPacked: isWetPacked(l.packing),
           unitPrice: l.unitPrice,
           currency: 'EUR',
           ...firstGuess({

@@ -1,29 +1,25 @@
 import 'server-only';
+import { performance } from 'node:perf_hooks';
+import { dayBeganMs, momentIn, type ZonedMoment } from '@/core/calendar/zones';
 
-const startedAt = Date.now();
-const setTo = process.env.HUSH_PAIL_NOW ? Date.parse(process.env.HUSH_PAIL_NOW) : NaN;
-const offsetMs = Number.isNaN(setTo) ? 0 : setTo - startedAt;
+/**
+ * How far the shop's clock is from the machine's. The start command works it out once for every
+ * process; a process started by itself counts from its own beginning, the same in every bundle of it.
+ */
+function offsetMs(): number {
+  const told = Number(process.env.HUSH_PAIL_CLOCK_OFFSET_MS ?? NaN);
+  if (Number.isFinite(told)) return told;
+  const setTo = Date.parse(process.env.HUSH_PAIL_NOW ?? '');
+  return Number.isNaN(setTo) ? 0 : setTo - Math.round(performance.timeOrigin);
+}
 
-/** The shop's time. HUSH_PAIL_NOW sets it when the server starts; it runs on from there. */
+/** The shop's time. HUSH_PAIL_NOW sets it when the shop is started; it runs on from there. */
 export function now(): Date {
-  return new Date(Date.now() + offsetMs);
+  return new Date(Date.now() + offsetMs());
 }
 
 /** Calendar date, hour of day and clock of a moment in the shop's zone. */
-export function inZone(at: Date, timeZone: string): { date: string; hour: number; clock: string } {
-  const parts = new Intl.DateTimeFormat('en-CA', {
-    timeZone,
-    hourCycle: 'h23',
-    year: 'numeric',
-    month: '2-digit',
-    day: '2-digit',
-    hour: '2-digit',
-    minute: '2-digit',
-  }).formatToParts(at);
-  const of = (type: string): string => parts.find((p) => p.type === type)?.value ?? '';
-  return {
-    date: `${of('year')}-${of('month')}-${of('day')}`,
-    hour: Number(of('hour')),
-    clock: `${of('hour')}:${of('minute')}`,
-  };
-}
+export const inZone = (at: Date, timeZone: string): ZonedMoment => momentIn(at.getTime(), timeZone);
+
+/** When the day of a moment began in the shop's zone. */
+export const dayBegan = (at: Date, timeZone: string): Date => new Date(dayBeganMs(at.getTime(), timeZone));

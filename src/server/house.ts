@@ -5,7 +5,7 @@ import { DEFAULT_LIMITS, type WaterLimits, type Ways } from '@/core/protocol/way
 import type { ProtocolEdit } from '@/core/protocol/edits';
 import type { Trx } from '@/data/connection';
 import { manyHouseSettings, manyOwnSpecies, type HouseSetting, type OwnSpecies } from '@/data/house';
-import type { LotRow } from '@/data/lots';
+import type { PortionRow } from '@/data/portions';
 import { inZone } from './clock';
 
 /** Who may do a thing that wants a skill. */
@@ -60,7 +60,7 @@ const DAY_MS = 86_400_000;
 /** What the house brings to one lot. */
 export function waysFor(
   house: House,
-  lot: Pick<LotRow, 'speciesKey' | 'purpose' | 'eventOn'>,
+  lot: Pick<PortionRow, 'speciesKey' | 'purpose' | 'eventOn'>,
   at: Date,
   timeZone: string,
 ): Ways {

@@ -1,106 +1,84 @@
-import { firstGuess } from '../core/dock/first-guess';
-import type { LotRow } from '../data/lots';
-import type { StepRow } from '../data/steps';
-import { lotInputNow, lotNow, wetSince } from './lot-forecasts';
+import type { StayRow } from '../data/stays';
+import { lotInputNow, lotNow, staysHere, type Known } from './lot-forecasts';
 
 const CAME = new Date('2026-11-24T06:00:00Z');
 const hour = (h: number): Date => new Date(CAME.getTime() + h * 3_600_000);
+const BENCH = { roomId: 'bench', tempC: 17, humidityPct: 62, litHours: 11 };
+const COLD = { roomId: 'cold', tempC: 3.4, humidityPct: 88, litHours: 2 };
 
-const lot = (over: Partial<LotRow>): LotRow => ({
-  id: 'lot',
-  number: 1,
-  deliveryId: 'd',
-  supplier: 'Norrholt Growers',
-  deliveryRef: 'QN-1',
-  line: 1,
-  speciesKey: 'rose',
-  variety: null,
-  colour: null,
-  stemsBooked: 20,
-  stemsLeft: 20,
-  cutDate: '2026-11-22',
-  origin: null,
-  packing: 'dry box',
-  arrivedAt: CAME,
-  agedDays: 0.5,
-  airShare: 0,
-  stage: 0.2,
-  droop: 'firm',
-  lookedAt: null,
-  planNo: 1,
+const stay = (from: number, to: number | null, over: Partial<StayRow> = {}): StayRow => ({
+  id: `${from}`,
+  subjectId: 'portion',
+  ...BENCH,
+  ethylenePpm: 0,
+  wet: false,
   fillId: null,
-  pailId: null,
-  pailName: null,
+  fromAt: hour(from),
+  toAt: to === null ? null : hour(to),
   filledAt: null,
   fillSolution: null,
   fillTempC: null,
   fillStart: null,
-  roomId: 'r',
-  unitPrice: null,
-  currency: null,
-  lengthCm: null,
-  headsMin: null,
-  stemsShort: 0,
-  decision: null,
-  forDay: null,
-  mergedInto: null,
-  inHandBy: null,
-  inHandByName: null,
-  inHandAt: null,
-  purpose: 'usual',
-  eventOn: null,
-  sapOpen: false,
-  version: 1,
   ...over,
 });
-const filled = (at: Date): Partial<LotRow> => ({
-  fillId: 'f',
-  filledAt: at,
+const inPail = (fillId: string): Partial<StayRow> => ({
+  wet: true,
+  fillId,
   fillSolution: 'plain',
   fillTempC: 20,
   fillStart: 'clean',
 });
-const drank = (at: Date): StepRow[] => {
-  const plan = firstGuess({ speciesKey: 'rose', origin: null, packing: 'dry box', hoursSinceCut: 40 }).plan;
-  return plan
-    .filter((s) => s.kind === 'drink')
-    .map((step) => ({
-      id: 's',
-      lotId: 'lot',
-      planNo: 1,
-      position: 0,
-      kind: step.kind,
-      step,
-      status: 'done',
-      startedAt: at,
-      dueAt: at,
-      used: null,
-      outcome: null,
-      handsId: null,
-      endedAt: at,
-    }));
-};
-
-test('a lot stands in water from its first drink, also after it was turned over into another pail', () => {
-  expect(wetSince(lot({}), [])).toBeNull();
-  expect(wetSince(lot(filled(hour(3))), [])).toEqual(hour(3));
-  expect(wetSince(lot(filled(hour(50))), drank(hour(2)))).toEqual(hour(2));
+const known = (...stays: StayRow[]): Known => ({
+  lot: { speciesKey: 'rose', arrivedAt: CAME, agedDays: 0.5, stage: 0.2, droop: 'firm', airShare: 0 },
+  stays,
+  steps: [],
 });
+const input = (of: Known, at: number) => lotInputNow(of, null, hour(at), 'Etc/UTC');
 
-test('a wet pack stands in water from the door', () => {
-  expect(wetSince(lot({ packing: 'wet pack' }), [])).toEqual(CAME);
-  expect(wetSince(lot({ packing: 'capped' }), [])).toEqual(CAME);
+test('stays reach to now, those ahead are not told, and a pack’s own water is water', () => {
+  const stays = [stay(0, 3, { wet: true }), stay(3, 5), stay(5, null, inPail('a'))];
+  expect(staysHere(stays, CAME, hour(4)).map((s) => [s.fromHour, s.toHour, s.water?.name ?? 'dry'])).toEqual([
+    [0, 3, 'pack'],
+    [3, 4, 'dry'],
+  ]);
+  expect(staysHere(stays, CAME, hour(60)).at(-1)).toMatchObject({ fromHour: 5, toHour: 60 });
 });
 
 test('turned over at hour 50, it is forecast as wet since hour 2 with a change at 50, and not as 50 hours dry', () => {
-  const at = hour(60);
-  const input = lotInputNow(lot(filled(hour(50))), drank(hour(2)), [], at, 'Etc/UTC');
-  expect(input.stays.map((s) => [s.hours, s.wet])).toEqual([
+  const turned = known(stay(0, 2), stay(2, 50, inPail('a')), stay(50, null, inPail('b')));
+  const made = input(turned, 60);
+  expect(made.stays.map((s) => [s.hours, s.wet])).toEqual([
     [2, false],
     [58, true],
     [null, true],
   ]);
-  expect(input.events).toContainEqual({ atHour: 50, type: 'change', solution: 'plain' });
-  const dry = lotInputNow(lot(filled(hour(50))), [], [], at, 'Etc/UTC');
-  expect(lotNow(input).forecast.daysLeft.p50).toBeGreaterThan(lotNow(dry).forecast.daysLeft.p50);
+  expect(made.events).toContainEqual({ atHour: 50, type: 'change', solution: 'plain' });
+  const dry = input(known(stay(0, 50), stay(50, null, inPail('b'))), 60);
+  expect(lotNow(made).forecast.daysLeft.p50).toBeGreaterThan(lotNow(dry).forecast.daysLeft.p50);
+});
+
+test('each place counts for the hours it was: two days on the bench, then the cold room', () => {
+  const moved = input(
+    known(stay(0, 1), stay(1, 49, inPail('a')), stay(49, null, { ...COLD, ...inPail('a') })),
+    97,
+  );
+  expect(moved.stays.slice(0, 3).map((s) => [s.hours, s.tempC, s.wet])).toEqual([
+    [1, 17, false],
+    [48, 17, true],
+    [48, 3.4, true],
+  ]);
+  // One water in two places is no change of water.
+  expect(moved.events?.filter((e) => e.type === 'change')).toHaveLength(1);
+  const allCold = input(known(stay(0, 1), stay(1, null, { ...COLD, ...inPail('a') })), 97);
+  expect(lotNow(moved).forecast.daysLeft.p50).toBeLessThan(lotNow(allCold).forecast.daysLeft.p50 - 0.5);
+});
+
+test('a dry spell in between is one: whoever tipped it out', () => {
+  const wet = input(known(stay(0, 1), stay(1, null, inPail('a'))), 40);
+  const parched = input(
+    known(stay(0, 1), stay(1, 20, inPail('a')), stay(20, 28), stay(28, null, inPail('b'))),
+    40,
+  );
+  expect(parched.stays.map((s) => s.wet)).toEqual([false, true, false, true, true]);
+  expect(lotNow(parched).forecast.daysLeft.p50).toBeLessThan(lotNow(wet).forecast.daysLeft.p50);
 });

@@ -1,15 +1,16 @@
 import 'server-only';
-import { speciesByKey } from '@/core/species/species';
 import { MODEL } from '@/core/model/constants';
-import { isWetPacked } from '@/core/vase-life/journey';
-import { arrivalNow, forecastInputOf } from '@/core/vase-life/lot-history';
+import type { Overrides } from '@/core/model/figures';
+import { speciesByKey } from '@/core/species/species';
+import { arrivalNow, forecastInputOf, type StayHere } from '@/core/vase-life/lot-history';
 import { predictLot } from '@/core/vase-life/predict-lot';
 import type { Arrival, LotForecast, LotInput } from '@/core/vase-life/types';
 import type { SolutionKey } from '@/core/water/solutions';
-import type { LotRow } from '@/data/lots';
-import type { RoomRow } from '@/data/rooms';
+import type { LotFacts } from '@/data/lots';
+import type { StayRow } from '@/data/stays';
 import type { StepRow } from '@/data/steps';
 import { inZone } from './clock';
+import { overridesFor } from './own-figures';
 
 const LIST_DRAWS = 200;
 const LIST_SEED = 1;
@@ -21,38 +22,50 @@ export interface LotNow {
 }
 
 const cache = new Map<string, LotNow>();
-
 const HOUR_MS = 3_600_000;
 
-/** When the lot first stood in water here; a wet pack stands in it from the door. Null while it is dry. */
-export function wetSince(lot: LotRow, steps: readonly StepRow[]): Date | null {
-  if (isWetPacked(lot.packing)) return lot.arrivedAt;
-  if (!lot.filledAt) return null;
-  const drinks = steps.flatMap((s) => (s.step.pail && s.startedAt ? [s.startedAt.getTime()] : []));
-  return new Date(Math.min(lot.filledAt.getTime(), ...drinks));
+/** Where stems were since they came, hour by hour, up to that moment. */
+export function staysHere(stays: readonly StayRow[], arrivedAt: Date, at: Date): StayHere[] {
+  const hourOf = (when: Date): number => Math.max(0, when.getTime() - arrivedAt.getTime()) / HOUR_MS;
+  return stays
+    .filter((s) => s.fromAt <= at)
+    .map((s) => {
+      const { tempC, humidityPct, litHours, ethylenePpm } = s;
+      // A pack's own water: nobody sanitised it, and it is as warm as where it stands.
+      const pack = { name: 'pack', start: 'rinsed', solution: 'plain', tempC } as const;
+      const fill = s.fillId && {
+        name: s.fillId,
+        start: s.fillStart ?? 'clean',
+        solution: (s.fillSolution ?? 'plain') as SolutionKey,
+        tempC: s.fillTempC,
+      };
+      return {
+        fromHour: hourOf(s.fromAt),
+        toHour: hourOf(s.toAt && s.toAt < at ? s.toAt : at),
+        air: { tempC, humidityPct, litHours, ethylenePpm },
+        water: s.wet ? fill || pack : null,
+      };
+    });
 }
 
-/** What a lot's forecast starts from: its state on arrival and its hours here. */
+/** What is known of stems that a forecast starts from. */
+export interface Known {
+  readonly lot: Pick<LotFacts, 'speciesKey' | 'arrivedAt' | 'agedDays' | 'stage' | 'droop' | 'airShare'>;
+  readonly stays: readonly StayRow[];
+  readonly steps: readonly Pick<StepRow, 'kind' | 'status'>[];
+}
+
+/** What a lot's forecast starts from: its state on arrival and its stays here. */
 export function lotInputNow(
-  lot: LotRow,
-  steps: readonly StepRow[],
-  rooms: readonly RoomRow[],
+  { lot, stays, steps }: Known,
+  overrides: Overrides | null,
   at: Date,
   timeZone: string,
 ): LotInput {
-  const room = rooms.find((r) => r.id === lot.roomId);
-  const bench = rooms.find((r) => r.kind === 'bench');
-  const air = (r: RoomRow | undefined) => ({
-    tempC: r?.tempC ?? 18,
-    humidityPct: r?.humidityPct ?? 60,
-    litHours: r?.litHours ?? 12,
-  });
-  const hourOf = (when: Date): number => Math.max(0, when.getTime() - lot.arrivedAt.getTime()) / HOUR_MS;
-  const wetFrom = wetSince(lot, steps);
   const done = (kind: string) =>
     steps.some((s) => s.kind === kind && s.status !== 'waiting' && s.status !== 'skipped');
   const species = speciesByKey(lot.speciesKey);
-  const inPack = { start: 'rinsed', solution: 'plain', tempC: air(bench).tempC } as const;
+  const needed = overridesFor(overrides, [species.key]);
   return forecastInputOf(
     {
       species,
@@ -63,21 +76,12 @@ export function lotInputNow(
         airShare: lot.airShare,
         ageErrorSdDays: MODEL.cutDateErrorSdDays,
       },
-      hoursHere: hourOf(at),
-      wetFromHour: wetFrom && hourOf(wetFrom),
-      changedAtHour: wetFrom && lot.filledAt && lot.filledAt > wetFrom ? hourOf(lot.filledAt) : null,
-      room: air(room),
-      bench: air(bench),
-      water: lot.filledAt
-        ? {
-            start: lot.fillStart ?? 'clean',
-            solution: (lot.fillSolution ?? 'plain') as SolutionKey,
-            tempC: lot.fillTempC ?? 20,
-          }
-        : wetFrom && inPack,
+      hoursHere: Math.max(0, at.getTime() - lot.arrivedAt.getTime()) / HOUR_MS,
+      stays: staysHere(stays, lot.arrivedAt, at),
       wasHotDipped: done('hot-dip'),
       isBare: done('strip') && species.foliage.startsWith('bare'),
       startHourOfDay: inZone(lot.arrivedAt, timeZone).hour,
+      ...(needed ? { overrides: needed } : {}),
     },
     LIST_SEED,
     LIST_DRAWS,
@@ -96,6 +100,6 @@ export function lotNow(input: LotInput): LotNow {
 }
 
 /** Whether a box is set aside for a day that has not come in the shop's zone. */
-export function isForLater(lot: Pick<LotRow, 'forDay'>, at: Date, timeZone: string): boolean {
+export function isForLater(lot: Pick<LotFacts, 'forDay'>, at: Date, timeZone: string): boolean {
   return lot.forDay !== null && lot.forDay > inZone(at, timeZone).date;
 }

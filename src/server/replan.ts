@@ -4,16 +4,15 @@ import { composeProtocol } from '@/core/protocol/compose';
 import type { ProtocolStep } from '@/core/protocol/types';
 import type { Ways } from '@/core/protocol/ways';
 import { speciesByKey } from '@/core/species/species';
-import { isWetPacked } from '@/core/vase-life/journey';
 import { manyFlaws, type FlawRow } from '@/data/claims';
-import type { LotRow } from '@/data/lots';
-import { insertPlan, manyStepsOfLot, nextPlanNo } from '@/data/steps';
-import type { ActionContext } from './actions';
+import { changePortion, manyPortionsOfLot, type PortionRow } from '@/data/portions';
+import { insertPlan, manyStepsOfPortion, nextPlanNo } from '@/data/steps';
+import type { ActionContext } from './handler';
 import { houseOf, waysFor } from './house';
 
 type Seen = Pick<
-  LotRow,
-  'speciesKey' | 'stage' | 'droop' | 'packing' | 'arrivedAt' | 'fillId' | 'purpose' | 'eventOn'
+  PortionRow,
+  'speciesKey' | 'stage' | 'droop' | 'packing' | 'arrivedAt' | 'isWet' | 'purpose' | 'eventOn'
 >;
 const HOUR_MS = 3_600_000;
 
@@ -24,29 +23,30 @@ export function flawKindsIn(rows: readonly FlawRow[]): FlawKind[] {
 
 /** The plan of a lot as it was seen, with the house's ways for it. */
 export function planFor(lot: Seen, flaws: readonly FlawKind[], ways: Ways, at: Date): ProtocolStep[] {
-  const isDry = lot.fillId === null && !isWetPacked(lot.packing);
   return composeProtocol(
     {
       species: speciesByKey(lot.speciesKey),
       stage: lot.stage,
       droop: lot.droop,
       packing: lot.packing,
-      hoursDry: isDry ? Math.max(0, (at.getTime() - lot.arrivedAt.getTime()) / HOUR_MS) : 0,
+      hoursDry: lot.isWet ? 0 : Math.max(0, (at.getTime() - lot.arrivedAt.getTime()) / HOUR_MS),
       flaws,
     },
     ways,
   );
 }
 
-/** Lays a lot's plan anew as it now is seen, what was done staying done; answers the plan's number. */
-export async function replan(
-  { trx, action, me }: ActionContext,
-  lot: Seen & Pick<LotRow, 'id' | 'planNo'>,
-): Promise<number> {
-  const ways = waysFor(await houseOf(trx), lot, action.at, me.shop.timeZone);
-  const plan = planFor(lot, flawKindsIn(await manyFlaws(trx, [lot.id])), ways, action.at);
-  const steps = await manyStepsOfLot(trx, lot.id, lot.planNo);
-  const planNo = await nextPlanNo(trx, lot.id);
-  await insertPlan(trx, action.shopId, lot.id, planNo, plan, steps);
-  return planNo;
+/** Lays a portion's plan anew as it now is seen, what was done staying done. */
+export async function replan({ trx, action, me }: ActionContext, portion: PortionRow): Promise<void> {
+  const ways = waysFor(await houseOf(trx), portion, action.at, me.shop.timeZone);
+  const flaws = flawKindsIn(await manyFlaws(trx, [portion.lotId]));
+  const steps = await manyStepsOfPortion(trx, portion.id, portion.planNo);
+  const planNo = await nextPlanNo(trx, portion.id);
+  await insertPlan(trx, action.shopId, portion.id, planNo, planFor(portion, flaws, ways, action.at), steps);
+  await changePortion(trx, portion.id, { plan_no: planNo });
+}
+
+/** The same for every portion of a lot, as the lot was seen. */
+export async function replanLot(context: ActionContext, lotId: string): Promise<void> {
+  for (const portion of await manyPortionsOfLot(context.trx, lotId)) await replan(context, portion);
 }

@@ -3,16 +3,17 @@ import { setImmediate } from 'node:timers/promises';
 import { speciesByKey, type Habit, type Role } from '@/core/species/species';
 import type { Arrival, LotForecast } from '@/core/vase-life/types';
 import type { Trx } from '@/data/connection';
-import { manyLotsInStock, type LotRow } from '@/data/lots';
-import { manyRooms } from '@/data/rooms';
+import type { LotFacts, LotRow } from '@/data/lots';
+import { lotLabel, manyPortionsInStock, type PortionRow } from '@/data/portions';
+import { manyStays, type StayRow } from '@/data/stays';
 import { manyStepsInForce, type StepRow } from '@/data/steps';
 import { isForLater, lotInputNow, lotNow } from './lot-forecasts';
 import { shopOverrides } from './own-figures';
 import type { SignedIn } from './session';
 
-/** A lot in stock with its plan and how long it lasts from now. */
+/** A portion in stock with its plan and how long it lasts from now. */
 export interface StockLot {
-  readonly lot: LotRow;
+  readonly lot: PortionRow;
   readonly steps: readonly StepRow[];
   readonly forecast: LotForecast;
   readonly arrival: Arrival;
@@ -21,49 +22,56 @@ export interface StockLot {
   readonly isForLater: boolean;
 }
 
-/** Makes one lot's forecast from what is known of it and its shop; for lists that need no more than names none is made. */
-export type Forecaster = (lot: LotRow, steps: readonly StepRow[]) => StockLot;
+/** Makes one portion's forecast from what is known of it and its shop; for lists that need no more than names none is made. */
+export type Forecaster = (lot: PortionRow, steps: readonly StepRow[], stays: readonly StayRow[]) => StockLot;
 
 export async function forecasterOf(trx: Trx, me: SignedIn, at: Date): Promise<Forecaster> {
-  const [rooms, overrides] = [await manyRooms(trx), await shopOverrides(trx)];
+  const overrides = await shopOverrides(trx);
   const { timeZone } = me.shop;
-  return (lot, steps) => {
-    const input = lotInputNow(lot, steps, rooms, at, timeZone);
-    return {
-      lot,
-      steps,
-      ...lotNow(overrides ? { ...input, overrides } : input),
-      isForLater: isForLater(lot, at, timeZone),
-      isReady: lot.fillId !== null && !steps.some((s) => s.kind === 'drink' && s.status === 'waiting'),
-    };
-  };
+  return (lot, steps, stays) => ({
+    lot,
+    steps,
+    ...lotNow(lotInputNow({ lot, stays, steps }, overrides, at, timeZone)),
+    isForLater: isForLater(lot, at, timeZone),
+    isReady: lot.fillId !== null && !steps.some((s) => s.kind === 'drink' && s.status === 'waiting'),
+  });
 }
 
-/** The stock, with each lot's forecast from now. */
+/** The stock, with each portion's forecast from now. */
 export async function stockNow(trx: Trx, me: SignedIn, at: Date): Promise<StockLot[]> {
-  const [lots, steps] = [await manyLotsInStock(trx), await manyStepsInForce(trx)];
+  const [lots, steps] = [await manyPortionsInStock(trx), await manyStepsInForce(trx)];
+  const stays = await manyStays(
+    trx,
+    lots.map((l) => l.id),
+  );
   const forecast = await forecasterOf(trx, me, at);
-  const byLot = groupByLot(steps);
+  const [stepsOf, staysOf] = [groupBy(steps, (s) => s.portionId), groupBy(stays, (s) => s.subjectId)];
   const stock: StockLot[] = [];
   for (const lot of lots) {
     // As the hour turns a long list is made anew: other requests are answered between its lots.
     if (stock.length % LOTS_AT_A_TIME === LOTS_AT_A_TIME - 1) await setImmediate();
-    stock.push(forecast(lot, byLot.get(lot.id) ?? []));
+    stock.push(forecast(lot, stepsOf.get(lot.id) ?? [], staysOf.get(lot.id) ?? []));
   }
   return stock;
 }
 
 const LOTS_AT_A_TIME = 8;
 
-function groupByLot(steps: readonly StepRow[]): Map<string, StepRow[]> {
-  const groups = new Map<string, StepRow[]>();
-  for (const step of steps) groups.set(step.lotId, [...(groups.get(step.lotId) ?? []), step]);
+function groupBy<T>(rows: readonly T[], keyOf: (row: T) => string): Map<string, T[]> {
+  const groups = new Map<string, T[]>();
+  for (const row of rows) {
+    const group = groups.get(keyOf(row));
+    if (group) group.push(row);
+    else groups.set(keyOf(row), [row]);
+  }
   return groups;
 }
 
 /** What a list shows of a lot that nobody has in hand. */
 export interface LotBrief {
   readonly id: string;
+  /** Its number, and the portion's where there are several. */
+  readonly label: string;
   readonly number: number;
   readonly speciesKey: string;
   readonly name: string;
@@ -85,6 +93,8 @@ export interface LotBrief {
 
 /** What every screen shows of a lot, plain enough to send to a browser. */
 export interface LotView extends LotBrief {
+  /** The stems that stand together of it. */
+  readonly portionId: string;
   readonly colour: string | null;
   readonly habit: Habit;
   readonly role: Role;
@@ -109,21 +119,18 @@ export interface LotView extends LotBrief {
 
 const DAY_MS = 86_400_000;
 
-export function lotBrief(lot: LotRow, isLater: boolean): LotBrief {
+function briefOf(lot: LotFacts, isLater: boolean) {
   return {
-    id: lot.id,
     number: lot.number,
     speciesKey: lot.speciesKey,
     name: speciesByKey(lot.speciesKey).name,
     variety: lot.variety,
-    stemsLeft: lot.stemsLeft,
     stemsBooked: lot.stemsBooked,
     supplier: lot.supplier,
     deliveryId: lot.deliveryId,
     deliveryRef: lot.deliveryRef,
     droop: lot.droop,
     looked: lot.lookedAt !== null,
-    pail: lot.pailName,
     decision: lot.decision,
     forDay: isLater ? lot.forDay : null,
     inHand:
@@ -133,10 +140,25 @@ export function lotBrief(lot: LotRow, isLater: boolean): LotBrief {
   };
 }
 
+export function lotBrief(lot: LotRow, isLater: boolean): LotBrief {
+  return {
+    ...briefOf(lot, isLater),
+    id: lot.id,
+    label: String(lot.number),
+    stemsLeft: lot.stemsLeft,
+    pail: lot.pailName,
+  };
+}
+
 export function lotView({ lot, forecast, arrival, isReady, isForLater }: StockLot, at: Date): LotView {
   const species = speciesByKey(lot.speciesKey);
   return {
-    ...lotBrief(lot, isForLater),
+    ...briefOf(lot, isForLater),
+    id: lot.lotId,
+    portionId: lot.id,
+    label: lotLabel(lot),
+    stemsLeft: lot.stemsLeft,
+    pail: lot.pailName,
     colour: lot.colour,
     habit: species.habit,
     role: species.role,

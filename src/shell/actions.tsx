@@ -11,61 +11,47 @@ import {
   type ReactNode,
 } from 'react';
 import { v4 } from 'uuid';
+import type { ActionName, InputOf, ResultOf } from '@/core/actions/actions';
+import { useShopClock } from './clock';
+import { tabletStore, type KeptTap, type NewKeptTap } from './kept-taps';
 import type { Outcome } from './outcome';
+import { QuestionSheet, useQuestion } from './question';
+import { drainTaps, inTurnOfTabs, sendTap, type QueueParts } from './tap-queue';
 
-interface KeptTap {
-  readonly key: string;
-  readonly deed: string;
-  readonly body: unknown;
-  /** What the tap was about, for the words on the screen. */
-  readonly words: string;
-  /** Whoever was signed in; nobody else's session may send it. */
-  readonly personId: string;
-}
+/** Does an action: what it was about is said where it has to wait. */
+export type Act = <N extends ActionName>(
+  name: N,
+  body: InputOf<N>,
+  about?: string,
+  key?: string,
+) => Promise<Outcome<ResultOf<N>>>;
 
 interface Actions {
-  /** Sends a deed and answers what came of it; nothing is kept when it fails. */
-  readonly send: (deed: string, body: unknown, actionKey?: string) => Promise<Outcome>;
-  /** Sends a tap; where the shop's memory does not answer, it is kept on this tablet and tried again. */
-  readonly tap: (deed: string, body: unknown, words: string) => Promise<Outcome>;
+  readonly act: Act;
   /** Tells something in passing: nothing is shown, kept or made anew for it. */
-  readonly tell: (deed: string, body: unknown) => void;
+  readonly tell: <N extends ActionName>(name: N, body: InputOf<N>) => void;
   readonly kept: readonly KeptTap[];
   /** Why kept taps wait, or what became of one that was refused when it got through. */
   readonly news: string | null;
   readonly dropNews: () => void;
 }
 
-const STORE = 'hush-pail-kept-taps';
 const RETRY_MS = 3000;
+const CHANNEL = 'hush-pail-taps';
 const Context = createContext<Actions | null>(null);
-
-function readKept(): KeptTap[] {
-  try {
-    const kept: unknown = JSON.parse(localStorage.getItem(STORE) ?? '[]');
-    return Array.isArray(kept) ? (kept as KeptTap[]) : [];
-  } catch {
-    return [];
-  }
-}
-
-/** Where taps cannot be stored (a full or closed store), they still wait in memory. */
-function storeKept(kept: readonly KeptTap[]): void {
-  try {
-    localStorage.setItem(STORE, JSON.stringify(kept));
-  } catch {
-    // Kept in memory until this page is closed.
-  }
-}
-
 const NO_ANSWER: Outcome = { ok: false, why: 'unavailable', message: 'The shop’s memory is not answering.' };
 
-async function post(deed: string, body: unknown, actionKey: string): Promise<Outcome> {
+async function post(tap: NewKeptTap, isKept: boolean): Promise<Outcome> {
   try {
-    const response = await fetch(`/deeds/${deed}`, {
+    const response = await fetch(`/actions/${tap.name}`, {
       method: 'POST',
-      headers: { 'content-type': 'application/json', 'x-action-key': actionKey },
-      body: JSON.stringify(body),
+      headers: {
+        'content-type': 'application/json',
+        'x-action-key': tap.key,
+        ...(isKept ? { 'x-tapped-at': String(Math.round(tap.tappedAt)) } : {}),
+        ...(tap.sure.length > 0 ? { 'x-sure': tap.sure.join() } : {}),
+      },
+      body: JSON.stringify(tap.body),
       signal: AbortSignal.timeout(12_000),
     });
     const isJson = response.headers.get('content-type')?.includes('json');
@@ -75,82 +61,99 @@ async function post(deed: string, body: unknown, actionKey: string): Promise<Out
   }
 }
 
-export function ActionProvider({ personId, children }: { personId: string; children: ReactNode }) {
-  const router = useRouter();
+/** The queue of this tab, and what all tabs of this tablet keep. */
+function useQueue(
+  ask: QueueParts['ask'],
+  now: () => number,
+): { parts: QueueParts; kept: readonly KeptTap[] } {
   const [kept, setKept] = useState<readonly KeptTap[]>([]);
+  const channel = useRef<BroadcastChannel | null>(null);
+  const store = useMemo(() => tabletStore(now), [now]);
+  const read = useCallback(() => void store.all().then(setKept), [store]);
+  useEffect(() => {
+    channel.current = new BroadcastChannel(CHANNEL);
+    channel.current.onmessage = read;
+    read();
+    return () => channel.current?.close();
+  }, [read]);
+  const parts = useMemo<QueueParts>(
+    () => ({
+      store,
+      post,
+      inTurn: inTurnOfTabs(CHANNEL),
+      ask,
+      changed: () => {
+        read();
+        channel.current?.postMessage('changed');
+      },
+    }),
+    [store, ask, read],
+  );
+  return { parts, kept };
+}
+
+export function ActionProvider({
+  personId,
+  waiting,
+  children,
+}: {
+  personId: string;
+  /** Names of actions whose taps may wait here. */
+  waiting: readonly string[];
+  children: ReactNode;
+}) {
+  const router = useRouter();
+  const now = useShopClock();
+  const { question, ask, answer } = useQuestion();
+  const { parts, kept } = useQueue(ask, now);
   const [news, setNews] = useState<string | null>(null);
-  const keptRef = useRef(kept);
-  const busy = useRef(false);
-  const hold = useCallback((next: readonly KeptTap[]) => {
-    keptRef.current = next;
-    setKept(next);
-    storeKept(next);
-  }, []);
 
-  useEffect(() => {
-    const stored = readKept();
-    if (stored.length > 0) hold(stored);
-  }, [hold]);
-
-  const send = useCallback<Actions['send']>(
-    async (deed, body, actionKey = v4()) => {
-      const outcome = await post(deed, body, actionKey);
-      if (outcome.ok) router.refresh();
-      return outcome;
-    },
-    [router],
-  );
-
-  const tap = useCallback<Actions['tap']>(
-    async (deed, body, words) => {
-      const one: KeptTap = { key: v4(), deed, body, words, personId };
-      // Taps go in the order they were made: behind one that waits, the next waits too.
-      const outcome = keptRef.current.length > 0 ? NO_ANSWER : await post(deed, body, one.key);
+  const act = useCallback<Act>(
+    async (name, body, about = '', key = v4()) => {
+      const tap: NewKeptTap = { key, name, body, about, personId, tappedAt: now(), sure: [] };
+      const outcome = await sendTap(parts, tap, waiting.includes(name));
       if (outcome.ok || outcome.why === 'refused') router.refresh();
-      if (!outcome.ok && (outcome.why === 'unavailable' || outcome.why === 'signed-out'))
-        hold([...keptRef.current, one]);
-      return outcome;
+      return outcome as Outcome<never>;
     },
-    [hold, personId, router],
+    [parts, personId, now, waiting, router],
   );
 
   useEffect(() => {
-    if (kept.length === 0) return;
+    if (!kept.some((k) => k.personId === personId)) return;
     const retry = setInterval(() => {
-      const first = keptRef.current.find((k) => k.personId === personId);
-      if (!first || busy.current) return;
-      busy.current = true;
-      void post(first.deed, first.body, first.key).then((outcome) => {
-        busy.current = false;
-        if (!outcome.ok && (outcome.why === 'unavailable' || outcome.why === 'signed-out')) return;
-        hold(keptRef.current.filter((k) => k.key !== first.key));
+      void drainTaps(parts, personId, (tap, outcome) => {
         setNews(
           outcome.ok
-            ? `Now in the record: ${first.words}.`
-            : `Kept tap "${first.words}" was not done: ${outcome.message}`,
+            ? `Now in the record: ${tap.about}.`
+            : `Kept tap "${tap.about}" was not done: ${outcome.message}`,
         );
         router.refresh();
       });
     }, RETRY_MS);
     return () => clearInterval(retry);
-  }, [kept, hold, personId, router]);
+  }, [kept, parts, personId, router]);
 
   const value = useMemo<Actions>(
     () => ({
-      send,
-      tap,
-      tell: (deed, body) => void post(deed, body, v4()),
+      act,
+      tell: (name, body) =>
+        void post({ key: v4(), name, body, about: '', personId, tappedAt: now(), sure: [] }, false),
       kept,
       news,
       dropNews: () => setNews(null),
     }),
-    [send, tap, kept, news],
+    [act, kept, news, personId, now],
   );
-  return <Context.Provider value={value}>{children}</Context.Provider>;
+  return (
+    <Context.Provider value={value}>
+      {children}
+      <QuestionSheet question={question} onAnswer={answer} />
+    </Context.Provider>
+  );
 }
 
 export function useActions(): Actions {
-  const deeds = useContext(Context);
-  if (!deeds) throw new Error('useActions needs a ActionProvider');
-  return deeds;
+  const actions = useContext(Context);
+  if (!actions) throw new Error('useActions needs an ActionProvider');
+  return actions;
 }

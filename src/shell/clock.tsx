@@ -1,31 +1,57 @@
 'use client';
-import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
+import { createContext, useCallback, useContext, useEffect, useRef, useState, type ReactNode } from 'react';
 
-const Offset = createContext(0);
+type ShopTime = () => number;
+const Time = createContext<ShopTime>(() => Date.now());
 
-/** Hands the shop's clock to the screen: the server's time, however this tablet's own is set. */
+/** A shop's clock that jumped by so much was set anew; by less, an answer was only slow. */
+const SET_ANEW_MS = 60_000;
+
+/**
+ * Hands the shop's clock to the screen: the server's time, however this tablet's own is set. An
+ * answer takes its while to come, so what it says is always a little late: the least late of all
+ * is nearest to the truth.
+ */
 export function ShopClock({ serverNow, children }: { serverNow: number; children: ReactNode }) {
-  const [offset, setOffset] = useState(0);
-  useEffect(() => setOffset(serverNow - Date.now()), [serverNow]);
-  return <Offset.Provider value={offset}>{children}</Offset.Provider>;
+  // From the first drawing on: a clock that is right a second later starts a dip at the wrong second.
+  const [first] = useState(() => serverNow - Date.now());
+  const offset = useRef(first);
+  const now = useCallback<ShopTime>(() => Date.now() + offset.current, []);
+  useEffect(() => {
+    const told = serverNow - Date.now();
+    const before = offset.current;
+    if (told > before || before - told > SET_ANEW_MS) offset.current = told;
+  }, [serverNow]);
+  return <Time.Provider value={now}>{children}</Time.Provider>;
 }
+
+/** The shop's clock, to be asked when something happens. */
+export const useShopClock = (): ShopTime => useContext(Time);
 
 /** The shop's time in milliseconds, renewed every second; null until the screen is alive. */
 export function useShopNow(): number | null {
-  const offset = useContext(Offset);
+  const time = useShopClock();
   const [now, setNow] = useState<number | null>(null);
   useEffect(() => {
-    const tick = () => setNow(Date.now() + offset);
+    const tick = () => setNow(time());
     tick();
     const timer = setInterval(tick, 1000);
     return () => clearInterval(timer);
-  }, [offset]);
+  }, [time]);
   return now;
 }
 
-/** What a running clock shows: 3 h 10, 12:40, or how late it is. */
-export function clockWords(dueAt: number, now: number): { words: string; late: boolean } {
-  const seconds = Math.ceil((dueAt - now) / 1000);
+/**
+ * What a running clock shows: 3 h 10, 12:40, or how late it is.
+ * @param startedAt when it began: a clock never shows more than it was set to
+ */
+export function clockWords(
+  dueAt: number,
+  now: number,
+  startedAt: number | null = null,
+): { words: string; late: boolean } {
+  const left = startedAt === null ? dueAt - now : Math.min(dueAt - now, dueAt - startedAt);
+  const seconds = Math.ceil(left / 1000);
   if (seconds <= 0) {
     const minutes = Math.floor(-seconds / 60);
     return {

@@ -1,5 +1,6 @@
 'use client';
 import { useMantineColorScheme } from '@mantine/core';
+import type { ActionName } from '@/core/actions/actions';
 import { learnSpecies, type Species } from '@/core/species/species';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
@@ -8,6 +9,7 @@ import { Band } from './band';
 import { ShopClock, useShopNow } from './clock';
 import { ActionProvider, useActions } from './actions';
 import { NextList } from './next-list';
+import { QuestionSheet, useQuestion } from './question';
 import { Scanner } from './scanner';
 import { KEYS, PLACES, type NextItem, type PlaceKey, type PlaceNote } from './places';
 import css from './shell.module.css';
@@ -19,8 +21,14 @@ export interface FrameProps {
   readonly serverNow: number;
   readonly notes: Readonly<Record<PlaceKey, PlaceNote>>;
   readonly next: readonly NextItem[];
-  /** The person's own last entry that can be taken back. */
-  readonly lastEntry: { readonly id: number; readonly words: string } | null;
+  /** The last thing this person did, and why it is not taken back where it is not. */
+  readonly last: { readonly entryId: number; readonly words: string; readonly whyNot: string | null } | null;
+  /** What this person took back just now, to be done again as it was tapped. */
+  readonly redo: { readonly name: ActionName; readonly input: unknown; readonly words: string } | null;
+  /** Minutes the shop's clock was set back by; 0 when it is right. */
+  readonly clockBehindMin: number;
+  /** Names of actions whose taps may wait on this tablet. */
+  readonly waiting: readonly string[];
   /** The shop's own species, which this tablet's forecasts and notes know as well. */
   readonly ownSpecies: readonly Species[];
   readonly signOut: () => Promise<void>;
@@ -64,7 +72,7 @@ function KeptTaps() {
     return (
       <div className={css.kept} role="alert">
         {kept.length === 1
-          ? `Kept on this tablet: ${kept[0]?.words ?? ''}.`
+          ? `Kept on this tablet: ${kept[0]?.about ?? ''}.`
           : `${kept.length} taps are kept on this tablet.`}{' '}
         The shop’s memory is not answering; they are tried again until it does.
       </div>
@@ -132,12 +140,15 @@ function Inside({
   timeZone,
   notes,
   next,
-  lastEntry,
+  last,
+  redo,
+  clockBehindMin,
   signOut,
   children,
-}: Omit<FrameProps, 'serverNow' | 'ownSpecies'>) {
+}: Omit<FrameProps, 'serverNow' | 'ownSpecies' | 'waiting'>) {
   const router = useRouter();
-  const { send } = useActions();
+  const { act } = useActions();
+  const { question, ask, answer } = useQuestion();
   const { colorScheme, setColorScheme } = useMantineColorScheme();
   const [open, setOpen] = useState(false);
   const [said, setSaid] = useState<string | null>(null);
@@ -155,9 +166,16 @@ function Inside({
   }, [router]);
 
   const takeBack = async () => {
-    if (!lastEntry) return setSaid('There is nothing of yours to take back.');
-    const outcome = await send('desk/correct', { entryId: lastEntry.id });
-    setSaid(outcome.ok ? `Taken back: ${lastEntry.words}` : outcome.message);
+    if (!last) return setSaid('There is nothing of yours to take back.');
+    if (last.whyNot) return setSaid(last.whyNot);
+    if (!(await ask(null, `Take this back? ${last.words}`))) return;
+    const outcome = await act('desk/take-back', { entryId: last.entryId });
+    setSaid(outcome.ok ? `Taken back: ${last.words}` : outcome.message);
+  };
+  const doAgain = async () => {
+    if (!redo) return;
+    const outcome = await act(redo.name, redo.input as never, redo.words);
+    setSaid(outcome.ok ? `Done again: ${redo.words}` : outcome.message);
   };
   const logStep = () => document.querySelector<HTMLButtonElement>('[data-step-in-hand]')?.click();
   useKeys({
@@ -175,6 +193,12 @@ function Inside({
   return (
     <>
       <KeptTaps />
+      {clockBehindMin > 0 && (
+        <div className={css.kept} role="status">
+          The shop’s clock was set back by {clockBehindMin} min: what is done is entered at the last entry’s
+          time until it has caught up. Set the computer’s clock right.
+        </div>
+      )}
       <Alarm items={next} isQuiet={isQuiet} />
       <Band notes={notes} shopName={shopName} people={<ClockFace timeZone={timeZone} name={person.name} />} />
       <div className={css.page}>
@@ -185,9 +209,14 @@ function Inside({
         <div>
           <NextList items={next} open={open} onOpen={setOpen} />
           <div className={css.foot}>
-            <button type="button" className="plain" onClick={() => void takeBack()} disabled={!lastEntry}>
+            <button type="button" className="plain" onClick={() => void takeBack()} disabled={!last}>
               Take back <kbd>Z</kbd>
             </button>
+            {redo && (
+              <button type="button" className="plain" onClick={() => void doAgain()}>
+                Do it again
+              </button>
+            )}
             <button type="button" className="plain" onClick={() => setColorScheme(dark ? 'light' : 'dark')}>
               {dark ? 'Light' : 'Dark'}
             </button>
@@ -202,21 +231,22 @@ function Inside({
             </form>
           </div>
           <p className="soft" role="status" style={{ marginTop: 10, fontSize: 16 }}>
-            {said ?? (lastEntry ? `Your last: ${lastEntry.words}` : '')}
+            {said ?? (last ? `Your last: ${last.words}` : '')}
           </p>
         </div>
       </div>
       <KeySheet sheet={sheet} />
+      <QuestionSheet question={question} onAnswer={answer} />
     </>
   );
 }
 
 /** What stands around every place: the band, Next, the keys, the taps that wait. */
-export function Frame({ serverNow, ownSpecies, ...props }: FrameProps) {
+export function Frame({ serverNow, ownSpecies, waiting, ...props }: FrameProps) {
   learnSpecies(ownSpecies);
   return (
     <ShopClock serverNow={serverNow}>
-      <ActionProvider personId={props.person.id}>
+      <ActionProvider personId={props.person.id} waiting={waiting}>
         <Inside {...props} />
       </ActionProvider>
     </ShopClock>

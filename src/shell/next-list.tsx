@@ -7,7 +7,7 @@ import css from './shell.module.css';
 
 function Due({ item, now }: { item: NextItem; now: number | null }) {
   if (item.dueAt === null || now === null) return null;
-  const { words, late } = clockWords(item.dueAt, now);
+  const { words, late } = clockWords(item.dueAt, now, item.startedAt);
   const whole = item.startedAt === null ? 0 : item.dueAt - item.startedAt;
   const share = whole > 0 ? Math.min(1, Math.max(0, (now - (item.startedAt ?? 0)) / whole)) : 1;
   return (

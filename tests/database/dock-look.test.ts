@@ -1,9 +1,11 @@
-import { codeOf, pailKeyStart } from '@/core/labels/codes';
+import { codeOf } from '@/core/labels/codes';
 import { insertFlaw } from '@/data/claims';
 import { insertTemperature, insertWeighing, manyWeighings } from '@/data/evidence';
 import { changeLot, manyLotsInStock, maybeLot, takeInHand, type LotRow } from '@/data/lots';
+import { changePortion, manyPortionsOfLot } from '@/data/portions';
+import { endLine } from '@/data/stays';
 import { manyPails } from '@/data/pails';
-import { manyStepsOfLot } from '@/data/steps';
+import { manyStepsOfPortion } from '@/data/steps';
 import { learnGrams } from '@/core/dock/grams';
 import { lookData } from '@/features/dock/look-data';
 import type { LookProps } from '@/features/dock/lot-look';
@@ -11,7 +13,8 @@ import { outlookKey } from '@/features/dock/outlook';
 import { STAGES } from '@/features/dock/words';
 import { findLabelled, type Scanned } from '@/features/labels/find-labelled';
 import { isForLater } from '@/server/lot-forecasts';
-import { replan } from '@/server/replan';
+import type { ActionContext } from '@/server/handler';
+import { replanLot } from '@/server/replan';
 import type { SignedIn } from '@/server/session';
 import { canWait, shellData } from '@/server/shell-data';
 import { lotBrief } from '@/server/stock';
@@ -42,11 +45,18 @@ const lotOf = async (id: string): Promise<LotRow> => {
   if (!lot) throw new Error('no such lot');
   return lot;
 };
+const heapOf = async (id: string) => {
+  const [heap] = await shop.inside((trx) => manyPortionsOfLot(trx, id));
+  if (!heap) throw new Error('the lot is used up');
+  return heap;
+};
 const look = async (id: string, at = AT): Promise<LookProps> =>
   shop.inside(async (trx) => {
     const lots = (await manyLotsInStock(trx)).map((l) => lotBrief(l, isForLater(l, at, 'Etc/UTC')));
     const grams = learnGrams(await manyWeighings(trx));
-    return lookData(trx, me, at, await lotOf(id), lots, [], grams);
+    const props = await lookData(trx, me, at, await lotOf(id), lots, [], grams);
+    if (!props) throw new Error('the lot is used up');
+    return props;
   });
 
 test('what the drawing shows for a touch is what stands once that touch is logged', async () => {
@@ -58,18 +68,16 @@ test('what the drawing shows for a touch is what stands once that touch is logge
     before.outlooks[outlookKey(before.lot.stage, 'firm')]?.daysLeft.p50 ?? 0,
   );
   await shop.inside(async (trx) => {
-    const lot = await lotOf(id);
-    const plan_no = await replan(
-      { trx, action: shop.action(), me },
-      { ...lot, stage: open, droop: 'hanging' },
-    );
-    await changeLot(trx, id, { stage: open, droop: 'hanging', plan_no });
+    await changeLot(trx, id, { stage: open, droop: 'hanging' });
+    await replanLot({ trx, action: shop.action(), me } as ActionContext, id);
   });
   const after = await look(id);
   expect(after.lot.daysLeft).toEqual(promised?.daysLeft);
   expect(after.outlooks[outlookKey(open, 'hanging')]).toEqual(promised);
-  const { planNo } = await lotOf(id);
-  const plan = (await shop.inside((trx) => manyStepsOfLot(trx, id, planNo))).map((s) => s.step.title);
+  const heap = await heapOf(id);
+  const plan = (await shop.inside((trx) => manyStepsOfPortion(trx, heap.id, heap.planNo))).map(
+    (s) => s.step.title,
+  );
   expect(promised?.changes.length).toBeGreaterThan(0);
   for (const title of promised?.changes ?? []) expect(plan).toContain(title);
 });
@@ -126,9 +134,9 @@ test('a box for tomorrow is no work of today, unless it cannot bear the night dr
   const before = await dueToday(AT);
   await shop.inside((trx) => changeLot(trx, id, { for_day: '2026-11-25' }));
   expect(Number.parseInt(await dueToday(AT))).toBe(Number.parseInt(before) - 1);
-  expect(canWait(await lotOf(id), AT, 'Etc/UTC')).toBe(true);
-  expect(canWait({ ...(await lotOf(id)), speciesKey: 'hydrangea' }, AT, 'Etc/UTC')).toBe(false);
-  expect(canWait(await lotOf(id), new Date('2026-11-25T06:00:00Z'), 'Etc/UTC')).toBe(false);
+  expect(canWait(await heapOf(id), AT, 'Etc/UTC')).toBe(true);
+  expect(canWait({ ...(await heapOf(id)), speciesKey: 'hydrangea' }, AT, 'Etc/UTC')).toBe(false);
+  expect(canWait(await heapOf(id), new Date('2026-11-25T06:00:00Z'), 'Etc/UTC')).toBe(false);
 });
 
 test('a scanned label opens its lot where it was scanned, a pail its rack, and nothing else anything', async () => {
@@ -139,10 +147,14 @@ test('a scanned label opens its lot where it was scanned, a pail its rack, and n
   expect(await scan(code)).toEqual({ href: `/dock?lot=${id}`, words: `Lot ${number}` });
   expect((await scan(code, true))?.href).toBe(`/bench?lot=${id}`);
   const [pail] = await shop.inside(manyPails);
-  const label = codeOf({ kind: 'pail', keyStart: pailKeyStart(pail?.id ?? '') });
+  const label = codeOf({ kind: 'pail', number: pail?.labelNo ?? 0 });
   expect(await scan(label)).toEqual({ href: `/pails?pail=${pail?.id}`, words: `Pail ${pail?.name}` });
   expect((await scan(codeOf({ kind: 'lot', number: 9_999_999 })))?.words).toContain('No lot 9999999');
   expect((await scan("%L1' or 1=1"))?.href).toBeNull();
-  await shop.inside((trx) => changeLot(trx, id, { stems_left: 0 }));
+  const heap = await heapOf(id);
+  await shop.inside(async (trx) => {
+    await changePortion(trx, heap.id, { stems: 0 });
+    await endLine(trx, heap.id, AT);
+  });
   expect((await scan(code))?.words).toBe(`Lot ${number} is used up.`);
 });

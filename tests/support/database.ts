@@ -26,8 +26,8 @@ export interface TestShop {
   readonly close: () => Promise<void>;
 }
 
-/** A fresh database of its own with the demo shop in it; of an older shape where `migrations` are fewer. */
-export async function freshShop(migrations?: number): Promise<TestShop> {
+/** A fresh database of its own with the demo shop in it. */
+export async function freshShop(): Promise<TestShop> {
   if (!SERVER) throw new Error('Database tests run through "npm test", which starts their server.');
   const name = `t_${randomUUID().replaceAll('-', '')}`;
   const server = connect(`${SERVER}/postgres`, 1);
@@ -38,8 +38,8 @@ export async function freshShop(migrations?: number): Promise<TestShop> {
   await server.destroy();
   const owner = connect(`${SERVER}/${name}`, 4);
   await owner.raw('grant usage on schema public to hush_pail_app');
-  await migrate(owner, migrations);
-  await loadDemo(owner, AT, migrations === undefined);
+  await migrate(owner);
+  await loadDemo(owner, AT);
   const appUrl = new URL(`${SERVER}/${name}`);
   appUrl.username = 'hush_pail_app';
   const app = connect(appUrl.href, 8);
@@ -54,8 +54,10 @@ export async function freshShop(migrations?: number): Promise<TestShop> {
   });
   const inside: TestShop['inside'] = (work) => inShop(app, shop.id, work);
   const bookLot: TestShop['bookLot'] = async (stems, deliveryRef = randomUUID()) => {
-    const { lotIds } = await inside((trx) =>
-      bookDelivery(trx, action(), {
+    const { lotIds } = await inside(async (trx) => {
+      // Under the shop's counters, as the contract books it.
+      await trx.raw('select pg_advisory_xact_lock(hashtextextended(?, 1))', [shop.id]);
+      return bookDelivery(trx, action(), {
         supplier: 'Norrholt Growers',
         deliveryRef,
         roomId: bench.id,
@@ -72,13 +74,14 @@ export async function freshShop(migrations?: number): Promise<TestShop> {
             cutDate: '2026-11-22',
             origin: null,
             packing: 'dry crate',
+            isWetPacked: false,
             unitPrice: 0.3,
             currency: 'EUR',
             ...firstGuess({ speciesKey: 'tulip', origin: null, packing: 'dry crate', hoursSinceCut: 40 }),
           },
         ],
-      }),
-    );
+      });
+    });
     return lotIds[0] ?? '';
   };
   return {

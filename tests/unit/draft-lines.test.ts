@@ -14,7 +14,7 @@ import {
   lackingInOrder,
   type DraftLine,
 } from '@/features/dock/draft-lines';
-import { bookLineSchema, keptLineSchema } from '@/features/dock/checks';
+import { bookLine, keptLine as keptLineSchema } from '@/core/actions/fields';
 
 const messy = readDeliveryNote(
   decodeNote(readFileSync(path.join(__dirname, '../fixtures/delivery-note-messy.csv'))),
@@ -97,7 +97,7 @@ test('whatever was read of a line, it ends booked, waiting or refused, and the s
       const lack = lacking(as);
       if (fate === 'book' && lack !== null) continue;
       const sent = fate === 'book' ? bookedLine(as) : keptLine(as);
-      const schema = fate === 'book' ? bookLineSchema : keptLineSchema;
+      const schema = fate === 'book' ? bookLine : keptLineSchema;
       expect(v.safeParse(schema, sent).issues).toBeUndefined();
     }
   expect(keptLine({ ...line(12), fate: 'waiting' })).toMatchObject({
@@ -141,7 +141,7 @@ test('of any file, however its lines are spoilt, each line is set aside or ends 
       for (const one of lines) {
         const fate = lacking({ ...one, isSettled: true }) === null ? one.fate : ('waiting' as const);
         const sent = fate === 'book' ? bookedLine(one) : keptLine({ ...one, fate });
-        expect(v.safeParse(fate === 'book' ? bookLineSchema : keptLineSchema, sent).issues).toBeUndefined();
+        expect(v.safeParse(fate === 'book' ? bookLine : keptLineSchema, sent).issues).toBeUndefined();
       }
     }),
     { numRuns: 400 },

@@ -1,6 +1,6 @@
 import { readDeliveryNote } from '@/core/dock/read-note';
 import { speciesByKey } from '@/core/species/species';
-import { arrivalNow, forecastInputOf, type LotHistory } from '@/core/vase-life/lot-history';
+import { arrivalNow, forecastInputOf, type LotHistory, type StayHere } from '@/core/vase-life/lot-history';
 import { predictLot } from '@/core/vase-life/predict-lot';
 import { demoNoteCsv } from '@/demo/world';
 import { daysInWords } from '@/drawing/life-line';
@@ -43,16 +43,19 @@ test('the demo always has a note dated to its day that reads without a doubt', (
 });
 
 describe('a lot in the shop', () => {
-  const air = { tempC: 18, humidityPct: 60, litHours: 12 };
+  const air = { tempC: 18, humidityPct: 60, litHours: 12, ethylenePpm: 0 };
+  const cold = { ...air, tempC: 3 };
+  const food = { name: 'a', start: 'clean', solution: 'flower-food', tempC: 40 } as const;
+  /** Dry on the bench until it went into water, then in its room. */
+  const here = (wetFrom: number, room = cold, water: StayHere['water'] = food, until = 48): StayHere[] => [
+    { fromHour: 0, toHour: wetFrom, air, water: null },
+    { fromHour: wetFrom, toHour: until, air: room, water },
+  ];
   const history = (over: Partial<LotHistory> = {}): LotHistory => ({
     species: speciesByKey('rose'),
     arrival: { agedDays: 1, stage: 0.2, droop: 'firm' },
     hoursHere: 48,
-    wetFromHour: 2,
-    changedAtHour: null,
-    room: { ...air, tempC: 3 },
-    bench: air,
-    water: { start: 'clean', solution: 'flower-food', tempC: 40 },
+    stays: here(2),
     wasHotDipped: false,
     isBare: false,
     startHourOfDay: 7,
@@ -62,23 +65,29 @@ describe('a lot in the shop', () => {
     predictLot(forecastInputOf(history(over), 1, 150)).daysLeft.p50;
 
   test('has fewer days the longer it stood dry, and the warmer its room', () => {
-    expect(days({ wetFromHour: 12 })).toBeLessThan(days({}));
-    expect(days({ room: air })).toBeLessThan(days({}) - 0.5);
-    expect(days({ wetFromHour: null, water: null })).toBeLessThan(days({}));
+    expect(days({ stays: here(12) })).toBeLessThan(days({}));
+    expect(days({ stays: here(2, air) })).toBeLessThan(days({}) - 0.5);
+    expect(days({ stays: here(48) })).toBeLessThan(days({}));
   });
   test('ages and opens while it stands, and hands that on to what is made of it', () => {
     const early = arrivalNow(forecastInputOf(history({ hoursHere: 3 }), 1, 1));
-    const later = arrivalNow(forecastInputOf(history({ hoursHere: 72, room: air }), 1, 1));
+    const later = arrivalNow(
+      forecastInputOf(history({ hoursHere: 72, stays: here(2, air, food, 72) }), 1, 1),
+    );
     expect(later.agedDays).toBeGreaterThan(early.agedDays + 1);
     expect(later.stage).toBeGreaterThan(early.stage);
     expect(later.droop).toBe('firm');
   });
   test('turned over into fresh water it is at least as well off as left in its own', () => {
-    const old = {
-      hoursHere: 200,
-      room: { ...air, tempC: 20 },
-      water: { start: 'rinsed', solution: 'plain', tempC: 20 },
-    } as const;
-    expect(days({ ...old, changedAtHour: 100 })).toBeGreaterThanOrEqual(days(old));
+    const plain = { name: 'old', start: 'rinsed', solution: 'plain', tempC: 20 } as const;
+    const room = { ...air, tempC: 20 };
+    const old = here(2, room, plain, 200);
+    const turned: StayHere[] = [
+      ...here(2, room, plain, 100),
+      { fromHour: 100, toHour: 200, air: room, water: { ...plain, name: 'new', start: 'clean' } },
+    ];
+    expect(days({ hoursHere: 200, stays: turned })).toBeGreaterThanOrEqual(
+      days({ hoursHere: 200, stays: old }),
+    );
   });
 });

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { WAITING_ACTIONS } from '@/core/actions/actions';
 import { manyOwnSpecies } from '@/data/house';
 import { signOut } from '@/features/sign-in/actions';
 import { inMyShop } from '@/server/session';
@@ -22,6 +23,7 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
       serverNow={at.getTime()}
       signOut={signOut}
       ownSpecies={own}
+      waiting={WAITING_ACTIONS}
       {...data}
     >
       {children}

@@ -4,6 +4,7 @@ import { speciesByKey } from '../species/species';
 import { isWetPacked } from '../vase-life/journey';
 import { forecastInputOf } from '../vase-life/lot-history';
 import { predictLot } from '../vase-life/predict-lot';
+import { rightSolution } from '../water/solutions';
 import type { Job, Piece, WaitingLot, WorkStep } from './types';
 
 /** Seconds of hands a stem; those the trade's accounts give, the rest estimates. */
@@ -40,7 +41,7 @@ const TAP_C = 60;
 const DRY_HOURS = [0, 1, 2, 3, 4, 6, 8, 12] as const;
 const LAST_HOUR = 12;
 const DRAWS = 120;
-const BENCH = { tempC: 18, humidityPct: 60, litHours: 12 } as const;
+const BENCH = { tempC: 18, humidityPct: 60, litHours: 12, ethylenePpm: 0 } as const;
 
 function handsSecondsOf(step: WorkStep, stems: number): number {
   if (step.kind === 'hot-dip') return Math.ceil(stems / DIP_BATCH) * DIP_BATCH_S;
@@ -83,17 +84,22 @@ export function piecesOf(steps: readonly WorkStep[], stems: number, hasKettle: b
 /** Days lost by hours dry, from the model: the same stems, watered later, twelve hours on. Never falling. */
 function lossCurve(lot: WaitingLot, seed: number): readonly number[] {
   const species = speciesByKey(lot.species);
+  const drink = {
+    name: 'drink',
+    start: 'clean',
+    solution: rightSolution(species.foodKind),
+    tempC: null,
+  } as const;
   const left = DRY_HOURS.map((wetFromHour) => {
     const input = forecastInputOf(
       {
         species,
         arrival: { agedDays: lot.agedDays, stage: lot.stage, droop: lot.droop },
         hoursHere: LAST_HOUR,
-        wetFromHour,
-        changedAtHour: null,
-        room: BENCH,
-        bench: BENCH,
-        water: null,
+        stays: [
+          { fromHour: 0, toHour: wetFromHour, air: BENCH, water: null },
+          { fromHour: wetFromHour, toHour: LAST_HOUR, air: BENCH, water: drink },
+        ],
         wasHotDipped: false,
         isBare: false,
         startHourOfDay: 7,

@@ -34,7 +34,8 @@ export type FlawKind = keyof typeof FLAWS;
 export const FLAW_KINDS = Object.keys(FLAWS) as FlawKind[];
 
 /** Flaws that are counted in a sample; what is short is counted whole. */
-export const SAMPLED_FLAWS = FLAW_KINDS.filter((k) => k !== 'short');
+export type SampledFlaw = Exclude<FlawKind, 'short'>;
+export const SAMPLED_FLAWS: readonly SampledFlaw[] = FLAW_KINDS.filter((k) => k !== 'short');
 
 /** A flaw as it was counted in a sample. */
 export interface FlawSeen {

@@ -5,7 +5,8 @@ import { PLACES } from '../protocol/params';
 import { QUESTION_KEYS, questionOf, type QuestionKey } from '../protocol/schools';
 import { NEEDS } from '../protocol/types';
 import { DEFAULT_LIMITS, PURPOSES } from '../protocol/ways';
-import { between, oneOf, seedSchema, speciesKeySchema, strict, whole } from './schemas';
+import { seedSchema, speciesKeySchema } from './schemas';
+import { between, oneOf, strict, whole } from './shapes';
 
 const name = v.pipe(
   v.string('must be words'),

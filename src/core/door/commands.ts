@@ -76,7 +76,8 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   'read-logger': {
     summary: 'a temperature logger’s CSV as it is understood',
     takes: 'file',
-    run: (input) => readLogger(decodeNote(bytesOf(input))),
+    flags: { zone: 'zone of its clocks, where the file does not say (UTC)' },
+    run: (input, flags = {}) => readLogger(decodeNote(bytesOf(input)), flags.zone),
   },
   'read-delivery-note': {
     summary: 'a delivery note’s CSV, line by line as it is understood',

@@ -1,28 +1,9 @@
 import * as v from 'valibot';
 import { CONSTANT_KEYS, CONSTANTS, type ConstantKey } from '../model/constants';
-import { findSpecies } from '../species/species';
+import { findSpecies, OWN_KEY } from '../species/species';
 import { SOLUTION_KEYS } from '../water/solutions';
-
-export const between = (low: number, high: number) =>
-  v.pipe(
-    v.number(`must be a number from ${low} to ${high}`),
-    v.finite(`must be a number from ${low} to ${high}`),
-    v.minValue(low, `must be from ${low} to ${high}`),
-    v.maxValue(high, `must be from ${low} to ${high}`),
-  );
-export const whole = (low: number, high: number) =>
-  v.pipe(between(low, high), v.integer('must be a whole number'));
-export const oneOf = <const T extends readonly string[]>(options: T) =>
-  v.picklist(options, `must be one of ${options.join(', ')}`);
-const flag = v.boolean('must be true or false');
-export const strict = <T extends v.ObjectEntries>(entries: T) =>
-  v.strictObject(entries, (issue) =>
-    issue.expected === 'never'
-      ? 'is not a field of this form'
-      : issue.received === 'undefined'
-        ? 'is missing'
-        : 'must be an object',
-  );
+import { between, flag, oneOf, strict, whole } from './shapes';
+import { ownSpeciesSchema } from './species-schema';
 
 /** Longest time a stay, a count or an event may lie from the start: a year. */
 const YEAR_H = 8784;
@@ -31,6 +12,14 @@ export const speciesKeySchema = v.pipe(
   v.string('must be the key of a species'),
   v.check(
     (key) => findSpecies(key) !== undefined,
+    (issue) => `no species is called ${issue.received}; "species" lists them`,
+  ),
+);
+/** The table's, or one of a shop's own that travels with its input (`overrides.own`). */
+const forecastSpeciesSchema = v.pipe(
+  v.string('must be the key of a species'),
+  v.check(
+    (key) => findSpecies(key) !== undefined || OWN_KEY.test(key),
     (issue) => `no species is called ${issue.received}; "species" lists them`,
   ),
 );
@@ -129,10 +118,12 @@ const ownConstants = Object.fromEntries(
 ) as Record<ConstantKey, v.OptionalSchema<ReturnType<typeof ownConstant>, undefined>>;
 
 export const overridesSchema = strict({
+  /** Species of the shop's own, whole: nothing else needs to know them. */
+  own: v.optional(v.pipe(v.array(ownSpeciesSchema), v.maxLength(200))),
   constants: v.optional(strict(ownConstants)),
   species: v.optional(
     v.record(
-      speciesKeySchema,
+      forecastSpeciesSchema,
       strict({
         lifeDays20C: v.optional(between(0.5, 100)),
         lifeSpread: v.optional(between(0, 1)),
@@ -161,7 +152,7 @@ export const overridesSchema = strict({
 });
 
 export const lotInputSchema = strict({
-  species: speciesKeySchema,
+  species: forecastSpeciesSchema,
   seed: seedSchema,
   draws: whole(1, 20_000),
   startHourOfDay: v.optional(v.pipe(between(0, 23.999))),
@@ -185,7 +176,7 @@ export const arrangementInputSchema = v.pipe(
     lines: v.pipe(
       v.array(
         strict({
-          species: speciesKeySchema,
+          species: forecastSpeciesSchema,
           stems: whole(1, 300),
           arrival: arrivalSchema,
           leafShare: between(0, 1),

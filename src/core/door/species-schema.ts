@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { protocolEditsSchema } from '../protocol/edits';
 import { OWN_KEY, type Species } from '../species/species';
-import { between, oneOf, strict, whole } from './schemas';
+import { between, oneOf, strict, whole } from './shapes';
 
 const words = (most: number) =>
   v.pipe(v.string('must be words'), v.trim(), v.minLength(1, 'is empty'), v.maxLength(most, 'is too long'));

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { readNumber } from '../dock/read-cells';
 import { BrokenContractError } from '../errors';
-import { isDayFirst, readTime, type TimeReading } from './read-time';
+import { isDayFirst, isZone, readTime, zoneNamed } from './read-time';
 
 export interface LoggerReading {
   /** Milliseconds since 1970. */
@@ -127,10 +127,10 @@ function gapsOf(readings: readonly LoggerReading[], intervalMin: number | null):
 /**
  * Reads a temperature logger's CSV: any of the usual separators, a preamble, decimal commas, °C or
  * °F, dates of several styles, irregular times. Rows that cannot be read are told, not dropped.
- * @param offsetMin minutes ahead of UTC of clocks that do not say
+ * @param shopZone the zone of clocks that do not say, where the file names none either
  * @throws BrokenContractError when it is no logger file at all
  */
-export function readLogger(text: string, offsetMin = 0): LoggerFile {
+export function readLogger(text: string, shopZone = 'UTC'): LoggerFile {
   const refuse = (message: string): never => {
     throw new BrokenContractError([{ field: 'file', message }]);
   };
@@ -142,10 +142,16 @@ export function readLogger(text: string, offsetMin = 0): LoggerFile {
   const body = rows.slice(heading.at + 1).filter((row) => row.cells.some((c) => c !== ''));
   const timeText = ({ cells }: Row): string =>
     `${cells[columns.time] ?? ''}${columns.clock === null ? '' : ` ${cells[columns.clock] ?? ''}`}`.trim();
-  const reading: TimeReading = { dayFirst: isDayFirst(body.map(timeText)), offsetMin };
+  const dayFirst = isDayFirst(body.map(timeText));
+  const head = rows.slice(0, heading.at);
+  const said = preambleOf(head, /zone|offset/i) ?? columns.headings[columns.time] ?? '';
+  const named = zoneNamed(said);
+  const timeZone = named ?? shopZone;
+  if (!isZone(timeZone)) refuse(`is to be read in the zone "${timeZone}", which nobody knows`);
+  let lastMs: number | undefined;
   const temps = body.map(({ cells }) => readMeasure(cells[columns.temp] ?? ''));
   const { unit, because } = unitOf(
-    rows.slice(0, heading.at),
+    head,
     columns,
     temps,
     body.map(({ cells }) => cells[columns.temp] ?? ''),
@@ -154,7 +160,12 @@ export function readLogger(text: string, offsetMin = 0): LoggerFile {
   const byTime = new Map<number, LoggerReading>();
   body.forEach((row, i) => {
     const bad = (why: string): void => void badRows.push({ line: row.line, why });
-    const atMs = readTime(timeText(row), reading);
+    const atMs = readTime(timeText(row), {
+      dayFirst,
+      timeZone,
+      ...(lastMs === undefined ? {} : { notBeforeMs: lastMs }),
+    });
+    lastMs = atMs ?? lastMs;
     if (atMs === null) return bad(`“${timeText(row)}” is not a time`);
     const measured = temps[i] ?? null;
     if (measured === null) return bad(`“${row.cells[columns.temp] ?? ''}” is not a temperature`);
@@ -175,10 +186,10 @@ export function readLogger(text: string, offsetMin = 0): LoggerFile {
   const steps = readings.slice(1).map((r, i) => (r.atMs - (readings[i]?.atMs ?? r.atMs)) / 60_000);
   const intervalMin = steps.sort((a, b) => a - b)[Math.floor(steps.length / 2)] ?? null;
   return {
-    serial: preambleOf(rows.slice(0, heading.at), /serial|logger|device/i),
+    serial: preambleOf(head, /serial|logger|device/i),
     unit,
     unitBecause: because,
-    dayFirst: reading.dayFirst,
+    dayFirst,
     readings,
     badRows,
     gaps: gapsOf(readings, intervalMin),

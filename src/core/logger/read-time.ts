@@ -1,9 +1,13 @@
+import { instantOf, momentIn } from '../calendar/zones';
+
 /** How a logger's clock readings are to be taken where they leave room. */
 export interface TimeReading {
   /** Day before month in dates written with slashes or dots. */
   readonly dayFirst: boolean;
-  /** Minutes ahead of UTC of clocks that do not say; 0: they are UTC. */
-  readonly offsetMin: number;
+  /** The zone of clocks that do not say. */
+  readonly timeZone: string;
+  /** The reading before, ms: an hour that comes twice as the clocks go back is read on from it. */
+  readonly notBeforeMs?: number;
 }
 
 const ISO =
@@ -11,29 +15,47 @@ const ISO =
 const SLASHED =
   /^(\d{1,2})[/.-](\d{1,2})[/.-](\d{2}|\d{4})[ ,T]+(\d{1,2}):(\d{2})(?::(\d{2}))?\s*([ap]\.?m\.?)?$/i;
 
-/** Minutes ahead of UTC that a zone such as "+01:00" or "Z" names; null when it names none. */
-function zoneMinutes(zone: string | undefined): number | null {
-  if (zone === undefined) return null;
-  const match = /^([+-])(\d{2}):?(\d{2})$/.exec(zone);
-  if (!match) return 0;
-  return (match[1] === '-' ? -1 : 1) * (Number(match[2]) * 60 + Number(match[3]));
+/** A zone as it is named beside a time: "Z" and "+0100" as their offsets; undefined where none is. */
+function zoneOf(zone: string | undefined): string | undefined {
+  if (zone === undefined) return undefined;
+  const match = /^([+-]\d{2}):?(\d{2})$/.exec(zone);
+  return match ? `${match[1]}:${match[2]}` : 'UTC';
 }
 
-function instant(parts: readonly number[], offsetMin: number): number | null {
+/** The zone a file names for its clocks, in words such as "UTC", "GMT+1", "+01:00" or "Europe/Berlin"; null where it names none. */
+export function zoneNamed(text: string): string | null {
+  const region = /\b[A-Z][A-Za-z]+\/[A-Z][A-Za-z_]+(?:\/[A-Z][A-Za-z_]+)?\b/.exec(text)?.[0];
+  if (region && isZone(region)) return region;
+  const match = /(?:\b(?:UTC|GMT)\b)?\s*(?:([+-])(\d{1,2})(?::?(\d{2}))?)?/.exec(
+    /\b(?:UTC|GMT)\b\s*(?:[+-]\d{1,2}(?::?\d{2})?)?|(?<![\d-])[+-]\d{2}:?\d{2}\b/.exec(text)?.[0] ?? '',
+  );
+  if (!match || match[0] === '') return null;
+  return match[1] ? `${match[1]}${(match[2] ?? '').padStart(2, '0')}:${match[3] ?? '00'}` : 'UTC';
+}
+
+/** Whether a zone is one that clocks can be read in: a region, UTC, or an offset. */
+export function isZone(name: string): boolean {
+  try {
+    momentIn(0, name);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+function instant(parts: readonly number[], timeZone: string, notBeforeMs: number | undefined): number | null {
   const [year = 0, month = 0, day = 0, hour = 0, minute = 0, second = 0] = parts;
-  const at = new Date(Date.UTC(year, month - 1, day, hour, minute, second));
-  const isReal =
-    at.getUTCMonth() === month - 1 && at.getUTCDate() === day && hour < 24 && minute < 60 && second < 60;
-  return isReal ? at.getTime() - offsetMin * 60_000 : null;
+  return instantOf({ year, month, day, hour, minute, second }, timeZone, notBeforeMs);
 }
 
 /** Milliseconds since 1970 of a clock reading, or null when it is not one or does not exist. */
-export function readTime(text: string, { dayFirst, offsetMin }: TimeReading): number | null {
+export function readTime(text: string, { dayFirst, timeZone, notBeforeMs }: TimeReading): number | null {
   const iso = ISO.exec(text.trim());
   if (iso)
     return instant(
       iso.slice(1, 7).map((n) => Number(n) || 0),
-      zoneMinutes(iso[7]) ?? offsetMin,
+      zoneOf(iso[7]) ?? timeZone,
+      notBeforeMs,
     );
   const slashed = SLASHED.exec(text.trim());
   if (!slashed) return null;
@@ -47,7 +69,8 @@ export function readTime(text: string, { dayFirst, offsetMin }: TimeReading): nu
   }
   return instant(
     [year, Number(month), Number(day), hour, Number(minute), Number(secondText ?? 0)],
-    offsetMin,
+    timeZone,
+    notBeforeMs,
   );
 }
 

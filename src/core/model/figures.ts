@@ -27,6 +27,8 @@ export interface Overrides {
   readonly constants?: Partial<Constants>;
   readonly species?: Readonly<Record<string, Some<SpeciesFigure>>>;
   readonly solutions?: Readonly<Partial<Record<SolutionKey, Some<SolutionFigure>>>>;
+  /** Species of the shop's own, whole, so that a forecast can be made again from its input alone. */
+  readonly own?: readonly Species[];
 }
 
 /** Every figure a forecast rests on. */
@@ -45,8 +47,10 @@ export const SHIPPED: Figures = { constants: MODEL, solutions: SOLUTIONS, specie
  */
 export function figuresWith(overrides: Overrides | undefined): Figures {
   if (!overrides) return SHIPPED;
-  const { species = {}, solutions = {} } = overrides;
-  for (const key of Object.keys(species)) speciesByKey(key, `overrides.species.${key}`);
+  const { species = {}, solutions = {}, own: brought = [] } = overrides;
+  const known = (key: string, field?: string): Species =>
+    brought.find((s) => s.key === key) ?? speciesByKey(key, field);
+  for (const key of Object.keys(species)) known(key, `overrides.species.${key}`);
   const mixed = { ...SOLUTIONS };
   for (const [key, own] of Object.entries(solutions)) {
     if (!Object.hasOwn(SOLUTIONS, key))
@@ -57,7 +61,7 @@ export function figuresWith(overrides: Overrides | undefined): Figures {
     constants: { ...MODEL, ...overrides.constants },
     solutions: mixed,
     speciesOf: (key, field) => {
-      const shipped = speciesByKey(key, field);
+      const shipped = known(key, field);
       const own = Object.hasOwn(species, key) ? species[key] : undefined;
       return own ? { ...shipped, ...own } : shipped;
     },

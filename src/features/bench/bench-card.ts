@@ -4,16 +4,30 @@ import type { OutOfOrder } from '@/core/protocol/in-order';
 import type { Purpose } from '@/core/protocol/ways';
 import type { Skill } from '@/core/protocol/types';
 import type { Droop } from '@/core/vase-life/types';
+import type { PailShape } from '@/core/water/pail-shape';
 import type { StepRow } from '@/data/steps';
 
 export interface PailChoice {
   readonly id: string;
   readonly name: string;
+  readonly shape: PailShape;
+  /** What goes into it by its shape, for the depth the step asks; of water that stands in it, what is in it. */
   readonly litres: number;
+  readonly depthCm: number;
+  /** Stems of this kind it has room for. */
+  readonly holds: number;
   /** Water of a like lot stands in it already. */
   readonly shares: boolean;
   /** Turned over so lately that its film has not drained. */
   readonly isStillWet: boolean;
+}
+
+/** One of the pails that stems are dealt into. */
+export interface PailShareView {
+  readonly id: string;
+  readonly name: string;
+  readonly stems: number;
+  readonly litres: number;
 }
 
 /** Another step of the lot that may be done first, with what is said against it. */
@@ -27,7 +41,7 @@ export interface OtherStep {
 /** A lot that waits for the very same step. */
 export interface Batched {
   readonly stepId: string;
-  readonly lotNumber: number;
+  readonly lotLabel: string;
   readonly name: string;
   readonly stems: number;
 }
@@ -46,8 +60,10 @@ export interface CardHands {
 /** One lot in hand: the step, and what follows it. */
 export interface BenchCard {
   readonly hands: CardHands;
+  readonly portionId: string;
   readonly lotId: string;
-  readonly lotNumber: number;
+  /** Its lot’s number, and its own where there are several portions. */
+  readonly lotLabel: string;
   readonly name: string;
   readonly variety: string | null;
   readonly stems: number;
@@ -66,6 +82,8 @@ export interface BenchCard {
   readonly stepNo: number;
   readonly stepCount: number;
   readonly pails: readonly PailChoice[];
+  /** Where no single pail holds them: how they are dealt out, to be taken in one tap. */
+  readonly dealt: readonly PailShareView[];
   readonly others: readonly OtherStep[];
   readonly also: readonly Batched[];
   readonly differences: readonly Difference[];

@@ -2,11 +2,12 @@ import Link from 'next/link';
 import { speciesByKey } from '@/core/species/species';
 import { manyActivePeople } from '@/data/people';
 import { manySkills } from '@/data/house';
+import { lotLabel } from '@/data/portions';
 import { inMyShop } from '@/server/session';
 import css from './bench.module.css';
 import type { BenchCard } from './bench-card';
 import { cardOf } from './cards';
-import { readFloor, type FloorLot } from './floor';
+import { isAsked, readFloor, type FloorLot } from './floor';
 import { KnifeCard } from './knife-card';
 import { PlanChart } from './plan-chart';
 import { PlanStrip } from './plan-strip';
@@ -25,7 +26,7 @@ function Rest({ lots }: { lots: readonly FloorLot[] }) {
                 <strong>{speciesByKey(lot.speciesKey).name}</strong>
                 {lot.variety && ` ‘${lot.variety}’`}{' '}
                 <span className="soft">
-                  lot {lot.number}, {lot.stemsLeft}
+                  lot {lotLabel(lot)}, {lot.stemsLeft}
                 </span>
               </span>
               <span className="soft">
@@ -92,9 +93,13 @@ export async function BenchPage({ search }: { search: Record<string, string | st
       />
     );
   if (view === 'plan') return <PlanChart floor={floor} at={at} timeZone={me.shop.timeZone} />;
-  const isMine = (c: BenchCard): boolean => (asked ? c.lotId === asked : c.hands.personId === me.personId);
+  const wanted = floor.handed.find((h) =>
+    floor.lots.some((l) => l.lot.id === h.lot && isAsked(l.lot, asked)),
+  )?.lot;
+  const isMine = (c: BenchCard): boolean =>
+    asked ? c.portionId === wanted : c.hands.personId === me.personId;
   const inHand = cards.find(isMine) ?? cards[0];
-  const shown = new Set(cards.map((c) => c.lotId));
+  const shown = new Set(cards.map((c) => c.portionId));
   const idle = floor.handed.filter((h) => h.lot === null && cards.length > 0).map((h) => h.hands);
   return (
     <>

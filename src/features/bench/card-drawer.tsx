@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { PURPOSES, type Purpose } from '@/core/protocol/ways';
 import { Choices } from '@/shell/choices';
-import type { BenchCard, OtherStep } from './bench-card';
+import type { BenchCard } from './bench-card';
 import css from './bench.module.css';
 import type { Log } from './use-log';
 import { hasMeasures, UsedFigures, type Used } from './used-figures';
@@ -19,13 +19,6 @@ const VIEWS = [
 type View = (typeof VIEWS)[number]['value'];
 
 function Others({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
-  const [warned, setWarned] = useState<OtherStep | null>(null);
-  const doIt = (other: OtherStep, despite: boolean) =>
-    void log(
-      'bench/tap',
-      { stepId: other.id, to: 'done', despite, handsId: card.hands.personId },
-      other.title.toLowerCase(),
-    );
   return (
     <div className={css.skip} role="group" aria-label="Another step of this lot is done">
       {card.others
@@ -36,20 +29,18 @@ function Others({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
             type="button"
             className="plain"
             disabled={busy || o.against?.level === 'stop'}
-            onClick={() => (o.against ? setWarned(o) : doIt(o, false))}
+            onClick={() =>
+              void log(
+                'bench/tap',
+                { stepId: o.id, to: 'done', handsId: card.hands.personId },
+                o.title.toLowerCase(),
+              )
+            }
           >
             {o.title}
           </button>
         ))}
       {card.others.length === 0 && <p className="soft">This is its last step.</p>}
-      {warned?.against && (
-        <div className="said" role="alert">
-          <p>{warned.against.says}</p>
-          <button type="button" className="plain" onClick={() => doIt(warned, true)}>
-            It is done all the same: {warned.title.toLowerCase()}
-          </button>
-        </div>
-      )}
     </div>
   );
 }
@@ -57,7 +48,11 @@ function Others({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
 function Recut({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
   const [warned, setWarned] = useState<number | null>(null);
   const cut = (cm: number) =>
-    void log('bench/recut', { lotId: card.lotId, cm, handsId: card.hands.personId }, `cut ${cm} cm again`);
+    void log(
+      'bench/recut',
+      { portionId: card.portionId, cm, handsId: card.hands.personId },
+      `cut ${cm} cm again`,
+    );
   return (
     <div className={css.skip} role="group" aria-label="Cut again">
       {[1, 2, 3].map((cm) => (
@@ -87,7 +82,7 @@ function ForWhat({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
   const [day, setDay] = useState(card.eventOn ?? '');
   const [wanted, setWanted] = useState<Purpose>(card.purpose);
   const set = (purpose: Purpose, eventOn: string | null) =>
-    void log('bench/purpose', { lotId: card.lotId, purpose, eventOn }, `for: ${purpose}`);
+    void log('bench/purpose', { portionId: card.portionId, purpose, eventOn }, `for: ${purpose}`);
   return (
     <div className={css.skip}>
       <Choices

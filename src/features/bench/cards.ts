@@ -1,18 +1,19 @@
 import 'server-only';
 import { comparedWithPlain } from '@/core/protocol/compare';
 import { mayShareWater } from '@/core/protocol/compose';
-import { DEPTH_CM } from '@/core/protocol/figures';
 import { outOfOrder } from '@/core/protocol/in-order';
 import type { PailWish } from '@/core/protocol/types';
 import { schoolFor } from '@/core/protocol/schools';
 import { SOLUTIONS } from '@/core/water/solutions';
 import { speciesByKey } from '@/core/species/species';
-import { isWetPacked } from '@/core/vase-life/journey';
+import { depthIn, depthOf, litresFor } from '@/core/water/pail-shape';
+import { dealInto, roomLeft } from '@/core/bench/pail-room';
+import { lotLabel } from '@/data/portions';
 import { waysFor } from '@/server/house';
 import type { SignedIn } from '@/server/session';
-import type { Batched, BenchCard, CardHands, OtherStep, PailChoice } from './bench-card';
+import type { Batched, BenchCard, CardHands, OtherStep, PailChoice, PailShareView } from './bench-card';
 import type { Floor, FloorLot, Hand } from './floor';
-import { waterIn } from './pour';
+import { waterIn } from './water-in';
 
 const HOUR_MS = 3_600_000;
 /** Upside down for so long a pail has drained (estimate). */
@@ -23,22 +24,72 @@ function pailsFor(floor: Floor, { lot }: FloorLot, wish: PailWish | null, at: Da
   if (!wish) return [];
   const planned = floor.plan?.pails.filter((s) => s.lot === lot.id).map((s) => s.pail) ?? [];
   const asked = lot.sapOpen ? { ...wish, alone: true } : wish;
+  const { stemMm } = speciesByKey(lot.speciesKey);
   const choices = floor.pails.flatMap((p): PailChoice[] => {
     const water = waterIn(p, at);
-    const mates = floor.lots.filter((l) => l.lot.fillId === p.fillId && l.lot.id !== lot.id);
+    const mates = floor.lots.filter(
+      (l) => l.lot.fillId !== null && l.lot.fillId === p.fillId && l.lot.id !== lot.id,
+    );
+    const standing = mates.map((m) => ({
+      stems: m.lot.stemsLeft,
+      stemMm: speciesByKey(m.lot.speciesKey).stemMm,
+    }));
+    const shape = { litres: p.sizeL, heightCm: p.heightCm };
+    const holds = roomLeft(p.sizeL, standing, stemMm);
     const isOwnKind =
       lot.sapOpen && mates.length > 0 && mates.every((l) => l.lot.speciesKey === lot.speciesKey);
-    if (p.state === 'filled' && p.id !== lot.pailId && water && (isOwnKind || mayShareWater(water, asked)))
-      return [{ id: p.id, name: p.name, litres: p.litres ?? 0, shares: true, isStillWet: false }];
+    if (p.state === 'filled' && p.id !== lot.pailId && water && (isOwnKind || mayShareWater(water, asked))) {
+      const litres = p.litres ?? 0;
+      return [
+        {
+          id: p.id,
+          name: p.name,
+          shape,
+          litres,
+          depthCm: depthOf(shape, litres),
+          holds,
+          shares: true,
+          isStillWet: false,
+        },
+      ];
+    }
     if (p.state !== 'sanitised') return [];
-    const share = Math.min(0.6, DEPTH_CM[wish.depth] / p.heightCm);
     const isStillWet = p.sanitisedAt !== null && at.getTime() - p.sanitisedAt.getTime() < DRAINS_MS;
     return [
-      { id: p.id, name: p.name, litres: Math.round(p.sizeL * share * 2) / 2, shares: false, isStillWet },
+      {
+        id: p.id,
+        name: p.name,
+        shape,
+        litres: litresFor(shape, wish.depth),
+        depthCm: depthIn(shape, wish.depth),
+        holds,
+        shares: false,
+        isStillWet,
+      },
     ];
   });
   const rank = (c: PailChoice): number => (planned.includes(c.name) ? 0 : c.shares ? 2 : 1);
   return [...choices].sort((a, b) => rank(a) - rank(b));
+}
+
+/** Pails dealt to what no single one holds: as the plan has them, else the next clean ones. */
+function dealtTo(floor: Floor, { lot }: FloorLot, pails: readonly PailChoice[]): PailShareView[] {
+  const { stemMm } = speciesByKey(lot.speciesKey);
+  const clean = pails.filter((p) => !p.shares);
+  const taken = new Set(floor.plan?.pails.filter((s) => s.lot !== lot.id).map((s) => s.pail) ?? []);
+  // What the plan gives to others comes last: it is theirs while others are left.
+  const inOrder = [...clean.filter((p) => !taken.has(p.name)), ...clean.filter((p) => taken.has(p.name))];
+  if ((inOrder[0]?.holds ?? 0) >= lot.stemsLeft) return [];
+  const dealt = dealInto(
+    lot.stemsLeft,
+    stemMm,
+    inOrder.map((p) => ({ id: p.id, litres: p.shape.litres })),
+  );
+  if (dealt.length < 2) return [];
+  return dealt.flatMap(({ id, stems }) => {
+    const pail = clean.find((p) => p.id === id);
+    return pail ? [{ id, name: pail.name, stems, litres: pail.litres }] : [];
+  });
 }
 
 /** The water a step is poured with as it is tapped; null where it needs none. */
@@ -81,7 +132,7 @@ function alsoOf(floor: Floor, { lot, current }: FloorLot, next: readonly string[
     .slice(0, 2)
     .map((l) => ({
       stepId: l.current.id,
-      lotNumber: l.lot.number,
+      lotLabel: lotLabel(l.lot),
       name: speciesByKey(l.lot.speciesKey).name,
       stems: l.lot.stemsLeft,
     }));
@@ -110,7 +161,7 @@ function droopNow({ lot, steps }: FloorLot): BenchCard['droop'] {
   return outcome === 'recovering' ? 'soft' : lot.droop;
 }
 
-const titleOf = ({ lot }: FloorLot): string => `${speciesByKey(lot.speciesKey).name}, lot ${lot.number}`;
+const titleOf = ({ lot }: FloorLot): string => `${speciesByKey(lot.speciesKey).name}, lot ${lotLabel(lot)}`;
 
 /** The card of one pair of hands; null while nothing is left for them. */
 export function cardOf(
@@ -125,23 +176,24 @@ export function cardOf(
   if (!found) return null;
   const { lot, steps, current } = found;
   const species = speciesByKey(lot.speciesKey);
-  const isDry = lot.fillId === null && !isWetPacked(lot.packing);
   const compared = comparedWithPlain(
     {
       species,
       stage: lot.stage,
       droop: lot.droop,
       packing: lot.packing,
-      hoursDry: isDry ? Math.max(0, (at.getTime() - lot.arrivedAt.getTime()) / HOUR_MS) : 0,
+      hoursDry: lot.isWet ? 0 : Math.max(0, (at.getTime() - lot.arrivedAt.getTime()) / HOUR_MS),
       flaws: floor.input.lots.find((l) => l.id === lot.id)?.flaws ?? [],
     },
     waysFor(floor.house, lot, at, me.shop.timeZone),
   );
   const where = steps.indexOf(current);
+  const pails = pailsFor(floor, found, wishOf(found), at);
   return {
     hands: handsOf(floor, hand, found),
-    lotId: lot.id,
-    lotNumber: lot.number,
+    portionId: lot.id,
+    lotId: lot.lotId,
+    lotLabel: lotLabel(lot),
     name: species.name,
     variety: lot.variety,
     stems: lot.stemsLeft,
@@ -167,7 +219,8 @@ export function cardOf(
       .map((s) => s.step.title),
     stepNo: where + 1,
     stepCount: steps.length,
-    pails: pailsFor(floor, found, wishOf(found), at),
+    pails,
+    dealt: dealtTo(floor, found, pails),
     others: othersOf(found),
     also: alsoOf(floor, found, next),
     differences: compared.differences,

@@ -7,17 +7,16 @@ import { manyAtBench, maybeBenchPlan, type BenchHand } from '@/data/bench';
 import { manyFlaws } from '@/data/claims';
 import type { Trx } from '@/data/connection';
 import { manySkills } from '@/data/house';
-import { manyLotsInStock, type LotRow } from '@/data/lots';
+import { manyPortionsInStock, type PortionRow } from '@/data/portions';
 import { manyPails, type PailRow } from '@/data/pails';
 import { manyRooms, type RoomRow } from '@/data/rooms';
 import { manyStepsInForce, type StepRow } from '@/data/steps';
 import { flawKindsIn } from '@/server/replan';
+import { dayBegan } from '@/server/clock';
 import { houseOf, type House } from '@/server/house';
 import type { SignedIn } from '@/server/session';
 import { canWait, dryHoursLeft, standsDry } from '@/server/shell-data';
 
-const HOUR_MS = 3_600_000;
-const SHIFT_MS = 14 * HOUR_MS;
 /** Whoever has not touched a lot for so long has put it down. */
 const PUT_DOWN_MS = 20 * 60_000;
 /** A clock so short that nobody walks away from it. */
@@ -25,16 +24,13 @@ const STAYS_BY_S = 180;
 const BOIL_MINUTES = 4;
 const SOAKS_ON_S = 5400;
 
-/** People who came to the bench before this have gone home. */
-export const shiftBegan = (at: Date): Date => new Date(at.getTime() - SHIFT_MS);
-
 /** A pair of hands with what they were shown; the house may let anyone. */
 export interface Hand extends BenchHand {
   readonly skills: readonly Skill[];
 }
 
 export interface FloorLot {
-  readonly lot: LotRow;
+  readonly lot: PortionRow;
   readonly steps: readonly StepRow[];
   readonly current: StepRow;
 }
@@ -52,13 +48,16 @@ export interface Floor {
   readonly input: BenchInput;
 }
 
+export const isAsked = (lot: PortionRow, asked: string | null): boolean =>
+  lot.id === asked || lot.lotId === asked;
 const isOpen = (s: StepRow): boolean => s.status === 'waiting' || s.status === 'running';
 const isDue = (s: StepRow, at: Date): boolean =>
   s.status === 'running' && s.dueAt !== null && s.dueAt.getTime() <= at.getTime();
 
 /** Who is at the bench: those who came; where nobody has said so, whoever looks. */
 async function handsAt(trx: Trx, me: SignedIn, house: House, at: Date): Promise<Hand[]> {
-  const here = await manyAtBench(trx, shiftBegan(at));
+  // Whoever came yesterday has gone home, however late it was.
+  const here = await manyAtBench(trx, dayBegan(at, me.shop.timeZone));
   const shown = await manySkills(trx);
   const hands = here.length > 0 ? here : [{ personId: me.personId, name: me.name }];
   return hands.map((h) => ({
@@ -168,34 +167,43 @@ export async function readFloor(trx: Trx, me: SignedIn, at: Date, asked: string 
   const hands = [...there].sort(
     (a, b) => Number(b.personId === me.personId) - Number(a.personId === me.personId),
   );
-  const here = await manyLotsInStock(trx);
+  const here = await manyPortionsInStock(trx);
   const steps = await manyStepsInForce(trx);
   const standing = await maybeBenchPlan(trx);
   const pails = await manyPails(trx);
   const rooms = await manyRooms(trx);
   const byLot = new Map<string, StepRow[]>();
-  for (const s of steps) byLot.set(s.lotId, [...(byLot.get(s.lotId) ?? []), s]);
+  for (const s of steps) byLot.set(s.portionId, [...(byLot.get(s.portionId) ?? []), s]);
   const lots = here.flatMap((lot): FloorLot[] => {
     const mine = byLot.get(lot.id) ?? [];
     const current = mine.find(isOpen);
-    return current && (!canWait(lot, at, me.shop.timeZone) || lot.id === asked)
+    return current && (!canWait(lot, at, me.shop.timeZone) || isAsked(lot, asked))
       ? [{ lot, steps: mine, current }]
       : [];
   });
   const rows = await manyFlaws(
     trx,
-    lots.map((l) => l.lot.id),
+    lots.map((l) => l.lot.lotId),
   );
-  const flaws = new Map(lots.map(({ lot }) => [lot.id, flawKindsIn(rows.filter((r) => r.lotId === lot.id))]));
+  const flaws = new Map(
+    lots.map(({ lot }) => [lot.id, flawKindsIn(rows.filter((r) => r.lotId === lot.lotId))]),
+  );
   const open = lots.map((l) => openLot(l, hands, at));
-  const plan = standing?.plan ?? null;
+  // A plan is of its day: yesterday's is no plan of this morning's, whatever its version.
+  const isOfToday = standing !== undefined && standing.madeAt >= dayBegan(at, me.shop.timeZone);
+  const plan = isOfToday ? standing.plan : null;
   const mine = hands.find((h) => h.personId === me.personId) ?? hands[0];
-  const handed = handOut(
-    hands.map((h) => h.name),
+  // A lot that is asked for by its number is asked for by the first of its portions that is open.
+  const wanted = lots.find((l) => isAsked(l.lot, asked));
+  // Handed out in one order on every tablet, whoever looks; shown to each with their own first.
+  const handedOut = handOut(
+    there.map((h) => h.name),
     open,
     plan?.assignment ?? [],
-    asked !== null && mine ? { hands: mine.name, lot: asked } : null,
+    wanted && mine ? { hands: mine.name, lot: wanted.lot.id } : null,
   );
+  const place = (h: Handed): number => hands.findIndex((one) => one.name === h.hands);
+  const handed = [...handedOut].sort((a, b) => place(a) - place(b));
   const floor = {
     hands,
     lots,
@@ -203,7 +211,7 @@ export async function readFloor(trx: Trx, me: SignedIn, at: Date, asked: string 
     house,
     plan,
     planVersion: standing?.version ?? 0,
-    planMadeAt: standing?.madeAt ?? null,
+    planMadeAt: isOfToday ? standing.madeAt : null,
   };
   return { ...floor, handed, input: inputOf(lots, open, floor, rooms, flaws, at) };
 }

@@ -52,7 +52,7 @@ interface Props {
 
 /** How to cut safely and cleanly, and who has been shown what. */
 export function KnifeCard({ people, skills, mayRecord, timeZone }: Props) {
-  const { log, busy, said } = useLog(0);
+  const { log, busy, said } = useLog('knife card');
   const day = new Intl.DateTimeFormat('en-GB', { timeZone, day: 'numeric', month: 'short' });
   const record = (personId: string, skill: Skill, shown: boolean, name: string) =>
     void log('bench/skill', { personId, skill, shown }, `${name}: ${skill}`);

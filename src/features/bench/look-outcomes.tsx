@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import type { LookOutcome } from '@/core/protocol/aftercare';
 import { Stem } from '@/drawing/stem';
 import { Stepper } from '@/shell/stepper';
 import type { BenchCard } from './bench-card';
@@ -24,7 +25,7 @@ export function LookOutcomes({
 }) {
   const [hangs, setHangs] = useState<number | null>(null);
   const settled = useSettled();
-  const seen = (outcome: string, stems: number | null) =>
+  const seen = (outcome: LookOutcome, stems: number | null) =>
     void log(
       'bench/look-back',
       { stepId: card.step.id, outcome, stems, handsId: card.hands.personId },

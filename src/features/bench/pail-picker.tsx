@@ -2,11 +2,17 @@
 import { filmSum } from '@/core/sanitising/film';
 import { Choices } from '@/shell/choices';
 import { Stepper } from '@/shell/stepper';
-import type { BenchCard, PailChoice } from './bench-card';
+import { depthOf } from '@/core/water/pail-shape';
+import type { BenchCard, PailChoice, PailShareView } from './bench-card';
 import css from './bench.module.css';
 
 interface Props {
   readonly pails: readonly PailChoice[];
+  readonly stems: number;
+  /** How they are dealt out where no single pail holds them. */
+  readonly dealt: readonly PailShareView[];
+  readonly isDealt: boolean;
+  readonly onDealt: (isDealt: boolean) => void;
   readonly pailId: string | null;
   readonly litres: number;
   readonly onPail: (id: string) => void;
@@ -41,10 +47,54 @@ function Film({
   );
 }
 
+/** The pails that a lot is dealt into, each with its stems and litres; taken as it stands in one tap. */
+function Dealt({
+  dealt,
+  stems,
+  onOther,
+}: {
+  dealt: readonly PailShareView[];
+  stems: number;
+  onOther: () => void;
+}) {
+  const held = dealt.reduce((n, d) => n + d.stems, 0);
+  return (
+    <div className={css.dealt} role="group" aria-label="Into these pails">
+      <ul>
+        {dealt.map((d) => (
+          <li key={d.id}>
+            <strong>{d.name}</strong>{' '}
+            <span className="soft">
+              {d.stems} stems, {d.litres} L
+            </span>
+          </li>
+        ))}
+      </ul>
+      {held < stems && (
+        <p className="said">
+          {stems - held} more than these hold: no more pails stand clean. The last takes the rest, or wash
+          some first.
+        </p>
+      )}
+      <button type="button" className="quiet" onClick={onOther}>
+        one pail for all of them
+      </button>
+    </div>
+  );
+}
+
 /** Which pail it goes into: the next clean ones, and those whose water suits; litres by taps. */
-export function PailPicker({ pails, pailId, litres, onPail, onLitres, film, isAcid }: Props) {
+export function PailPicker(props: Props) {
+  const { pails, pailId, litres, onPail, onLitres, film, isAcid, stems, dealt, isDealt, onDealt } = props;
   if (pails.length === 0)
     return <p className="said">No pail stands clean. Wash one at the pails first, or tip one out.</p>;
+  if (isDealt && dealt.length > 0)
+    return (
+      <div className={css.pick}>
+        <Dealt dealt={dealt} stems={stems} onOther={() => onDealt(false)} />
+        <Film litres={Math.min(...dealt.map((d) => d.litres))} film={film} isWetAndAcid={false} />
+      </div>
+    );
   const chosen = pails.find((p) => p.id === pailId);
   const shown = [
     ...pails.filter((p) => !p.shares).slice(0, SHOWN),
@@ -52,6 +102,11 @@ export function PailPicker({ pails, pailId, litres, onPail, onLitres, film, isAc
   ];
   return (
     <div className={css.pick}>
+      {dealt.length > 0 && (
+        <button type="button" className="quiet" onClick={() => onDealt(true)}>
+          deal them into {dealt.length} pails
+        </button>
+      )}
       <Choices
         label="Into pail"
         value={pailId}
@@ -73,12 +128,18 @@ export function PailPicker({ pails, pailId, litres, onPail, onLitres, film, isAc
           more="Half a litre more"
           value={litres}
           min={0.5}
-          max={20}
+          max={chosen.shape.litres}
           by={0.5}
           onChange={onLitres}
         >
-          <strong>{litres} L</strong>
+          <strong>{litres} L</strong>{' '}
+          <span className="soft">{Math.round(depthOf(chosen.shape, litres))} cm deep</span>
         </Stepper>
+      )}
+      {chosen && chosen.holds < stems && (
+        <p className="soft">
+          It has room for about {chosen.holds} of these {stems} stems.
+        </p>
       )}
       {chosen && !chosen.shares && (
         <Film litres={litres} film={film} isWetAndAcid={isAcid && chosen.isStillWet} />

@@ -42,7 +42,7 @@ function Clear({ plan, madeAt, timeZone }: { plan: BenchPlan; madeAt: number; ti
 
 /** What this order keeps, when the bench is clear, when the kettle goes on, and who stands there. */
 export function PlanStrip({ input, version, plan, madeAt, at, currency, timeZone, people }: Props) {
-  const { send } = useActions();
+  const { act } = useActions();
   const { planning, best, stop } = usePlan({
     input,
     version,
@@ -109,7 +109,7 @@ export function PlanStrip({ input, version, plan, madeAt, at, currency, timeZone
             type="button"
             className="plain"
             aria-pressed={p.isHere}
-            onClick={() => void send('bench/stand', { personId: p.id, isHere: !p.isHere })}
+            onClick={() => void act('bench/stand', { personId: p.id, isHere: !p.isHere })}
           >
             {p.name}
           </button>

@@ -36,7 +36,7 @@ function Head({ card }: { card: BenchCard }) {
           {card.variety && ` ‘${card.variety}’`}
         </strong>{' '}
         <span className="soft">
-          lot {card.lotNumber} · {card.stems} stems{card.pail ? ` · pail ${card.pail}` : ''}
+          lot {card.lotLabel} · {card.stems} stems{card.pail ? ` · pail ${card.pail}` : ''}
         </span>
       </span>
     </header>
@@ -92,11 +92,12 @@ export function StepCard({
   avoidPail: string | null;
 }) {
   const { kept } = useActions();
-  const log = useLog(card.lotNumber);
+  const log = useLog(`lot ${card.lotLabel}`);
   const { step, status, id, dueAt } = card.step;
   const [chosen, setChosen] = useState<Chosen>({
     pailId: card.pails.find((p) => p.id !== avoidPail)?.id ?? null,
     litres: null,
+    isDealt: card.dealt.length > 0,
     used: {},
     also: [],
     besideId: null,
@@ -107,7 +108,7 @@ export function StepCard({
   const isKept = kept.some((k) => (k.body as { stepId?: string }).stepId === id);
   const isLook = step.kind === 'look-back';
   return (
-    <article className={css.card} aria-label={`${card.name}, lot ${card.lotNumber}`}>
+    <article className={css.card} aria-label={`${card.name}, lot ${card.lotLabel}`}>
       <Head card={card} />
       <div className={css.cardBody}>
         <div>
@@ -140,8 +141,12 @@ export function StepCard({
           <PailPicker
             pails={card.pails}
             pailId={chosen.pailId}
+            stems={card.stems}
+            dealt={card.dealt}
+            isDealt={chosen.isDealt}
+            onDealt={(isDealt) => setChosen({ ...chosen, isDealt })}
             litres={chosen.litres ?? pail?.litres ?? 4}
-            onPail={(pailId) => setChosen({ ...chosen, pailId, litres: null })}
+            onPail={(pailId) => setChosen({ ...chosen, pailId, litres: null, isDealt: false })}
             onLitres={(litres) => setChosen({ ...chosen, litres })}
             film={card.film}
             isAcid={card.isAcid}

@@ -9,7 +9,10 @@ import { useSettled, type Log } from './use-log';
 /** What was chosen on a card before its deed is tapped. */
 export interface Chosen {
   readonly pailId: string | null;
+  /** Null: by the pail’s shape, for the depth the step asks. */
   readonly litres: number | null;
+  /** Dealt out into the pails the card proposes. */
+  readonly isDealt: boolean;
   readonly used: Used;
   /** Steps of other lots that are done with it. */
   readonly also: readonly string[];
@@ -33,9 +36,13 @@ const ENDED: Readonly<Record<string, string>> = {
 };
 
 /** What the button says and what the tap means, by where the step is. */
-function suggestion(card: BenchCard, pailName: string | null): { words: string; to: 'running' | 'done' } {
+function suggestion(
+  card: BenchCard,
+  pailName: string | null,
+  isDealt: boolean,
+): { words: string; to: 'running' | 'done' } {
   const { step, status } = card.step;
-  const into = pailName ? `, pail ${pailName}` : '';
+  const into = isDealt ? `, into ${card.dealt.length} pails` : pailName ? `, pail ${pailName}` : '';
   if (step.kind === 'recut') return { words: `${step.doneWord}${into}`, to: 'done' };
   if (status === 'running') return { words: ENDED[step.kind] ?? 'It has had its time', to: 'done' };
   return { words: `${step.doneWord}${into}`, to: step.waitSeconds > 0 ? 'running' : 'done' };
@@ -59,7 +66,7 @@ function Also({ card, chosen, onChosen }: Pick<Props, 'card' | 'chosen' | 'onCho
           aria-pressed={chosen.also.includes(a.stepId)}
           onClick={() => toggle(a.stepId)}
         >
-          {a.name}, lot {a.lotNumber}
+          {a.name}, lot {a.lotLabel}
         </button>
       ))}
     </div>
@@ -92,23 +99,31 @@ export function StepDeed({ card, log, chosen, onChosen, isKept, inHand }: Props)
   const { step, status, id } = card.step;
   const settled = useSettled();
   const pail = card.pails.find((p) => p.id === chosen.pailId) ?? null;
+  const isDealt = chosen.isDealt && card.dealt.length > 0;
   const needsPail = card.pails.length > 0 || (step.pail !== null && status === 'waiting');
   const bins = step.kind === 'discard' && step.stems === 'those that hang';
   const mayNot = card.hands.unshown !== null && chosen.besideId === null;
-  const { words, to } = suggestion(card, pail?.name ?? null);
+  const { words, to } = suggestion(card, pail?.name ?? null, isDealt);
   const others = chosen.also.length;
+  const last = card.dealt.length - 1;
+  // The last takes the rest: what was binned or counted meanwhile is no slip in the sum.
+  const poured = isDealt
+    ? card.dealt.map((d, i) => ({ pailId: d.id, stems: i === last ? null : d.stems, litres: d.litres }))
+    : pail
+      ? [{ pailId: pail.id, ...(pail.shares ? {} : { litres: chosen.litres ?? pail.litres }) }]
+      : [];
   const done = () =>
     void log.log(
       'bench/tap',
       {
         stepId: id,
         to,
-        also: chosen.also,
+        also: [...chosen.also],
         handsId: card.hands.personId,
         withId: chosen.besideId,
         used: Object.keys(chosen.used).length > 0 ? chosen.used : null,
         binned: bins ? chosen.binned : 0,
-        ...(needsPail && pail ? { pailId: pail.id, litres: chosen.litres ?? pail.litres } : {}),
+        ...(needsPail ? { pails: poured } : {}),
       },
       words.toLowerCase(),
     );
@@ -136,7 +151,7 @@ export function StepDeed({ card, log, chosen, onChosen, isKept, inHand }: Props)
       <button
         type="button"
         className="deed"
-        disabled={log.busy || isKept || !settled || mayNot || (needsPail && !pail)}
+        disabled={log.busy || isKept || !settled || mayNot || (needsPail && poured.length === 0)}
         data-settling={settled ? undefined : true}
         onClick={done}
         data-step-in-hand={inHand ? true : undefined}

@@ -1,31 +1,56 @@
 import 'server-only';
 import { ROOM_KIND_OF } from '@/core/bench/rooms';
 import { outOfOrder } from '@/core/protocol/in-order';
+import { spokenTime } from '@/core/protocol/figures';
 import { speciesByKey } from '@/core/species/species';
 import { RefusedError } from '@/data/errors';
 import { manySkills } from '@/data/house';
-import type { LotRow } from '@/data/lots';
 import { maybePerson } from '@/data/people';
+import { lotWords, manyPortionsInFill, type PortionRow } from '@/data/portions';
 import { manyRooms } from '@/data/rooms';
-import { changeStep, manyStepsOfLot, type StepRow } from '@/data/steps';
-import type { ActionContext } from '@/server/actions';
+import { moveStay } from '@/data/stays';
+import { changeStep, manyStepsOfPortion, type StepRow } from '@/data/steps';
+import type { ActionContext } from '@/server/handler';
 import { houseOf } from '@/server/house';
 
-/** Refuses what the lot's own order forbids, and what it warns of unless that was seen. */
-export async function refuseOutOfOrder(
-  { trx }: ActionContext,
-  lot: LotRow,
+/** Refuses what the lot's own order forbids, and asks about what it warns of. */
+export async function askIfOutOfOrder(
+  { trx, ask }: ActionContext,
+  portion: PortionRow,
   step: StepRow,
-  despite: boolean,
 ): Promise<void> {
-  const steps = await manyStepsOfLot(trx, lot.id, lot.planNo);
+  const steps = await manyStepsOfPortion(trx, portion.id, portion.planNo);
   const found = outOfOrder(
-    speciesByKey(lot.speciesKey),
+    speciesByKey(portion.speciesKey),
     steps.map((s) => ({ ...s, params: s.step.params })),
     steps.findIndex((s) => s.id === step.id),
   );
-  if (found?.level === 'stop' || (found && !despite))
-    throw new RefusedError(`${found.says} Nothing was logged.`);
+  if (found?.level === 'stop') throw new RefusedError(`${found.says} Nothing was logged.`);
+  if (found) ask('out of order', found.says);
+}
+
+/** What ending a clock early means, by what runs. Steps that are not here may end when they end. */
+const EARLY: Readonly<Record<string, string>> = {
+  'sap-soak': 'Sap that has not run out plugs and harms whatever shares its water.',
+  drink: 'It has not drunk its fill: it may hang again as soon as it is worked with.',
+  plunge: 'A pod that has not soaked tears its florets.',
+  'hot-dip': 'Too short a dip drives no air out of the stem.',
+  'fill-stem': 'A stem that was not filled hangs on to its air.',
+};
+/** Nobody is asked over a breath. */
+const AS_GOOD_AS_DONE = 0.95;
+
+/** A soak or a drink that is ended before its time is asked about, with what that means. */
+export function askIfEarly({ ask, action }: ActionContext, step: StepRow): void {
+  const meaning = EARLY[step.kind];
+  if (!meaning || step.status !== 'running' || !step.startedAt || !step.dueAt) return;
+  const whole = step.dueAt.getTime() - step.startedAt.getTime();
+  const had = action.at.getTime() - step.startedAt.getTime();
+  if (had >= whole * AS_GOOD_AS_DONE) return;
+  ask(
+    'early',
+    `It has had ${spokenTime(Math.max(0, had) / 1000)} of ${spokenTime(whole / 1000)}. ${meaning} End it now all the same?`,
+  );
 }
 
 /**
@@ -49,11 +74,20 @@ export async function refuseUnshown(
   );
 }
 
-/** The place a "move" step names, if the shop has one of that kind. */
-export async function roomAfter({ trx }: ActionContext, step: StepRow): Promise<string | null> {
+/** Takes a portion to the place a "move" step names, its pail and what else stands in it along with it. */
+export async function moveToPlace(
+  { trx, action }: ActionContext,
+  portion: PortionRow,
+  step: StepRow,
+): Promise<void> {
   const { params } = step.step;
-  if (params.kind !== 'move') return null;
-  return (await manyRooms(trx)).find((r) => r.kind === ROOM_KIND_OF[params.place])?.id ?? null;
+  if (params.kind !== 'move') return;
+  const room = (await manyRooms(trx)).find((r) => r.kind === ROOM_KIND_OF[params.place]);
+  if (!room) return;
+  const to = { roomId: room.id };
+  const mates = portion.fillId ? await manyPortionsInFill(trx, portion.fillId) : [portion];
+  for (const mate of mates) await moveStay(trx, action.shopId, 'portion_id', mate.id, to, action.at);
+  if (portion.pailId) await moveStay(trx, action.shopId, 'pail_id', portion.pailId, to, action.at);
 }
 
 const runsByItself = ({ kind, step }: StepRow): boolean =>
@@ -62,16 +96,24 @@ const runsByItself = ({ kind, step }: StepRow): boolean =>
 /** Begins the clock of a step that nobody taps to begin: the next change of water, a later look. */
 export async function beginOwnClock(
   { trx, action }: ActionContext,
-  lotId: string,
+  portionId: string,
   planNo: number,
-): Promise<string | null> {
-  const steps = await manyStepsOfLot(trx, lotId, planNo);
+): Promise<void> {
+  const steps = await manyStepsOfPortion(trx, portionId, planNo);
   const next = steps.find((s) => s.status === 'waiting' || s.status === 'running');
-  if (next?.status !== 'waiting' || !runsByItself(next)) return null;
+  if (next?.status !== 'waiting' || !runsByItself(next)) return;
   await changeStep(trx, next.id, {
     status: 'running',
     started_at: action.at,
     due_at: new Date(action.at.getTime() + next.step.waitSeconds * 1000),
   });
-  return next.id;
+}
+
+/** The water a portion drinks from by its plan, for a step that changes it. */
+export async function drinkOf({ trx }: ActionContext, portion: PortionRow) {
+  const steps = await manyStepsOfPortion(trx, portion.id, portion.planNo);
+  const wish = steps.findLast((s) => s.kind === 'drink')?.step.pail;
+  if (!wish)
+    throw new RefusedError(`${lotWords(portion)} has no water of its own in its plan. Nothing was changed.`);
+  return wish;
 }

@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
+import type { ActionName, InputOf } from '@/core/actions/actions';
 import { useActions } from '@/shell/actions';
 import type { Outcome } from '@/shell/outcome';
 
@@ -18,24 +19,24 @@ export function useSettled(): boolean {
 }
 
 export interface Log {
-  readonly log: (action: string, body: Record<string, unknown>, about: string) => Promise<Outcome>;
+  readonly log: <N extends ActionName>(name: N, body: InputOf<N>, about: string) => Promise<Outcome>;
   readonly busy: boolean;
   readonly said: string | null;
 }
 
 /** Logs taps about one lot; what comes of one that was refused is said. */
-export function useLog(lotNumber: number): Log {
-  const { tap } = useActions();
+export function useLog(whose: string): Log {
+  const { act } = useActions();
   const [busy, setBusy] = useState(false);
   const [said, setSaid] = useState<string | null>(null);
   return {
     busy,
     said,
-    log: async (action, body, about) => {
+    log: async (name, body, about) => {
       lastTapAt = performance.now();
       setBusy(true);
       setSaid(null);
-      const outcome = await tap(action, body, `lot ${lotNumber}, ${about}`);
+      const outcome = await act(name, body, `${whose}, ${about}`);
       setBusy(false);
       if (!outcome.ok && outcome.why !== 'unavailable') setSaid(outcome.message);
       return outcome;

@@ -18,6 +18,8 @@ interface Asked {
 }
 
 const GIVEN_UP_MS = 12_000;
+/** A plan that another tablet was quicker with is made anew so often, and then when the bench changes. */
+const MOST_AGAIN = 3;
 /** It is looked at again now and then, though nobody taps: that too is a slip. */
 const LOOK_AGAIN_MIN = 10;
 
@@ -56,7 +58,7 @@ function isWorthPutting(next: BenchPlan, { plan, input, planAgeMin }: Asked): bo
 
 /** Plans the bench in a worker whenever what it is made from changes, and puts a better plan up for all tablets. */
 export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | null; stop: () => void } {
-  const { send } = useActions();
+  const { act } = useActions();
   const held = useRef<{ worker: Worker; door: Remote<BenchDoor> } | null>(null);
   const [planning, setPlanning] = useState<Planning>('rest');
   const [best, setBest] = useState<BenchPlan | null>(null);
@@ -71,7 +73,8 @@ export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | n
     },
     [],
   );
-  const key = keyOf(asked);
+  const [again, setAgain] = useState(0);
+  const key = `${keyOf(asked)} ${Math.min(again, MOST_AGAIN)}`;
   useEffect(() => {
     const { input } = latest.current;
     if (input.lots.length === 0) return;
@@ -82,8 +85,11 @@ export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | n
       setPlanning('rest');
       if (!plan) return;
       setBest(plan);
-      if (isWorthPutting(plan, latest.current))
-        void send('bench/plan', { fromVersion: latest.current.version, plan });
+      if (!isWorthPutting(plan, latest.current)) return;
+      // One that was made of a bench that is no more is not put up: look again, and it is made anew.
+      void act('bench/plan', { fromVersion: latest.current.version, plan }).then((outcome) => {
+        if (isCurrent && outcome.ok && !outcome.value.isPut) setAgain((n) => n + 1);
+      });
     };
     const workOut = async (): Promise<void> => {
       if (!held.current) {
@@ -115,7 +121,7 @@ export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | n
     return () => {
       isCurrent = false;
     };
-  }, [key, send]);
+  }, [key, act]);
   return {
     planning,
     best,

@@ -10,7 +10,7 @@ import { Said } from '@/shell/said';
 /** One figure: ours, its basis, the shop's own, and for a manager the means to change it. */
 export function FigureLine({ row, mayChange }: { row: FigureRow; mayChange: boolean }) {
   const router = useRouter();
-  const { send } = useActions();
+  const { act } = useActions();
   const [isOpen, setOpen] = useState(false);
   const [value, setValue] = useState(String(row.own?.value ?? row.shipped ?? ''));
   const [reason, setReason] = useState('');
@@ -20,7 +20,7 @@ export function FigureLine({ row, mayChange }: { row: FigureRow; mayChange: bool
     if (next !== null && !Number.isFinite(next))
       return setProblem('That is not a number. Nothing was changed.');
     const { kind, subject, figure } = row;
-    const outcome = await send('desk/set-figure', { kind, subject, figure, value: next, reason }, v4());
+    const outcome = await act('desk/set-figure', { kind, subject, figure, value: next, reason }, v4());
     if (!outcome.ok) return setProblem(`${outcome.message} Nothing was changed.`);
     setOpen(false);
     setReason('');

@@ -49,12 +49,12 @@ const SIMPLE: readonly StepKind[] = [
 
 function useProtocol(file: SpeciesFile) {
   const router = useRouter();
-  const { send } = useActions();
+  const { act } = useActions();
   const [problem, setProblem] = useState<string | null>(null);
   return {
     problem,
     put: async (edits: readonly ProtocolEdit[], reason: string): Promise<boolean> => {
-      const outcome = await send('desk/set-protocol', { file: { ...file, edits }, reason });
+      const outcome = await act('desk/set-protocol', { file: { ...file, edits }, reason });
       setProblem(outcome.ok ? null : outcome.message);
       if (outcome.ok) router.refresh();
       return outcome.ok;

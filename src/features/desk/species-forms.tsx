@@ -31,7 +31,7 @@ function readFile(text: string): Read | string {
 /** A species or protocol out of a file: read, shown, and taken only when it is said so. */
 export function ImportSpecies() {
   const router = useRouter();
-  const { send } = useActions();
+  const { act } = useActions();
   const [read, setRead] = useState<Read | null>(null);
   const [said, setSaid] = useState<string | null>(null);
   const [reason, setReason] = useState('');
@@ -45,7 +45,7 @@ export function ImportSpecies() {
     else setRead(result);
   };
   const take = async () => {
-    const outcome = await send('desk/set-protocol', { file: read?.file, reason });
+    const outcome = await act('desk/set-protocol', { file: read?.file, reason });
     if (!outcome.ok) return setSaid(`${outcome.message} Nothing was changed.`);
     const key = read?.file.speciesKey;
     setRead(null);
@@ -92,13 +92,13 @@ export function AddSpecies({
   species: readonly { readonly key: string; readonly name: string }[];
 }) {
   const router = useRouter();
-  const { send } = useActions();
+  const { act } = useActions();
   const [name, setName] = useState('');
   const [botanical, setBotanical] = useState('');
   const [like, setLike] = useState('rose');
   const [problem, setProblem] = useState<string | null>(null);
   const add = async () => {
-    const outcome = await send('desk/add-species', {
+    const outcome = await act('desk/add-species', {
       name,
       botanical,
       like,

@@ -1,7 +1,9 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import type { InputOf } from '@/core/actions/actions';
 import type { Question } from '@/core/protocol/questions';
+import type { QuestionKey } from '@/core/protocol/schools';
 import type { WaterLimits } from '@/core/protocol/ways';
 import { useActions } from '@/shell/actions';
 import { Said } from '@/shell/said';
@@ -10,12 +12,12 @@ import css from './desk.module.css';
 /** Sends one change of the house's ways, and says what came of it. */
 function useWay() {
   const router = useRouter();
-  const { send } = useActions();
+  const { act } = useActions();
   const [problem, setProblem] = useState<string | null>(null);
   return {
     problem,
-    set: async (way: Record<string, unknown>): Promise<boolean> => {
-      const outcome = await send('desk/set-way', way);
+    set: async (way: InputOf<'desk/set-way'>): Promise<boolean> => {
+      const outcome = await act('desk/set-way', way);
       setProblem(outcome.ok ? null : outcome.message);
       if (outcome.ok) router.refresh();
       return outcome.ok;
@@ -27,7 +29,7 @@ const days = (n: number): string =>
   Math.abs(n) < 0.05 ? 'no difference' : `${n > 0 ? '+' : '−'}${Math.abs(n).toFixed(1)} days`;
 
 interface QuestionProps {
-  readonly question: Question;
+  readonly question: Question & { readonly key: QuestionKey };
   readonly inForce: string;
   readonly setting: { readonly reason: string; readonly setByName: string } | null;
   readonly exceptions: readonly {
@@ -231,7 +233,8 @@ export function SwitchForm({ kind, rows, mayChange }: SwitchProps) {
                     key: row.key,
                     value: row.isOn ? (kind === 'has' ? 'no' : 'anyone') : null,
                     reason: row.isOn ? row.off : row.on,
-                  })
+                    // Which keys go with which kind the page knows; the server checks it.
+                  } as InputOf<'desk/set-way'>)
                 }
               >
                 {row.isOn ? row.off : row.on}

@@ -19,10 +19,10 @@ export function AnotherDay({
   dryHoursLeft: number | null;
   bearsANight: boolean;
 }) {
-  const { tap } = useActions();
+  const { act } = useActions();
   const [said, setSaid] = useState<string | null>(null);
   const set = async (day: string | null) => {
-    const outcome = await tap(
+    const outcome = await act(
       'dock/keep-for',
       { lotId: lot.id, day },
       day ? `lot ${lot.number} set aside for ${day}` : `lot ${lot.number} is for today`,

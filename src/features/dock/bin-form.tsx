@@ -5,7 +5,7 @@ import { useActions } from '@/shell/actions';
 import { Stepper } from '@/shell/stepper';
 import type { LotView } from '@/server/stock';
 import css from './dock.module.css';
-import { BIN_REASONS } from './words';
+import { BIN_REASONS } from '@/core/dock/bin-reasons';
 import { Said } from '@/shell/said';
 
 /** A lot this one may be put to. */
@@ -18,13 +18,13 @@ export interface Mate {
 /** What to bin, with a reason, or what came in another state: a count by taps, then the reason, which is the deed. */
 export function BinForm({ lot, mates }: { lot: LotView; mates: readonly Mate[] }) {
   const router = useRouter();
-  const { tap } = useActions();
+  const { act } = useActions();
   const [stems, setStems] = useState(1);
   const [said, setSaid] = useState<string | null>(null);
   const most = lot.stemsLeft;
   const bin = async (reason: (typeof BIN_REASONS)[number]) => {
     const count = Math.min(stems, most);
-    const outcome = await tap(
+    const outcome = await act(
       'dock/bin',
       { lotId: lot.id, stems: count, reason },
       `bin ${count} of lot ${lot.number}, ${reason}`,
@@ -34,7 +34,7 @@ export function BinForm({ lot, mates }: { lot: LotView; mates: readonly Mate[] }
   };
   const split = async () => {
     const count = Math.min(stems, most - 1);
-    const outcome = await tap(
+    const outcome = await act(
       'dock/split',
       { lotId: lot.id, stems: count },
       `${count} of lot ${lot.number} into a lot of their own`,
@@ -47,7 +47,7 @@ export function BinForm({ lot, mates }: { lot: LotView; mates: readonly Mate[] }
     if (outcome.ok) setStems(1);
   };
   const merge = async (mate: Mate) => {
-    const outcome = await tap(
+    const outcome = await act(
       'dock/merge',
       { lotId: lot.id, intoId: mate.id },
       `lot ${lot.number} put to lot ${mate.number}`,

@@ -1,7 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { v4 } from 'uuid';
 import { clockWords, useShopNow } from '@/shell/clock';
 import { useActions } from '@/shell/actions';
 import css from './flaws.module.css';
@@ -21,7 +20,7 @@ export interface ClaimLineView {
 /** One claim, its clock, and what may become of it. */
 export function ClaimLine({ claim }: { claim: ClaimLineView }) {
   const router = useRouter();
-  const { send } = useActions();
+  const { act } = useActions();
   const now = useShopNow();
   const [credited, setCredited] = useState(claim.value === null ? '' : claim.value.toFixed(2));
   const [problem, setProblem] = useState<string | null>(null);
@@ -34,7 +33,10 @@ export function ClaimLine({ claim }: { claim: ClaimLineView }) {
     if (value !== null && (!Number.isFinite(value) || credited.trim() === ''))
       return setProblem('How much was credited? Nothing was changed.');
     setBusy(true);
-    const outcome = await send('dock/claim-moved', { claimId: claim.id, state, settledValue: value }, v4());
+    const outcome =
+      state === 'credited' || state === 'refused'
+        ? await act('dock/claim-settled', { claimId: claim.id, state, settledValue: value })
+        : await act('dock/claim-moved', { claimId: claim.id, state });
     setBusy(false);
     setProblem(outcome.ok ? null : outcome.message);
     router.refresh();

@@ -8,7 +8,7 @@ import css from './flaws.module.css';
 /** The hours a supplier allows for a claim; it holds for claims opened from now on. */
 export function ClaimWindow({ supplier, hours }: { supplier: string; hours: number }) {
   const router = useRouter();
-  const { send } = useActions();
+  const { act } = useActions();
   const [value, setValue] = useState(String(hours));
   const [said, setSaid] = useState<string | null>(null);
   return (
@@ -16,7 +16,7 @@ export function ClaimWindow({ supplier, hours }: { supplier: string; hours: numb
       className={css.terms}
       onSubmit={(event) => {
         event.preventDefault();
-        void send('dock/claim-window', { supplier, hours: Number(value) }, v4()).then((outcome) => {
+        void act('dock/claim-window', { supplier, hours: Number(value) }, v4()).then((outcome) => {
           setSaid(outcome.ok ? 'Holds for claims from now on.' : outcome.message);
           router.refresh();
         });

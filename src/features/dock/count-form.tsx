@@ -45,7 +45,7 @@ function countOf(c: Counting, grams: GramsFound | null): number | null {
 
 /** What is really in the box: by bunches, by stems, or by what it weighs; a weighed bunch teaches the scale. */
 export function CountForm({ lot, grams }: { lot: LotView; grams: GramsFound | null }) {
-  const { tap } = useActions();
+  const { act } = useActions();
   const noted = lot.stemsBooked + lot.stemsShort;
   const perBunch = guessPerBunch(noted);
   const [c, setC, done] = useHalfDone<Counting>(`count ${lot.id}`, {
@@ -63,7 +63,7 @@ export function CountForm({ lot, grams }: { lot: LotView; grams: GramsFound | nu
   const log = async () => {
     if (stems === null) return;
     const weighed = bunchGrams === null ? null : { stems: c.perBunch, grams: bunchGrams };
-    const outcome = await tap(
+    const outcome = await act(
       'dock/count',
       { lotId: lot.id, stems, weighed },
       `lot ${lot.number} counted: ${stems}`,
@@ -72,7 +72,7 @@ export function CountForm({ lot, grams }: { lot: LotView; grams: GramsFound | nu
     setSaid(outcome.ok ? `Counted: ${stems}. Z takes it back.` : outcome.message);
   };
   const claimShort = async () => {
-    const outcome = await tap(
+    const outcome = await act(
       'dock/claim',
       { lotId: lot.id, kind: 'short' },
       `claim for lot ${lot.number}: short`,

@@ -15,11 +15,11 @@ const money = (lot: LotView, percent: number): string =>
 
 /** What becomes of the lot, a tap each; what costs the supplier is asked for once more, with its sum. */
 export function DecideForm({ lot, because }: { lot: LotView; because: string }) {
-  const { tap } = useActions();
+  const { act } = useActions();
   const [asking, setAsking] = useState<Asking>(null);
   const [said, setSaid] = useState<string | null>(null);
   const decide = async (decision: NonNullable<LotView['decision']>, percent?: number) => {
-    const outcome = await tap(
+    const outcome = await act(
       'dock/decide',
       { lotId: lot.id, decision, because, ...(percent === undefined ? {} : { percent }) },
       `lot ${lot.number}: ${decision}`,

@@ -1,3 +1,4 @@
+import type { BookLine } from '@/core/actions/fields';
 import { addDays } from '@/core/care/compose-card';
 import type { DeliveryNote, NoteLine } from '@/core/dock/types';
 
@@ -67,7 +68,7 @@ export function keptLine(line: DraftLine) {
       ? (lacking({ ...line, fate: 'book' }) ?? (line.fate === 'waiting' ? 'not for today' : 'left out'))
       : `says the same as line ${line.duplicateOf}`;
   return {
-    fate: line.fate,
+    fate: line.fate === 'refused' ? ('refused' as const) : ('waiting' as const),
     reason: why,
     product: line.product.slice(0, 300),
     said: {
@@ -97,6 +98,14 @@ export function bookedLine(line: DraftLine) {
     unitPrice: pricePerStem(line) ?? unitPrice,
     currency,
   };
+}
+
+/** The same of a line that lacks nothing; null while it does. */
+export function completeLine(line: DraftLine): BookLine | null {
+  const { speciesKey, stems, cutDate, ...rest } = bookedLine(line);
+  return speciesKey === null || stems === null || cutDate === null || lacking(line) !== null
+    ? null
+    : { ...rest, speciesKey, stems, cutDate };
 }
 
 function pricePerStem({ unitPrice, priceUnit, stems, bunches, weightG }: DraftLine): number | null {

@@ -18,13 +18,13 @@ export interface Evidence {
 const USUAL_C = { box: 4, water: 10 } as const;
 
 function Thermometer({ lot, place, was }: { lot: LotView; place: 'box' | 'water'; was: number | null }) {
-  const { tap } = useActions();
+  const { act } = useActions();
   const [tempC, setTempC] = useState(was ?? USUAL_C[place]);
   const [problem, setProblem] = useState<string | null>(null);
   const said =
     place === 'box' ? boxTemperature(speciesByKey(lot.speciesKey), tempC) : packWaterTemperature(tempC);
   const log = async () => {
-    const outcome = await tap(
+    const outcome = await act(
       'dock/temperature',
       { lotId: lot.id, place, tempC },
       `${place} of lot ${lot.number}: ${tempC} °C`,
@@ -70,7 +70,7 @@ export function WarmthForm({ lot, evidence }: { lot: LotView; evidence: Evidence
 
 /** Photographs of a lot: made small on this tablet, without where they were taken. */
 export function PhotoForm({ lot, evidence }: { lot: LotView; evidence: Evidence }) {
-  const { send } = useActions();
+  const { act } = useActions();
   const input = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState<string | null>(null);
   const take = async (file: File | undefined) => {
@@ -78,7 +78,7 @@ export function PhotoForm({ lot, evidence }: { lot: LotView; evidence: Evidence 
     setSaid('Making it small …');
     const jpeg = await smallPicture(file);
     if (jpeg === null) return setSaid(`“${file.name}” is no picture this tablet can read. Nothing was kept.`);
-    const outcome = await send('dock/photo', { lotId: lot.id, jpeg });
+    const outcome = await act('dock/photo', { lotId: lot.id, jpeg });
     setSaid(
       outcome.ok
         ? `Kept, ${Math.round((jpeg.length * 3) / 4 / 1000)} kB, without its place. Z takes it back.`
@@ -86,7 +86,7 @@ export function PhotoForm({ lot, evidence }: { lot: LotView; evidence: Evidence 
     );
   };
   const drop = async (photoId: string) => {
-    const outcome = await send('dock/photo-away', { lotId: lot.id, photoId });
+    const outcome = await act('dock/photo-away', { lotId: lot.id, photoId });
     setSaid(outcome.ok ? 'Taken away. Z brings it back.' : outcome.message);
   };
   return (

@@ -14,11 +14,11 @@ const whenDue = (dueOn: string, today: string): { words: string; late: boolean }
 
 /** What is ordered and has not come. */
 export function ExpectedList({ expected, today }: { expected: readonly Expected[]; today: string }) {
-  const { tap } = useActions();
+  const { act } = useActions();
   const [said, setSaid] = useState<string | null>(null);
   if (expected.length === 0) return null;
   const callOff = async (e: Expected) => {
-    const outcome = await tap('dock/call-off', { expectedId: e.id }, `order ${e.orderRef} called off`);
+    const outcome = await act('dock/call-off', { expectedId: e.id }, `order ${e.orderRef} called off`);
     setSaid(outcome.ok ? `${e.orderRef} called off. Z takes it back.` : outcome.message);
   };
   return (

@@ -6,7 +6,7 @@ import {
   flawInWords,
   SAMPLED_FLAWS,
   type FlawInLot,
-  type FlawKind,
+  type SampledFlaw,
 } from '@/core/dock/flaws';
 import type { LotView } from '@/server/stock';
 import { Choices } from '@/shell/choices';
@@ -32,13 +32,13 @@ function Counted({
   claimed: boolean;
   onSaid: (words: string) => void;
 }) {
-  const { tap } = useActions();
+  const { act } = useActions();
   const [busy, setBusy] = useState(false);
   const { words, claim, note } = FLAWS[flaw.kind];
   const value = lot.unitPrice === null ? null : flaw.likelyStems * lot.unitPrice;
   const open = async () => {
     setBusy(true);
-    const outcome = await tap(
+    const outcome = await act(
       'dock/claim',
       { lotId: lot.id, kind: flaw.kind },
       `claim for lot ${lot.number}: ${words}`,
@@ -64,7 +64,7 @@ function Counted({
 }
 
 interface Counting {
-  readonly kind: FlawKind | null;
+  readonly kind: SampledFlaw | null;
   readonly sample: number;
   readonly seen: number;
 }
@@ -79,7 +79,7 @@ export function FlawForm({
   flaws: readonly FlawInLot[];
   claimedKinds: readonly string[];
 }) {
-  const { tap } = useActions();
+  const { act } = useActions();
   const [counting, setCounting, done] = useHalfDone<Counting>(`flaw ${lot.id}`, {
     kind: null,
     sample: Math.min(USUAL_SAMPLE, lot.stemsBooked),
@@ -93,7 +93,7 @@ export function FlawForm({
 
   const log = async () => {
     if (!kind || !counted) return;
-    const outcome = await tap(
+    const outcome = await act(
       'dock/flaw',
       { lotId: lot.id, kind, seen: counted.seen, sample },
       `${counted.seen} of ${sample} ${FLAWS[kind].words}, lot ${lot.number}`,

@@ -4,7 +4,7 @@ import { ignoredLine } from '@/core/dock/read-line';
 import type { NoteLine } from '@/core/dock/types';
 import { useActions } from '@/shell/actions';
 import css from './dock.module.css';
-import { bookedLine, lacking, type DraftLine } from './draft-lines';
+import { completeLine, lacking, type DraftLine } from './draft-lines';
 import { Cell, SpeciesCell } from './note-line';
 import { Said } from '@/shell/said';
 
@@ -29,21 +29,23 @@ const draftOf = (kept: KeptLineView): DraftLine => ({
 });
 
 function Waiting({ kept }: { kept: KeptLineView }) {
-  const { tap } = useActions();
+  const { act } = useActions();
   const [line, setLine] = useState(() => draftOf(kept));
   const [problem, setProblem] = useState<string | null>(null);
   const lack = lacking(line);
   const change = (_: number, changes: Partial<DraftLine>) => setLine({ ...line, ...changes });
   const book = async () => {
-    const outcome = await tap(
+    const complete = completeLine(line);
+    if (!complete) return;
+    const outcome = await act(
       'dock/book-kept',
-      { keptId: kept.id, line: bookedLine(line) },
+      { keptId: kept.id, line: complete },
       `line ${kept.line} booked in`,
     );
     setProblem(outcome.ok ? null : outcome.message);
   };
   const refuse = async () => {
-    const outcome = await tap(
+    const outcome = await act(
       'dock/refuse-kept',
       { keptId: kept.id, reason: kept.reason || 'did not come' },
       `line ${kept.line} refused`,

@@ -23,7 +23,7 @@ export function LoggerAttach({
   lots: number;
 }) {
   const router = useRouter();
-  const { send } = useActions();
+  const { act } = useActions();
   const input = useRef<HTMLInputElement>(null);
   const [read, setRead] = useState<Read | null>(null);
   const [said, setSaid] = useState<string | null>(null);
@@ -52,7 +52,7 @@ export function LoggerAttach({
   const use = async () => {
     if (!read) return;
     setBusy(true);
-    const outcome = await send('dock/logger', { deliveryId, csv: read.csv }, v4());
+    const outcome = await act('dock/logger', { deliveryId, csv: read.csv }, v4());
     setBusy(false);
     setSaid(outcome.ok ? 'Used: their ages go by it now. Z takes it back.' : outcome.message);
     if (outcome.ok) setRead(null);

@@ -8,12 +8,15 @@ import { manyFlaws, type ClaimRecord, type FlawRow } from '@/data/claims';
 import type { Trx } from '@/data/connection';
 import type { LotRow } from '@/data/lots';
 import { manyPhotos, manyTemperatures } from '@/data/evidence';
-import { manyStepsOfLot } from '@/data/steps';
+import { manyPortionsOfLot } from '@/data/portions';
+import { manyStays } from '@/data/stays';
+import { manyStepsOfPortion } from '@/data/steps';
 import { inZone } from '@/server/clock';
 import { flawKindsIn } from '@/server/replan';
 import type { SignedIn } from '@/server/session';
 import { bearsANight, dryHoursLeft, standsDry } from '@/server/shell-data';
-import { forecasterOf, lotView, type LotBrief, type LotView } from '@/server/stock';
+import { isForLater } from '@/server/lot-forecasts';
+import { forecasterOf, lotBrief, lotView, type LotBrief, type LotView } from '@/server/stock';
 import type { LookProps } from './lot-look';
 import { outlooksOf } from './outlooks';
 
@@ -50,10 +53,17 @@ export async function lookData(
   lots: readonly LotBrief[],
   claims: readonly ClaimRecord[],
   learned: GramsPerStem,
-): Promise<LookProps> {
+): Promise<LookProps | null> {
   const forecast = await forecasterOf(trx, me, at);
-  const steps = await manyStepsOfLot(trx, lot.id, lot.planNo);
-  const view = lotView(forecast(lot, steps), at);
+  const heaps = await manyPortionsOfLot(trx, lot.id);
+  const [heap] = heaps;
+  if (!heap) return null;
+  const steps = await manyStepsOfPortion(trx, heap.id, heap.planNo);
+  const stays = await manyStays(trx, [heap.id]);
+  const view = {
+    ...lotView(forecast(heap, steps, stays), at),
+    ...lotBrief(lot, isForLater(lot, at, me.shop.timeZone)),
+  };
   const species = speciesByKey(view.speciesKey);
   const [rows, temperatures, photos] = [
     await manyFlaws(trx, [view.id]),
@@ -70,22 +80,22 @@ export async function lookData(
     hazards: arrivalHazards(species, view.origin),
     flaws: flawsOf(view, rows),
     claimedKinds: claims.filter((c) => c.lotId === view.id).map((c) => c.kind),
-    outlooks: await outlooksOf(trx, at, { lot, steps, forecast }, flawKindsIn(rows), me.shop.timeZone),
+    outlooks: await outlooksOf(
+      trx,
+      at,
+      { lot: heap, steps, stays, forecast },
+      flawKindsIn(rows),
+      me.shop.timeZone,
+    ),
     evidence: { boxC, waterC: taken('water'), photoIds: photos.map((p) => p.id) },
     measured: box?.isGrave ? [box.words] : [],
     grams: findGrams(learned, species, view.lengthCm),
     mates: lots
-      .filter(
-        (l) =>
-          l.id !== view.id &&
-          l.deliveryId === view.deliveryId &&
-          l.speciesKey === view.speciesKey &&
-          l.pail === view.pail,
-      )
+      .filter((l) => l.id !== view.id && l.deliveryId === view.deliveryId && l.speciesKey === view.speciesKey)
       .map((l) => ({ id: l.id, number: l.number, stems: l.stemsLeft })),
     tomorrow: inZone(new Date(at.getTime() + DAY_MS), me.shop.timeZone).date,
-    dryHoursLeft: standsDry(lot) ? dryHoursLeft(lot, at) : null,
-    bearsANight: bearsANight(lot, at),
+    dryHoursLeft: standsDry(heap) ? dryHoursLeft(lot, at) : null,
+    bearsANight: bearsANight(heap, at),
     alsoInHand: othersHand(view, me, at),
     isDemo: me.shop.demo,
   };

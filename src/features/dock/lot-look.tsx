@@ -131,7 +131,7 @@ function Drawers({ props, advice }: { props: LookProps; advice: DockAdvice | nul
 export function LotLook(props: LookProps) {
   const { lot, nextId, outlooks } = props;
   const router = useRouter();
-  const { tap, tell } = useActions();
+  const { act, tell } = useActions();
   const [seen, setSeen, done] = useHalfDone<{ stageAt: number; droop: Droop }>(
     `look ${lot.id} ${lot.lookedAt ?? ''}`,
     { stageAt: nearestStage(lot.stage), droop: lot.droop },
@@ -159,7 +159,7 @@ export function LotLook(props: LookProps) {
 
   const log = async () => {
     setBusy(true);
-    const outcome = await tap(
+    const outcome = await act(
       'dock/look',
       { lotId: lot.id, stage: value, droop, seenAt: lot.lookedAt },
       `look at lot ${lot.number}: ${stage.word}, ${droop}`,

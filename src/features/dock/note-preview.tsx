@@ -8,7 +8,7 @@ import { findSpecies } from '@/core/species/species';
 import { useActions } from '@/shell/actions';
 import { dropHalfDone, keepHalfDone } from '@/shell/kept';
 import css from './dock.module.css';
-import { bookedLine, isDate, keptLine, lacking, type DraftLine } from './draft-lines';
+import { completeLine, isDate, keptLine, lacking, type DraftLine } from './draft-lines';
 import { HALF_READ, type HalfRead } from './half-read';
 import { PreviewLines } from './preview-lines';
 import { Said } from '@/shell/said';
@@ -130,7 +130,7 @@ export function NotePreview({
   onColumns: (() => void) | null;
 }) {
   const router = useRouter();
-  const { send } = useActions();
+  const { act } = useActions();
   const [half, setHalf] = useState(start);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -167,7 +167,12 @@ export function NotePreview({
     setProblem(null);
     const chosen = booked
       .filter((l) => l.isChosen)
-      .map(({ product, speciesKey }) => ({ product, speciesKey }));
+      .flatMap(({ product, speciesKey }) => (speciesKey === null ? [] : [{ product, speciesKey }]));
+    const complete = booked.flatMap((l) => completeLine(l) ?? []);
+    if (complete.length < booked.length) {
+      setBusy(false);
+      return setProblem('A line still lacks something. Nothing was booked in; settle it first.');
+    }
     const body = {
       supplier,
       deliveryRef,
@@ -175,9 +180,9 @@ export function NotePreview({
       columns: half.columns,
       expectedId: order?.id ?? null,
       kept: kept.map(keptLine),
-      lines: booked.map(bookedLine),
+      lines: complete,
     };
-    const outcome = await send('dock/book-in', body, actionKey);
+    const outcome = await act('dock/book-in', body, '', actionKey);
     setBusy(false);
     if (outcome.ok) {
       dropHalfDone(HALF_READ);

@@ -21,7 +21,7 @@ export function OrderPreview({
   onClose: () => void;
 }) {
   const router = useRouter();
-  const { send } = useActions();
+  const { act } = useActions();
   const [lines, setLines] = useState(start);
   const [supplier, setSupplier] = useState(from);
   const [orderRef, setOrderRef] = useState('');
@@ -36,20 +36,17 @@ export function OrderPreview({
   const isReady =
     open === 0 && ordered.length > 0 && supplier.trim() !== '' && orderRef.trim() !== '' && isDate(dueOn);
   const place = async () => {
-    const outcome = await send(
+    const outcome = await act(
       'dock/order',
       {
         supplier,
         orderRef,
         dueOn,
-        lines: ordered.map(({ line, speciesKey, variety, lengthCm, stems }) => ({
-          line,
-          speciesKey,
-          variety,
-          lengthCm,
-          stems,
-        })),
+        lines: ordered.flatMap(({ line, speciesKey, variety, lengthCm, stems }) =>
+          speciesKey === null || stems === null ? [] : [{ line, speciesKey, variety, lengthCm, stems }],
+        ),
       },
+      '',
       actionKey,
     );
     if (outcome.ok) {

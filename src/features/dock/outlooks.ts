@@ -5,7 +5,8 @@ import { speciesByKey } from '@/core/species/species';
 import type { Droop } from '@/core/vase-life/types';
 import { manyLotsOfSupplier } from '@/data/supplier-history';
 import type { Trx } from '@/data/connection';
-import type { LotRow } from '@/data/lots';
+import type { PortionRow } from '@/data/portions';
+import type { StayRow } from '@/data/stays';
 import type { StepRow } from '@/data/steps';
 import { houseOf, waysFor } from '@/server/house';
 import { planFor } from '@/server/replan';
@@ -17,8 +18,9 @@ const WEEKS_BACK = 12;
 const DROOPS: readonly Droop[] = ['firm', 'soft', 'hanging'];
 
 interface Known {
-  readonly lot: LotRow;
+  readonly lot: PortionRow;
   readonly steps: readonly StepRow[];
+  readonly stays: readonly StayRow[];
   readonly forecast: Forecaster;
 }
 
@@ -28,7 +30,7 @@ function drawn(shares: readonly number[]): number[] {
   return shares.slice(0, last + 2).map((s) => Math.round(200 * s) / 200);
 }
 
-async function pastLots(trx: Trx, lot: LotRow, at: Date): Promise<PastLot[]> {
+async function pastLots(trx: Trx, lot: PortionRow, at: Date): Promise<PastLot[]> {
   const since = new Date(at.getTime() - WEEKS_BACK * 7 * 86_400_000);
   const rows = await manyLotsOfSupplier(trx, lot.supplier, since, lot.deliveryId);
   return rows.map((row) => ({
@@ -47,7 +49,7 @@ async function pastLots(trx: Trx, lot: LotRow, at: Date): Promise<PastLot[]> {
 export async function outlooksOf(
   trx: Trx,
   at: Date,
-  { lot, steps, forecast }: Known,
+  { lot, steps, stays, forecast }: Known,
   flaws: readonly FlawKind[],
   timeZone: string,
 ): Promise<Record<string, Outlook>> {
@@ -60,7 +62,7 @@ export async function outlooksOf(
   for (const stage of stages)
     for (const droop of DROOPS) {
       const seen = { ...lot, stage, droop };
-      const { forecast: left, arrival } = forecast(seen, steps);
+      const { forecast: left, arrival } = forecast(seen, steps, stays);
       const lifeUsed = arrival.agedDays / species.lifeDays20C;
       const usual = againstUsual({ speciesKey: lot.speciesKey, lifeUsed }, past);
       outlooks[outlookKey(stage, droop)] = {

@@ -16,8 +16,13 @@ export async function findLabelled(code: string, atBench: boolean): Promise<Scan
     const labelled = readCode(code);
     if (!labelled)
       return { href: null, words: 'That code is none of ours, or was read wrong. Scan it again.' };
-    if (labelled.kind === 'pail') {
-      const pail = (await manyPails(trx)).find((p) => pailKeyStart(p.id) === labelled.keyStart);
+    if (labelled.kind === 'pail' || labelled.kind === 'old pail') {
+      const named = (await manyPails(trx)).filter((p) =>
+        labelled.kind === 'pail' ? p.labelNo === labelled.number : pailKeyStart(p.id) === labelled.keyStart,
+      );
+      const [pail] = named;
+      if (named.length > 1)
+        return { href: null, words: 'Several pails bear that older label. Print them new ones at Labels.' };
       return pail
         ? { href: `/pails?pail=${pail.id}`, words: `Pail ${pail.name}` }
         : { href: null, words: 'No pail of this shop bears that label.' };

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { codeOf, pailKeyStart } from '@/core/labels/codes';
+import { codeOf } from '@/core/labels/codes';
 import { speciesByKey } from '@/core/species/species';
 import { manyLotsInStock } from '@/data/lots';
 import { manyPails } from '@/data/pails';
@@ -29,7 +29,7 @@ async function labelsFor(search: Props['search']): Promise<{ labels: Label[]; de
         demo: me.shop.demo,
         labels: pails.map((p) => ({
           id: p.id,
-          code: codeOf({ kind: 'pail', keyStart: pailKeyStart(p.id) }),
+          code: codeOf({ kind: 'pail', number: p.labelNo }),
           title: 'Pail',
           big: p.name,
           lines: [`${p.sizeL} L, ${p.heightCm} cm`],

@@ -42,7 +42,7 @@ export function MakeBoard({
   now: number;
 }) {
   const router = useRouter();
-  const { send } = useActions();
+  const { act } = useActions();
   const [recipe, setRecipe] = useState<Readonly<Record<string, number>>>({});
   const [kind, setKind] = useState<'vase' | 'foam'>('vase');
   const [litres, setLitres] = useState(1.5);
@@ -53,7 +53,7 @@ export function MakeBoard({
   const [actionKey, setActionKey] = useState(() => v4());
   // Somebody else may have taken stems since: what is left bounds what stands in the recipe.
   const chosen = lots.flatMap((lot) => {
-    const stems = Math.min(recipe[lot.id] ?? 0, lot.stemsLeft);
+    const stems = Math.min(recipe[lot.portionId] ?? 0, lot.stemsLeft);
     return stems > 0 ? [{ lot, stems }] : [];
   });
   const count = chosen.reduce((n, c) => n + c.stems, 0);
@@ -74,15 +74,16 @@ export function MakeBoard({
   const make = async () => {
     setBusy(true);
     setProblem(null);
-    const outcome = await send(
+    const outcome = await act(
       'make/make',
       {
         name: called,
         vesselKind: kind,
         litres,
         care,
-        lines: chosen.map((c) => ({ lotId: c.lot.id, stems: c.stems })),
+        lines: chosen.map((c) => ({ portionId: c.lot.portionId, stems: c.stems })),
       },
+      '',
       actionKey,
     );
     setBusy(false);
@@ -92,9 +93,8 @@ export function MakeBoard({
         `${outcome.message}${outcome.why === 'unavailable' ? ' Nothing was taken; the recipe stays here. Try again in a moment.' : ''}`,
       );
     }
-    const value = outcome.value as { arrangementId?: string; subjectId?: string } | null;
     setActionKey(v4());
-    router.push(`/send-off?arrangement=${value?.arrangementId ?? value?.subjectId ?? ''}`);
+    router.push(`/send-off?arrangement=${outcome.value.arrangementId}`);
   };
 
   return (

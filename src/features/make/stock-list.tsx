@@ -9,7 +9,7 @@ interface Props {
   readonly lots: readonly LotView[];
   readonly dry: number;
   readonly recipe: Readonly<Record<string, number>>;
-  readonly onTake: (lotId: string, stems: number) => void;
+  readonly onTake: (portionId: string, stems: number) => void;
 }
 
 /** The stock that stands in water, first to fade first, each as a life line on one scale. */
@@ -29,10 +29,10 @@ export function StockList({ lots, dry, recipe, onTake }: Props) {
       )}
       <ul className="rowlist">
         {lots.map((lot) => {
-          const taken = Math.min(recipe[lot.id] ?? 0, lot.stemsLeft);
+          const taken = Math.min(recipe[lot.portionId] ?? 0, lot.stemsLeft);
           const words = daysInWords(lot.daysLeft);
           return (
-            <li key={lot.id} className={css.lot}>
+            <li key={lot.portionId} className={css.lot}>
               <div className={css.lotLine}>
                 <div className={css.lotHead}>
                   <span>
@@ -62,7 +62,7 @@ export function StockList({ lots, dry, recipe, onTake }: Props) {
                 value={taken}
                 min={0}
                 max={lot.stemsLeft}
-                onChange={(stems) => onTake(lot.id, stems)}
+                onChange={(stems) => onTake(lot.portionId, stems)}
               >
                 <strong>{taken}</strong>
               </Stepper>

@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { DEPTH_CM } from '@/core/protocol/figures';
+import type { ActionName, InputOf } from '@/core/actions/actions';
+import { depthOf, depthWord, litresFor } from '@/core/water/pail-shape';
 import { SOLUTION_KEYS, SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
 import { clockWords, useShopNow } from '@/shell/clock';
 import { Choices } from '@/shell/choices';
@@ -13,7 +14,6 @@ import { Said } from '@/shell/said';
 const SANITISER_CAUTION =
   'Never near acid, vinegar or flower food: poisonous gas. Gloves, eyes covered, window open; dose as the label says.';
 const OFFERED: readonly SolutionKey[] = SOLUTION_KEYS.slice(0, 5);
-const DEPTHS = DEPTH_CM;
 const WARMTHS = [
   { value: 6, words: 'cold, 6 °C' },
   { value: 22, words: 'tepid, 22 °C' },
@@ -47,20 +47,19 @@ function ago(at: number | null, now: number | null): string {
   return hours < 1 ? 'within the hour' : hours < 48 ? `${hours} h ago` : `${Math.floor(hours / 24)} days ago`;
 }
 
-type Act = (deed: string, body: Record<string, unknown>, words: string) => Promise<void>;
+type DoIt = <N extends ActionName>(name: N, body: InputOf<N>, words: string) => Promise<void>;
 
-function FillForm({ pail, act }: { pail: PailView; act: Act }) {
+function FillForm({ pail, doIt }: { pail: PailView; doIt: DoIt }) {
+  const shape = { litres: pail.sizeL, heightCm: pail.heightCm };
   const [solution, setSolution] = useState<SolutionKey>('flower-food');
-  const [litres, setLitres] = useState(Math.round(pail.sizeL * 0.35 * 2) / 2);
+  const [litres, setLitres] = useState(litresFor(shape, 'normal'));
   const [tempC, setTempC] = useState(22);
   const [reason, setReason] = useState('');
   const clean = pail.state === 'sanitised';
-  const cm = (litres / pail.sizeL) * pail.heightCm;
-  const depth = (Object.keys(DEPTHS) as (keyof typeof DEPTHS)[]).reduce((best, d) =>
-    Math.abs(DEPTHS[d] - cm) < Math.abs(DEPTHS[best] - cm) ? d : best,
-  );
+  const cm = depthOf(shape, litres);
+  const depth = depthWord(shape, litres);
   const fill = () =>
-    void act(
+    void doIt(
       'pails/fill',
       { pailId: pail.id, litres, solution, tempC, depth, ...(clean ? {} : { overrideReason: reason }) },
       `fill pail ${pail.name}`,
@@ -109,7 +108,7 @@ function FillForm({ pail, act }: { pail: PailView; act: Act }) {
   );
 }
 
-function Filled({ pail, clean, act }: { pail: PailView; clean: readonly PailView[]; act: Act }) {
+function Filled({ pail, clean, doIt }: { pail: PailView; clean: readonly PailView[]; doIt: DoIt }) {
   const now = useShopNow();
   const due = pail.dueInHours;
   return (
@@ -136,7 +135,7 @@ function Filled({ pail, clean, act }: { pail: PailView; clean: readonly PailView
         <button
           type="button"
           className="deed"
-          onClick={() => void act('pails/tip-out', { pailId: pail.id }, `tip out pail ${pail.name}`)}
+          onClick={() => void doIt('pails/tip-out', { pailId: pail.id }, `tip out pail ${pail.name}`)}
           data-step-in-hand
         >
           Tip out <kbd>.</kbd>
@@ -153,7 +152,7 @@ function Filled({ pail, clean, act }: { pail: PailView; clean: readonly PailView
                 type="button"
                 className="plain"
                 onClick={() =>
-                  void act(
+                  void doIt(
                     'pails/turn-over',
                     { pailId: pail.id, toPailId: to.id },
                     `turn pail ${pail.name} over into ${to.name}`,
@@ -172,11 +171,11 @@ function Filled({ pail, clean, act }: { pail: PailView; clean: readonly PailView
 
 /** The pail in hand: what it is, when it was sanitised and filled, and its next deed. */
 export function PailInHand({ pail, clean }: { pail: PailView; clean: readonly PailView[] }) {
-  const { tap } = useActions();
+  const { act } = useActions();
   const now = useShopNow();
   const [said, setSaid] = useState<string | null>(null);
-  const act: Act = async (deed, body, words) => {
-    const outcome = await tap(deed, body, words);
+  const doIt: DoIt = async (name, body, words) => {
+    const outcome = await act(name, body, words);
     setSaid(
       outcome.ok
         ? null
@@ -206,7 +205,7 @@ export function PailInHand({ pail, clean }: { pail: PailView; clean: readonly Pa
             type="button"
             className="deed"
             onClick={() =>
-              void act(
+              void doIt(
                 'pails/wash',
                 { pailId: pail.id, to: wash.to },
                 `pail ${pail.name}: ${wash.words.toLowerCase()}`,
@@ -218,12 +217,12 @@ export function PailInHand({ pail, clean }: { pail: PailView; clean: readonly Pa
           </button>
         </>
       )}
-      {pail.state === 'filled' && <Filled pail={pail} clean={clean} act={act} />}
-      {pail.state === 'sanitised' && <FillForm pail={pail} act={act} />}
+      {pail.state === 'filled' && <Filled pail={pail} clean={clean} doIt={doIt} />}
+      {pail.state === 'sanitised' && <FillForm pail={pail} doIt={doIt} />}
       {(pail.state === 'dirty' || pail.state === 'scrubbed') && (
         <details>
           <summary className={css.summary}>Fill it as it is …</summary>
-          <FillForm pail={pail} act={act} />
+          <FillForm pail={pail} doIt={doIt} />
         </details>
       )}
       <Said isAlert>{said}</Said>

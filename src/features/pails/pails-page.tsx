@@ -8,7 +8,7 @@ import {
   waterAnHourLater,
   type VesselWater,
 } from '@/core/water/vessel-water';
-import { manyLotsInStock, type LotRow } from '@/data/lots';
+import { lotLabel, manyPortionsInStock, type PortionRow } from '@/data/portions';
 import { manyPails, type PailRow } from '@/data/pails';
 import { manyRooms } from '@/data/rooms';
 import { inMyShop } from '@/server/session';
@@ -30,7 +30,7 @@ function waterNow(pail: PailRow, roomTempC: number, at: Date): VesselWater | nul
 function dueIn(
   pail: PailRow,
   water: VesselWater,
-  lots: readonly LotRow[],
+  lots: readonly PortionRow[],
   roomTempC: number,
   at: Date,
 ): number {
@@ -42,7 +42,7 @@ function dueIn(
   return Math.max(0, Math.floor(Math.min(hoursUntilDue(water, roomTempC, 0) ?? Infinity, limit - age)));
 }
 
-function viewOf(pail: PailRow, lots: readonly LotRow[], roomTempC: number, at: Date): PailView {
+function viewOf(pail: PailRow, lots: readonly PortionRow[], roomTempC: number, at: Date): PailView {
   const water = waterNow(pail, roomTempC, at);
   return {
     id: pail.id,
@@ -60,7 +60,7 @@ function viewOf(pail: PailRow, lots: readonly LotRow[], roomTempC: number, at: D
     contactUntil: pail.contactUntil?.getTime() ?? null,
     lots: lots.map((l) => ({
       id: l.id,
-      words: `${speciesByKey(l.speciesKey).name}${l.variety ? ` ‘${l.variety}’` : ''}, lot ${l.number}, ${l.stemsLeft} stems`,
+      words: `${speciesByKey(l.speciesKey).name}${l.variety ? ` ‘${l.variety}’` : ''}, lot ${lotLabel(l)}, ${l.stemsLeft} stems`,
       colour: l.colour,
       stems: l.stemsLeft,
     })),
@@ -70,10 +70,10 @@ function viewOf(pail: PailRow, lots: readonly LotRow[], roomTempC: number, at: D
 /** Which pails are clean, what to wash, what is in them, how old the water is. */
 export async function PailsPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const views = await inMyShop(async (trx, _me, at) => {
-    const [pails, lots, rooms] = [await manyPails(trx), await manyLotsInStock(trx), await manyRooms(trx)];
+    const [pails, lots, rooms] = [await manyPails(trx), await manyPortionsInStock(trx), await manyRooms(trx)];
     return pails.map((pail) => {
       const standing = lots.filter((l) => l.fillId !== null && l.fillId === pail.fillId);
-      const room = rooms.find((r) => r.id === standing[0]?.roomId) ?? rooms.find((r) => r.kind === 'bench');
+      const room = rooms.find((r) => r.id === pail.roomId) ?? rooms.find((r) => r.kind === 'bench');
       return viewOf(pail, standing, room?.tempC ?? 18, at);
     });
   });

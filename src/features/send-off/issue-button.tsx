@@ -5,12 +5,12 @@ import { Said } from '@/shell/said';
 
 /** Issues the card: from then on it stands as it is. */
 export function IssueButton({ arrangementId, again }: { arrangementId: string; again: boolean }) {
-  const { send } = useActions();
+  const { act } = useActions();
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const issue = async () => {
     setBusy(true);
-    const outcome = await send('send-off/issue', { arrangementId });
+    const outcome = await act('send-off/issue', { arrangementId });
     setBusy(false);
     setProblem(outcome.ok ? null : `${outcome.message} No card was issued; try again in a moment.`);
   };

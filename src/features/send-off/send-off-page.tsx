@@ -1,18 +1,24 @@
 import Link from 'next/link';
-import { daysInWords } from '@/drawing/life-line';
-import type { ArrangementForecast } from '@/core/arrangement/types';
 import {
   manyArrangementLines,
   manyArrangements,
   manyNewestCards,
   maybeArrangement,
 } from '@/data/arrangements';
+import { inZone } from '@/server/clock';
 import { houseOf } from '@/server/house';
 import { inMyShop } from '@/server/session';
 import { CardSheet } from './card-sheet';
-import { cardFor } from './actions';
+import { cardFor } from './card-for';
 import { IssueButton } from './issue-button';
 import css from './send-off.module.css';
+import { forecastWaiting, staysOfArrangement } from './waiting-forecast';
+
+/** When it was made, as somebody at the counter says it. */
+function madeWords(madeAt: Date, at: Date, timeZone: string): string {
+  const [made, today] = [inZone(madeAt, timeZone), inZone(at, timeZone)];
+  return made.date === today.date ? `at ${made.clock}` : `on ${made.date.slice(5)} at ${made.clock}`;
+}
 
 /** What do we tell the customer: the card itself, as it will print. */
 export async function SendOffPage({ search }: { search: Record<string, string | string[] | undefined> }) {
@@ -20,7 +26,7 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
     typeof search.arrangement === 'string' && /^[0-9a-f-]{36}$/.test(search.arrangement)
       ? search.arrangement
       : null;
-  const { made, cards, chosen, draft } = await inMyShop(async (trx, me, at) => {
+  const { made, cards, chosen, about } = await inMyShop(async (trx, me, at) => {
     const made = await manyArrangements(trx, 30);
     const chosen =
       (asked ? await maybeArrangement(trx, asked) : undefined) ??
@@ -28,10 +34,27 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
       made[0] ??
       null;
     const cards = await manyNewestCards(trx, 12);
-    const { schools } = await houseOf(trx);
-    const draft = chosen && cardFor(chosen, await manyArrangementLines(trx, chosen.id), me.shop, at, schools);
-    return { made, cards, chosen, draft };
+    const about = chosen && {
+      lines: await manyArrangementLines(trx, chosen.id),
+      stays: await staysOfArrangement(trx, chosen),
+      schools: (await houseOf(trx)).schools,
+      shop: me.shop,
+      at,
+    };
+    return { made, cards, chosen, about };
   });
+  // Worked out once nothing is held any more: a forecast takes longer than a page may keep a connection.
+  const draft =
+    chosen &&
+    about &&
+    cardFor(
+      chosen,
+      about.lines,
+      await forecastWaiting(chosen, about.stays, about.at),
+      about.shop,
+      about.at,
+      about.schools,
+    );
   if (!chosen || !draft)
     return (
       <section>
@@ -62,8 +85,7 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
                   {a.cardId ? 'card issued' : 'no card yet'}
                 </span>
                 <span className="soft">
-                  {a.stems} stems, {a.vesselKind}, still a gift{' '}
-                  {daysInWords((a.result as ArrangementForecast).stillAGift)}
+                  {a.stems} stems, {a.vesselKind}, made {madeWords(a.madeAt, about.at, about.shop.timeZone)}
                 </span>
               </Link>
             </li>

@@ -1,0 +1,121 @@
+import * as v from 'valibot';
+
+/**
+ * What an entry of each kind tells beside its words: one schema a version, the last the one that is
+ * written now. A kind or version that was ever written stays here, so that every row can be read.
+ */
+const uuid = v.string();
+const nullable = v.nullable;
+const maybe = <T extends v.GenericSchema>(of: T) => v.optional(v.nullable(of), null);
+const nothing = v.object({});
+/** Older rows told how rows stood before, in shapes of the database of their day. */
+const older = v.record(v.string(), v.unknown());
+
+const poured = v.object({
+  pail: v.string(),
+  fillId: uuid,
+  portionId: uuid,
+  stems: v.number(),
+  /** Null where it went into water that stood there. */
+  litres: nullable(v.number()),
+});
+const stepTap = v.object({
+  stepId: uuid,
+  portionId: uuid,
+  stems: v.number(),
+  used: maybe(v.record(v.string(), v.number())),
+  reason: maybe(v.string()),
+  withId: maybe(uuid),
+  poured: v.array(poured),
+});
+const flawCount = v.object({ lotId: uuid, kind: v.string(), seen: v.number(), sample: v.number() });
+const claimOpened = v.looseObject({
+  lotId: uuid,
+  deliveryId: uuid,
+  kind: v.string(),
+  stems: v.number(),
+  value: nullable(v.number()),
+});
+const setting = v.looseObject({ reason: v.string() });
+
+export const ENTRY_DETAILS = {
+  begin: [older, stepTap],
+  done: [older, stepTap],
+  skip: [older, stepTap],
+  'look-back': [older, v.object({ stepId: uuid, portionId: uuid, stems: v.number(), outcome: v.string() })],
+  recut: [older, v.object({ portionId: uuid, cm: v.number(), soaks: v.boolean() })],
+  purpose: [older, v.object({ portionId: uuid, purpose: v.string(), eventOn: maybe(v.string()) })],
+  apart: [v.object({ fromId: uuid, portionId: uuid, stems: v.number() })],
+  processed: [nothing],
+  look: [
+    older,
+    v.object({
+      stage: v.number(),
+      droop: v.string(),
+      was: v.object({ stage: v.number(), droop: v.string() }),
+    }),
+  ],
+  bin: [
+    v.object({ stems: v.number(), reason: v.string() }),
+    v.object({
+      reason: v.string(),
+      from: v.array(v.object({ portionId: uuid, stems: v.number() })),
+    }),
+  ],
+  split: [v.object({ splitOffId: uuid, stems: v.number() })],
+  merge: [v.object({ fromId: uuid, stems: v.number(), fromNumber: v.number(), intoNumber: v.number() })],
+  'keep-for': [older, v.object({ day: maybe(v.string()) })],
+  decide: [
+    older,
+    v.object({ decision: v.string(), because: v.string(), claimId: maybe(uuid), stems: v.number() }),
+  ],
+  flaw: [v.object({ counted: flawCount, before: maybe(flawCount) })],
+  count: [
+    older,
+    v.object({ stems: v.number(), was: v.number(), short: v.number(), weighingId: maybe(uuid) }),
+  ],
+  temperature: [v.object({ place: v.picklist(['box', 'water']), before: maybe(v.number()) })],
+  photo: [v.object({ photoId: uuid })],
+  'photo-away': [v.object({ photoId: uuid })],
+  logger: [
+    older,
+    v.object({ lots: v.array(v.object({ lotId: uuid, agedDays: v.number(), was: v.number() })) }),
+  ],
+  'book-in': [v.object({ lots: v.array(uuid) })],
+  'line-booked': [nothing],
+  'line-refused': [older, v.object({ reason: v.string() })],
+  order: [nothing],
+  'call-off': [nothing],
+  claim: [claimOpened],
+  'claim-moved': [v.object({ from: v.string(), to: v.string(), settledValue: maybe(v.number()) })],
+  'claim-window': [older, v.object({ supplier: v.string(), hours: v.number(), was: maybe(v.number()) })],
+  make: [
+    v.object({ lines: v.array(v.object({ lotId: uuid, stems: v.number() })) }),
+    v.object({ lines: v.array(v.object({ lotId: uuid, portionId: uuid, stems: v.number() })) }),
+  ],
+  card: [v.object({ arrangementId: uuid })],
+  wash: [older, v.object({ from: v.string(), to: v.string() })],
+  fill: [older, v.object({ fillId: uuid, litres: v.number() })],
+  'tip-out': [nothing, v.object({ fillId: uuid })],
+  'turn-over': [nothing, v.object({ fromFillId: uuid, toPailId: uuid, fillId: uuid, litres: v.number() })],
+  house: [setting],
+  species: [v.looseObject({ speciesKey: v.string() })],
+  figure: [setting],
+  skill: [v.object({ personId: uuid, skill: v.string(), shown: v.boolean() })],
+  correction: [nothing],
+} as const satisfies Readonly<Record<string, readonly [v.GenericSchema, ...v.GenericSchema[]]>>;
+
+export type EntryKind = keyof typeof ENTRY_DETAILS;
+type Versions<K extends EntryKind> = (typeof ENTRY_DETAILS)[K];
+type Last<T extends readonly unknown[]> = T extends readonly [...unknown[], infer L] ? L : never;
+/** What an entry of that kind tells, as it is written now. */
+export type DetailOf<K extends EntryKind> =
+  Last<Versions<K>> extends infer S extends v.GenericSchema ? v.InferInput<S> : never;
+
+/** A stored detail as its version tells it; null where it is of no version there ever was. */
+export function readDetail(kind: string, version: number, stored: unknown): unknown {
+  if (!Object.hasOwn(ENTRY_DETAILS, kind)) return null;
+  const schema: v.GenericSchema | undefined = ENTRY_DETAILS[kind as EntryKind][version - 1];
+  const read = schema && v.safeParse(schema, stored);
+  return read?.success ? read.output : null;
+}

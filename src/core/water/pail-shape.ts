@@ -1,0 +1,62 @@
+import { DEPTH_CM } from '../protocol/figures';
+import type { Depth } from '../species/species';
+
+/** A pail by what is written on it: the litres it holds to the rim, and its height inside. */
+export interface PailShape {
+  readonly litres: number;
+  readonly heightCm: number;
+}
+
+/** A pail's foot against its rim: buckets taper so that they stack (estimate; a shop's own may be straighter). */
+const FOOT_TO_RIM = 0.8;
+/** Water nearer the rim than this is carried on the floor. */
+const FULLEST_SHARE = 0.85;
+const CM3_A_LITRE = 1000;
+
+/** Width at the rim, cm, from what it holds: a cut cone of that height. */
+function rimCm({ litres, heightCm }: PailShape): number {
+  const shape = (Math.PI * heightCm * (FOOT_TO_RIM ** 2 + FOOT_TO_RIM + 1)) / 12;
+  return Math.sqrt((litres * CM3_A_LITRE) / shape);
+}
+
+/**
+ * Litres in a pail filled to a depth: V(x) = π·x/12·(b² + b·c + c²), c the width at x.
+ * @param depthCm from 0 to its height; more is taken as full
+ */
+export function litresAt(pail: PailShape, depthCm: number): number {
+  const x = Math.min(Math.max(0, depthCm), pail.heightCm);
+  const rim = rimCm(pail);
+  const foot = rim * FOOT_TO_RIM;
+  const c = foot + ((rim - foot) * x) / pail.heightCm;
+  return (((Math.PI * x) / 12) * (foot ** 2 + foot * c + c ** 2)) / CM3_A_LITRE;
+}
+
+/** Depth, cm, of so many litres in a pail; its height where it would run over. To a hundredth. */
+export function depthOf(pail: PailShape, litres: number): number {
+  let [low, high] = [0, pail.heightCm];
+  while (high - low > 0.005) {
+    const middle = (low + high) / 2;
+    if (litresAt(pail, middle) < litres) low = middle;
+    else high = middle;
+  }
+  return Math.round(((low + high) / 2) * 100) / 100;
+}
+
+/** How deep a depth is in this pail, cm: a third is a third of it, and none is nearer the rim than is carried. */
+export function depthIn(pail: PailShape, depth: Depth): number {
+  const wanted = depth === 'third' ? pail.heightCm / 3 : DEPTH_CM[depth];
+  return Math.min(wanted, FULLEST_SHARE * pail.heightCm);
+}
+
+/** Litres that a depth takes in this pail, to the half litre that a hand can tell. */
+export function litresFor(pail: PailShape, depth: Depth): number {
+  return Math.max(0.5, Math.round(litresAt(pail, depthIn(pail, depth)) * 2) / 2);
+}
+
+/** The word for so many litres in this pail: the depth they come nearest to. */
+export function depthWord(pail: PailShape, litres: number): Depth {
+  const cm = depthOf(pail, litres);
+  const words: readonly Depth[] = ['shallow', 'third', 'normal', 'deep'];
+  const off = (depth: Depth): number => Math.abs(depthIn(pail, depth) - cm);
+  return words.reduce((best, word) => (off(word) < off(best) ? word : best));
+}

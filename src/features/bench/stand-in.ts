@@ -1,0 +1,111 @@
+import 'server-only';
+import { roomLeft } from '@/core/bench/pail-room';
+import { mayShareWater } from '@/core/protocol/compose';
+import type { PailWish } from '@/core/protocol/types';
+import { speciesByKey } from '@/core/species/species';
+import { depthWord, litresFor } from '@/core/water/pail-shape';
+import { RefusedError } from '@/data/errors';
+import { fillPail, onePailForUpdate, type PailRow } from '@/data/pails';
+import { lotWords, manyPortionsInFill, type PortionRow } from '@/data/portions';
+import { moveStay } from '@/data/stays';
+import type { ActionContext } from '@/server/handler';
+import { waterIn } from './water-in';
+
+/** Where somebody chose to pour; litres by the pail's shape where they are not told. */
+export interface Pouring {
+  readonly pailId: string;
+  readonly litres: number | undefined;
+  readonly overrideReason: string | null;
+}
+
+export interface Poured {
+  readonly pail: string;
+  readonly fillId: string;
+  readonly portionId: string;
+  readonly stems: number;
+  readonly litres: number | null;
+}
+
+/** More than a pail holds of such stems: somebody is asked, since a hand may know better. */
+function askIfCrowded(
+  { ask }: ActionContext,
+  portion: PortionRow,
+  pail: PailRow,
+  mates: readonly PortionRow[],
+): void {
+  const { stemMm } = speciesByKey(portion.speciesKey);
+  const standing = mates.map((m) => ({ stems: m.stemsLeft, stemMm: speciesByKey(m.speciesKey).stemMm }));
+  const room = roomLeft(pail.sizeL, standing, stemMm);
+  if (portion.stemsLeft > room)
+    ask(
+      'crowded',
+      `Pail ${pail.name} (${pail.sizeL} L) has room for about ${room} such stems; ${portion.stemsLeft} would go in. Crowded stems bruise and foul their water. Put them all in?`,
+    );
+}
+
+async function joinWater(
+  context: ActionContext,
+  portion: PortionRow,
+  wish: PailWish,
+  pail: PailRow,
+  water: PailWish,
+): Promise<Poured> {
+  const { trx, action } = context;
+  const fillId = pail.fillId ?? '';
+  const mates = (await manyPortionsInFill(trx, fillId)).filter((m) => m.id !== portion.id);
+  const isOwnKind =
+    portion.sapOpen && mates.length > 0 && mates.every((m) => m.speciesKey === portion.speciesKey);
+  const isSameLot = mates.length > 0 && mates.every((m) => m.lotId === portion.lotId);
+  if (!isOwnKind && !isSameLot && !mayShareWater(water, wish))
+    throw new RefusedError(
+      portion.sapOpen
+        ? `The sap of ${lotWords(portion).toLowerCase()} still runs: it shares no water. Nothing was changed; choose a clean pail.`
+        : `Pail ${pail.name} holds water that does not suit this lot. Nothing was changed; choose a clean pail.`,
+    );
+  askIfCrowded(context, portion, pail, mates);
+  await moveStay(
+    trx,
+    action.shopId,
+    'portion_id',
+    portion.id,
+    { roomId: pail.roomId, wet: true, fillId },
+    action.at,
+  );
+  return { pail: pail.name, fillId, portionId: portion.id, stems: portion.stemsLeft, litres: null };
+}
+
+/**
+ * Puts a portion into a pail: into the water that stands in it if they get along, else a fresh fill,
+ * the pail being carried to where the stems are. What bleeds shares with its own kind alone,
+ * whatever the step says.
+ * @throws RefusedError when the water does not suit
+ */
+export async function standIn(
+  context: ActionContext,
+  portion: PortionRow,
+  asked: PailWish,
+  { pailId, litres: told, overrideReason }: Pouring,
+): Promise<Poured> {
+  const { trx, action } = context;
+  const wish = portion.sapOpen ? { ...asked, alone: true } : asked;
+  const pail = await onePailForUpdate(trx, pailId);
+  const water = waterIn(pail, action.at);
+  if (pail.fillId && water) return joinWater(context, portion, wish, pail, water);
+  askIfCrowded(context, portion, pail, []);
+  const shape = { litres: pail.sizeL, heightCm: pail.heightCm };
+  const litres = told ?? litresFor(shape, wish.depth);
+  const depth = told === undefined ? wish.depth : depthWord(shape, told);
+  const filling = { ...wish, depth, litres, overrideReason };
+  const fillId = await fillPail(trx, action.shopId, pail, filling, action.at);
+  await moveStay(trx, action.shopId, 'pail_id', pail.id, { roomId: portion.roomId }, action.at);
+  await moveStay(trx, action.shopId, 'portion_id', portion.id, { wet: true, fillId }, action.at);
+  return { pail: pail.name, fillId, portionId: portion.id, stems: portion.stemsLeft, litres };
+}
+
+/** Into which pails a portion went, in words. */
+export function pouredWords(poured: readonly Poured[]): string {
+  if (poured.length === 0) return '';
+  return poured.length === 1
+    ? `, into pail ${poured[0]?.pail ?? ''}${poured[0]?.litres === null ? '' : `, ${poured[0]?.litres} L`}`
+    : `, into pails ${poured.map((p) => p.pail).join(', ')}`;
+}

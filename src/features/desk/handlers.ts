@@ -1,0 +1,139 @@
+import 'server-only';
+import type { deskActions } from '@/core/actions/desk';
+import { checked } from '@/core/door/check';
+import { overridesSchema } from '@/core/door/schemas';
+import { speciesFileSchema, type SpeciesFile } from '@/core/door/species-schema';
+import { composeProtocol } from '@/core/protocol/compose';
+import { questionOf } from '@/core/protocol/schools';
+import { PLAIN_WAYS } from '@/core/protocol/ways';
+import { findSpecies, idealArrivalStage, OWN_KEY, ownMark } from '@/core/species/species';
+import { RefusedError } from '@/data/errors';
+import { setOwnFigure } from '@/data/figures';
+import { setHouse, setOwnSpecies } from '@/data/house';
+import type { ActionContext, Handlers } from '@/server/handler';
+import { overridesOf } from '@/server/own-figures';
+import { takeBack } from '@/server/take-back';
+import { figureName } from './figure-rows';
+
+/** Refuses a file that would stand for another shop's species, or change one of the table's figures. */
+function refuseForeign({ me }: ActionContext, { speciesKey, species }: SpeciesFile): void {
+  const isOwn = OWN_KEY.test(speciesKey);
+  if (isOwn && !speciesKey.startsWith(`own-${ownMark(me.shop.id)}-`))
+    throw new RefusedError(
+      'That species is another shop’s. Nothing was changed; add it under a name of your own.',
+    );
+  if (isOwn && species?.key !== speciesKey && !(species === null && findSpecies(speciesKey)))
+    throw new RefusedError('The file names one species and holds another. Nothing was changed.');
+  if (!isOwn && (species !== null || !findSpecies(speciesKey)))
+    throw new RefusedError(
+      'The table’s species keep their rows; their figures are changed under Figures. Nothing was changed.',
+    );
+}
+
+/** A key of the shop's own for a species of that name. */
+function ownKeyFor({ me }: ActionContext, name: string): string {
+  const slug = name
+    .toLowerCase()
+    .normalize('NFKD')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 40);
+  if (slug.length < 2)
+    throw new RefusedError('That name has no letters a key could bear. Nothing was added.', 'name');
+  return `own-${ownMark(me.shop.id)}-${slug}`;
+}
+
+/** How what the manager sets is set, and how anybody takes back what they did. */
+export const deskHandlers: Handlers<keyof typeof deskActions> = {
+  'desk/take-back': {
+    work: async (context, { entryId }) => {
+      await takeBack(context, entryId);
+      return null;
+    },
+  },
+  'desk/set-figure': {
+    work: async ({ trx, action, me }, own) => {
+      // A value to try the figure’s name with, where it is given back.
+      const value = own.value ?? 1;
+      const name = figureName(own);
+      if (!name) throw new RefusedError('There is no such figure. Nothing was changed.', 'figure');
+      if (own.value !== null)
+        checked(overridesSchema, overridesOf([{ ...own, value, setAt: action.at, setByName: me.name }]));
+      const words =
+        own.value === null ? `${name}: the product’s figure again` : `${name}: our own figure, ${own.value}`;
+      await setOwnFigure(trx, action, own, `${words}. ${own.reason}`);
+      return null;
+    },
+  },
+  'desk/set-way': {
+    work: async ({ trx, action }, way) => {
+      const subject = way.kind === 'school' ? way.subject : '';
+      let words = `${way.key}: ${way.value === null ? 'the default again' : String(way.value)}`;
+      if (way.kind === 'school') {
+        const question = questionOf(way.key);
+        const school = question.schools.find((s) => s.key === way.value);
+        if (way.value !== null && !school)
+          throw new RefusedError('There is no such school. Nothing was changed.', 'value');
+        if (subject !== '' && (!question.bySpecies || !findSpecies(subject)))
+          throw new RefusedError('That question has no exception for it. Nothing was changed.', 'subject');
+        const whose = subject === '' ? '' : `, ${findSpecies(subject)?.name ?? subject}`;
+        words = `House way, ${question.asks.toLowerCase()}${whose}: ${school?.name.toLowerCase() ?? 'as the rest'}`;
+      }
+      const value = way.value === null ? null : String(way.value);
+      await setHouse(
+        trx,
+        action,
+        { kind: way.kind, subject, key: way.key, value, reason: way.reason },
+        `${words}. ${way.reason}`,
+      );
+      return null;
+    },
+  },
+  'desk/set-protocol': {
+    // A newer version; older ones stand.
+    work: async (context, input) => {
+      const { trx, action } = context;
+      const file = checked(speciesFileSchema, input.file);
+      refuseForeign(context, file);
+      const species = file.species ?? findSpecies(file.speciesKey);
+      if (!species) throw new RefusedError('There is no such species. Nothing was changed.');
+      // Composed once here: an edit that cannot be said is found now, and not at the bench.
+      const steps = composeProtocol(
+        { species, stage: idealArrivalStage(species), droop: 'firm', packing: '', hoursDry: 0 },
+        { ...PLAIN_WAYS, edits: file.edits },
+      );
+      if (!steps.some((s) => s.kind === 'drink'))
+        throw new RefusedError('Without a drink the stems die. Nothing was changed; leave that step in.');
+      await setOwnSpecies(
+        trx,
+        action,
+        { speciesKey: file.speciesKey, species: file.species, edits: file.edits, reason: input.reason },
+        `Protocol of ${species.name}: ${file.edits.length === 0 ? 'as the product has it' : `${file.edits.length} changes of our own`}. ${input.reason}`,
+      );
+      return null;
+    },
+  },
+  'desk/add-species': {
+    // A species the table has not, begun as one like it.
+    work: async (context, { name, botanical, like, reason: why }) => {
+      const { trx, action } = context;
+      const model = findSpecies(like);
+      if (!model)
+        throw new RefusedError('There is no such species to begin from. Nothing was added.', 'like');
+      const key = ownKeyFor(context, name);
+      if (findSpecies(key)) throw new RefusedError(`${name} is there already. Nothing was added.`, 'name');
+      await setOwnSpecies(
+        trx,
+        action,
+        {
+          speciesKey: key,
+          species: { ...model, key, name, botanical, basis: 'practice' },
+          edits: [],
+          reason: why,
+        },
+        `${name} added, begun as ${model.name.toLowerCase()}. ${why}`,
+      );
+      return { key };
+    },
+  },
+};

@@ -1,0 +1,153 @@
+import 'server-only';
+import type { pailActions } from '@/core/actions/pails';
+import { roomLeft } from '@/core/bench/pail-room';
+import { speciesByKey, type Depth } from '@/core/species/species';
+import { SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
+import { litresFor } from '@/core/water/pail-shape';
+import { RefusedError } from '@/data/errors';
+import { changePail, emptyPail, fillPail, onePailForUpdate } from '@/data/pails';
+import { lotLabel, manyPortionsInFill } from '@/data/portions';
+import { writeEntry } from '@/data/record';
+import { moveStay } from '@/data/stays';
+import type { Handlers } from '@/server/handler';
+
+const WASH = {
+  scrubbed: 'Scrubbed',
+  contact: 'In the solution',
+  sanitised: 'Sanitised, upside down',
+} as const;
+const CONTACT_MS = 10 * 60_000;
+const MAY_FOLLOW: Record<string, readonly string[]> = {
+  scrubbed: ['dirty'],
+  contact: ['scrubbed'],
+  sanitised: ['contact'],
+};
+const FRESH_C = 12;
+
+/** How what is done with pails is done. */
+export const pailHandlers: Handlers<keyof typeof pailActions> = {
+  'pails/wash': {
+    work: async ({ trx, action }, { pailId, to }) => {
+      const pail = await onePailForUpdate(trx, pailId);
+      if (!MAY_FOLLOW[to]?.includes(pail.state))
+        throw new RefusedError(
+          `Pail ${pail.name} is ${pail.state} now, so that step is not its next. Nothing was changed.`,
+        );
+      if (
+        to === 'sanitised' &&
+        pail.contactUntil &&
+        action.at < pail.contactUntil &&
+        pail.contactUntil.getTime() - action.at.getTime() > CONTACT_MS / 2
+      )
+        throw new RefusedError(
+          `Pail ${pail.name} has stood under five minutes in the solution. Nothing was changed; wait for its clock.`,
+        );
+      await changePail(trx, pailId, {
+        state: to,
+        contact_until: to === 'contact' ? new Date(action.at.getTime() + CONTACT_MS) : null,
+        ...(to === 'sanitised' ? { sanitised_at: action.at } : {}),
+      });
+      await writeEntry(trx, action, {
+        kind: 'wash',
+        subjectKind: 'pail',
+        subjectId: pail.id,
+        words: `Pail ${pail.name}: ${WASH[to].toLowerCase()}`,
+        detail: { from: pail.state, to },
+      });
+      return null;
+    },
+  },
+  'pails/fill': {
+    work: async ({ trx, action }, { pailId, overrideReason, ...filling }) => {
+      const pail = await onePailForUpdate(trx, pailId);
+      const fillId = await fillPail(
+        trx,
+        action.shopId,
+        pail,
+        { ...filling, alone: false, overrideReason: overrideReason || null },
+        action.at,
+      );
+      await writeEntry(trx, action, {
+        kind: 'fill',
+        subjectKind: 'pail',
+        subjectId: pail.id,
+        words: `Pail ${pail.name}: ${filling.litres} L, ${SOLUTIONS[filling.solution].name.toLowerCase()}, ${filling.tempC} °C${overrideReason ? `. Not sanitised: ${overrideReason}` : ''}`,
+        detail: { fillId, litres: filling.litres },
+      });
+      return null;
+    },
+  },
+  'pails/tip-out': {
+    work: async ({ trx, action }, { pailId }) => {
+      const pail = await onePailForUpdate(trx, pailId);
+      const fillId = pail.fillId ?? '';
+      const standing = pail.fillId ? await manyPortionsInFill(trx, pail.fillId) : [];
+      if (standing.length > 0)
+        throw new RefusedError(
+          `Lot ${standing.map(lotLabel).join(', ')} still stands in pail ${pail.name}. Nothing was tipped out; turn it over into a clean pail first.`,
+        );
+      await emptyPail(trx, pail, action.at);
+      await writeEntry(trx, action, {
+        kind: 'tip-out',
+        subjectKind: 'pail',
+        subjectId: pail.id,
+        words: `Pail ${pail.name}: tipped out`,
+        detail: { fillId },
+      });
+      return null;
+    },
+  },
+  'pails/turn-over': {
+    work: async ({ trx, action, ask }, { pailId, toPailId }) => {
+      const [from, to] = [await onePailForUpdate(trx, pailId), await onePailForUpdate(trx, toPailId)];
+      if (!from.fillId || !from.solution || !from.depth)
+        throw new RefusedError(`Pail ${from.name} has no water in it. Nothing was changed.`, 'pailId');
+      if (from.id === to.id)
+        throw new RefusedError('That is the same pail. Nothing was changed; choose a clean one.', 'toPailId');
+      const standing = await manyPortionsInFill(trx, from.fillId);
+      const [first] = standing;
+      const stems = standing.reduce((n, s) => n + s.stemsLeft, 0);
+      const thickest = Math.max(0, ...standing.map((s) => speciesByKey(s.speciesKey).stemMm));
+      if (first && stems > roomLeft(to.sizeL, [], thickest))
+        ask(
+          'crowded',
+          `Pail ${to.name} (${to.sizeL} L) has room for about ${roomLeft(to.sizeL, [], thickest)} such stems; ${stems} would go in. Put them all in?`,
+        );
+      const depth = from.depth as Depth;
+      const litres = litresFor({ litres: to.sizeL, heightCm: to.heightCm }, depth);
+      const fillId = await fillPail(
+        trx,
+        action.shopId,
+        to,
+        {
+          solution: from.solution as SolutionKey,
+          depth,
+          tempC: FRESH_C,
+          litres,
+          alone: from.alone ?? false,
+          overrideReason: null,
+        },
+        action.at,
+      );
+      await moveStay(trx, action.shopId, 'pail_id', to.id, { roomId: from.roomId }, action.at);
+      for (const { id } of standing)
+        await moveStay(
+          trx,
+          action.shopId,
+          'portion_id',
+          id,
+          { roomId: from.roomId, wet: true, fillId },
+          action.at,
+        );
+      await emptyPail(trx, from, action.at);
+      await writeEntry(trx, action, {
+        kind: 'turn-over',
+        subjectKind: 'pail',
+        subjectId: from.id,
+        words: `Turned pail ${from.name} over into pail ${to.name}, ${litres} L fresh`,
+        detail: { fromFillId: from.fillId, toPailId: to.id, fillId, litres },
+      });
+      return null;
+    },
+  },
+};

@@ -1,0 +1,30 @@
+import 'server-only';
+import type { SendOffActionName } from '@/core/actions/arrangements';
+import { issueCard, manyArrangementLines, maybeArrangement } from '@/data/arrangements';
+import { RefusedError } from '@/data/errors';
+import { preparing, type Handlers } from '@/server/handler';
+import { houseOf } from '@/server/house';
+import { cardFor } from './card-for';
+import { forecastWaiting, staysOfArrangement } from './waiting-forecast';
+
+/** How a card is issued: by the forecast of what has waited, worked out before anything is locked. */
+export const sendOffHandlers: Handlers<SendOffActionName> = {
+  'send-off/issue': preparing({
+    prepare: async ({ arrangementId }, read) => {
+      const found = await read(async ({ trx, at }) => {
+        const arrangement = await maybeArrangement(trx, arrangementId);
+        return arrangement && { arrangement, stays: await staysOfArrangement(trx, arrangement), at };
+      });
+      return found && forecastWaiting(found.arrangement, found.stays, found.at);
+    },
+    work: async ({ trx, action, me }, { arrangementId }, forecast) => {
+      const arrangement = await maybeArrangement(trx, arrangementId);
+      if (!arrangement || arrangement.takenApartAt || !forecast)
+        throw new RefusedError('That arrangement was taken apart. No card was issued.', 'arrangementId');
+      const lines = await manyArrangementLines(trx, arrangementId);
+      const { schools } = await houseOf(trx);
+      const card = cardFor(arrangement, lines, forecast, me.shop, action.at, schools);
+      return { cardId: await issueCard(trx, action, arrangementId, card) };
+    },
+  }),
+};

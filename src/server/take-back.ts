@@ -1,0 +1,120 @@
+import 'server-only';
+import { isActionName, specOf, type ActionName, type UndoneAction } from '@/core/actions/actions';
+import { manyLastActionsOf, maybeAction, type ActionDone } from '@/data/actions-done';
+import { maybeArrangement } from '@/data/arrangements';
+import { restoreChanges } from '@/data/changes';
+import type { Trx } from '@/data/connection';
+import { RefusedError } from '@/data/errors';
+import { manyEntriesOf, maybeEntry, maybeLaterEntry, writeEntry, type Entry } from '@/data/record';
+import type { ActionContext } from './handler';
+import { UNDO } from './undo';
+
+/** A slip is noticed in the shift it was made in: older ones are corrected by doing it otherwise. */
+const WITHIN_MS = 16 * 3_600_000;
+
+/** Why an action is not taken back; null where it may be. */
+function whyNot(name: string): string | null {
+  if (!isActionName(name)) return 'That is not done any more. Nothing was changed.';
+  const { takenBack } = specOf(name);
+  return typeof takenBack === 'object' ? takenBack.not : null;
+}
+
+/** Something printed or handed over hangs on it: it asks, or is not taken back while that stands. */
+async function seeToWhatHangsOn(
+  { trx, ask }: ActionContext,
+  done: ActionDone,
+  entries: readonly Entry[],
+): Promise<void> {
+  for (const entry of entries) {
+    if (done.name === 'make/make' && (await maybeArrangement(trx, entry.subjectId))?.cardId)
+      throw new RefusedError('Its card stands. Nothing was changed; take the card back first.');
+    if (done.name === 'dock/claim-moved' && entry.words.includes(' sent'))
+      ask('handed over', `${entry.words}: the supplier may have it by now. Take it back all the same?`);
+  }
+}
+
+/**
+ * Takes an action back: what it changed is as it was, and both stand in the record.
+ * @throws RefusedError when it is too old, somebody else's, was taken back, or something was done after it
+ */
+export async function takeBack(context: ActionContext, entryId: number): Promise<void> {
+  const { trx, action, me } = context;
+  const entry = await maybeEntry(trx, entryId);
+  if (!entry)
+    throw new RefusedError('That entry is not in this shop’s record. Nothing was changed.', 'entryId');
+  if (action.at.getTime() - entry.loggedAt.getTime() > WITHIN_MS)
+    throw new RefusedError(
+      'That is too long ago to be taken back. Nothing was changed; do it anew as it should be.',
+    );
+  if (entry.corrected) throw new RefusedError('That was taken back already. Nothing was changed.');
+  const done = await maybeAction(trx, entry.actionKey);
+  if (!done)
+    throw new RefusedError(
+      'That was entered by an older version and stands. Nothing was changed; do it anew.',
+    );
+  const not = whyNot(done.name);
+  if (not !== null) throw new RefusedError(not);
+  if (done.personId !== me.personId && me.role !== 'manager')
+    throw new RefusedError(
+      `${entry.personName} did that: it is theirs to take back, or the manager’s. Nothing was changed.`,
+    );
+  const entries = await manyEntriesOf(trx, done.key);
+  for (const one of entries) {
+    const later = await maybeLaterEntry(trx, one);
+    if (later)
+      throw new RefusedError(
+        `Something was done after it: ${later.words}. Nothing was changed; take that back first.`,
+      );
+  }
+  await seeToWhatHangsOn(context, done, entries);
+  const { takenBack } = specOf(done.name as ActionName);
+  if (takenBack !== 'undone') await restoreChanges(trx, done.key, action.at);
+  const first = entries[0];
+  if (takenBack !== 'restored' && first) await UNDO[done.name as UndoneAction](context, first);
+  for (const one of [...entries].reverse())
+    await writeEntry(trx, action, {
+      kind: 'correction',
+      subjectKind: one.subjectKind,
+      subjectId: one.subjectId,
+      partId: one.partId,
+      words: `Taken back: ${one.words}`,
+      detail: {},
+      corrects: one.id,
+    });
+  context.takesBack(done.key);
+}
+
+/** What somebody did last, as the key to take it back says it. */
+export interface LastDone {
+  readonly entryId: number;
+  readonly words: string;
+  /** Why it is not taken back; null where it may be. */
+  readonly whyNot: string | null;
+}
+/** What somebody took back last, to be done again as it was tapped. */
+export interface Redo {
+  readonly name: ActionName;
+  readonly input: unknown;
+  readonly words: string;
+}
+
+/** The last thing somebody did and has not taken back, and what they took back just now. */
+export async function lastDoneBy(
+  trx: Trx,
+  personId: string,
+  at: Date,
+): Promise<{ last: LastDone | null; redo: Redo | null }> {
+  const done = await manyLastActionsOf(trx, personId, new Date(at.getTime() - WITHIN_MS), 40);
+  const last = done.find((d) => !d.isTakenBack && d.takesBack === null);
+  const entry = last && (await manyEntriesOf(trx, last.key)).at(-1);
+  const [newest] = done;
+  const undone = newest?.takesBack ? await maybeAction(trx, newest.takesBack) : undefined;
+  const [undoneEntry] = undone ? await manyEntriesOf(trx, undone.key) : [];
+  return {
+    last: entry ? { entryId: entry.id, words: entry.words, whyNot: whyNot(last.name) } : null,
+    redo:
+      undone && undoneEntry && undone.input !== null && isActionName(undone.name)
+        ? { name: undone.name, input: undone.input, words: undoneEntry.words }
+        : null,
+  };
+}

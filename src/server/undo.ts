@@ -1,0 +1,98 @@
+import 'server-only';
+import type { UndoneAction } from '@/core/actions/actions';
+import { readDetail, type DetailOf, type EntryKind } from '@/core/record/entry-details';
+import { withdrawCard } from '@/data/arrangements';
+import { insertFlaw, setClaimHours } from '@/data/claims';
+import { unbookDelivery } from '@/data/deliveries';
+import { RefusedError } from '@/data/errors';
+import { correctWeighing, insertTemperature } from '@/data/evidence';
+import { maybeFigureBefore, setOwnFigure } from '@/data/figures';
+import {
+  maybeSettingBefore,
+  maybeSpeciesBefore,
+  recordSkill,
+  setHouse,
+  setOwnSpecies,
+  wasShownBefore,
+} from '@/data/house';
+import type { Entry } from '@/data/record';
+import type { ActionContext } from './handler';
+
+/** What an entry of that kind told; refused where it was written by a version that told otherwise. */
+export function detailOf<K extends EntryKind>(kind: K, entry: Entry): DetailOf<K> {
+  const detail = entry.kind === kind ? readDetail(kind, entry.detailVersion, entry.detail) : null;
+  if (detail === null)
+    throw new RefusedError('That was done in another way than it is done now. Nothing was changed.');
+  return detail as DetailOf<K>;
+}
+
+type Undo = (context: ActionContext, entry: Entry) => Promise<void>;
+const again = (entry: Entry): string => `As it was before: ${entry.words}`.slice(0, 300);
+
+/** How what stands as it was written is undone: by another row that says otherwise. */
+export const UNDO: Readonly<Record<UndoneAction, Undo>> = {
+  'dock/flaw': async ({ trx, action }, entry) => {
+    const { counted, before } = detailOf('flaw', entry);
+    await insertFlaw(trx, action, before ?? counted, !before);
+  },
+  'dock/count': async ({ trx, action }, entry) => {
+    const { weighingId } = detailOf('count', entry);
+    if (weighingId) await correctWeighing(trx, action, weighingId);
+  },
+  'dock/temperature': ({ trx, action }, entry) => {
+    const { place, before } = detailOf('temperature', entry);
+    return insertTemperature(trx, action, entry.subjectId, place, before ?? null);
+  },
+  'dock/book-in': ({ trx, action }, entry) => unbookDelivery(trx, action, entry.subjectId),
+  'dock/claim-window': async ({ trx, action }, entry) => {
+    const { supplier, was } = detailOf('claim-window', entry);
+    await setClaimHours(trx, action.shopId, supplier, was ?? null);
+  },
+  'send-off/issue': async (context, entry) => {
+    context.ask(
+      'handed over',
+      `${entry.words}: it may be in the customer’s hands by now. Withdraw it all the same? The arrangement stays as it is.`,
+    );
+    await withdrawCard(context.trx, context.action, entry.subjectId);
+  },
+  'bench/skill': async ({ trx, action }, entry) => {
+    const { personId, skill, shown } = detailOf('skill', entry) as Parameters<typeof recordSkill>[2];
+    const was = await wasShownBefore(trx, personId, skill);
+    if (was !== shown) await recordSkill(trx, action, { personId, skill, shown: was }, null);
+  },
+  'desk/set-figure': async ({ trx, action }, entry) => {
+    const figure = detailOf('figure', entry) as Parameters<typeof setOwnFigure>[2];
+    const before = await maybeFigureBefore(trx, figure);
+    await setOwnFigure(
+      trx,
+      action,
+      { ...figure, value: before?.value ?? null, reason: again(entry).slice(0, 200) },
+      null,
+    );
+  },
+  'desk/set-way': async ({ trx, action }, entry) => {
+    const setting = detailOf('house', entry) as Parameters<typeof setHouse>[2];
+    const before = await maybeSettingBefore(trx, setting);
+    await setHouse(
+      trx,
+      action,
+      { ...setting, value: before?.value ?? null, reason: again(entry).slice(0, 200) },
+      null,
+    );
+  },
+  'desk/set-protocol': async ({ trx, action }, entry) => {
+    const own = detailOf('species', entry) as unknown as Parameters<typeof setOwnSpecies>[2];
+    const before = await maybeSpeciesBefore(trx, own.speciesKey);
+    await setOwnSpecies(
+      trx,
+      action,
+      {
+        speciesKey: own.speciesKey,
+        species: before?.species ?? null,
+        edits: before?.edits ?? [],
+        reason: again(entry).slice(0, 200),
+      },
+      null,
+    );
+  },
+};

@@ -1,0 +1,37 @@
+import { learnSpecies } from '@/core/species/species';
+import type { Trx } from '@/data/connection';
+import { manyOwnSpecies } from '@/data/house';
+import type { TestShop } from './database';
+
+/** Who is signed in where, and what time it is, for tests that act as a tablet does. */
+interface Stage {
+  shop: TestShop | null;
+  me: { personId: string; name: string; role: 'hand' | 'manager' };
+  at: Date;
+}
+export const stage: Stage = {
+  shop: null,
+  me: { personId: '', name: '', role: 'hand' },
+  at: new Date('2026-11-24T06:55:00Z'),
+};
+
+/** Stands in for the sealed session: whoever the stage says is signed in. */
+export const stagedSession = {
+  maybeInMyShop: (work: (trx: Trx, me: unknown) => Promise<unknown>) => {
+    const { shop, me } = stage;
+    if (!shop) throw new Error('nobody has set the stage');
+    return shop.inside(async (trx) => {
+      learnSpecies((await manyOwnSpecies(trx)).flatMap((own) => own.species ?? []));
+      return work(trx, {
+        ...me,
+        shop: {
+          id: shop.shopId,
+          name: 'The Slow Tide',
+          timeZone: 'Etc/UTC',
+          demo: true,
+          promiseConfidence: 0.9,
+        },
+      });
+    });
+  },
+};
