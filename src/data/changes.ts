@@ -115,22 +115,23 @@ const TAKE_OUT: Readonly<Record<string, (trx: Trx, change: Change, at: Date) => 
 };
 
 /**
- * A portion that was used up stands again where it stood; where that water was tipped out meanwhile,
- * it has stood dry from then.
+ * A portion that has stems again stands again where it last stood; where that water was tipped out
+ * meanwhile, it has stood dry from then.
  */
-async function reopenLine(trx: Trx, { rowId }: Change): Promise<void> {
-  const stay = await trx('stay as s')
-    .join('pail_fill as f', 'f.id', 's.fill_id')
-    .where('s.id', rowId)
-    .whereNull('s.to_at')
-    .whereNotNull('f.emptied_at')
-    .first<{ subject_id: string; emptied_at: Date } | undefined>('s.subject_id', 'f.emptied_at');
-  if (!stay) return;
-  await trx('stay').where({ id: rowId }).update({ to_at: stay.emptied_at });
+async function standAgain(trx: Trx, portionId: string): Promise<void> {
+  const { rows } = await trx.raw<{ rows: { id: string; emptied_at: Date | null }[] }>(
+    `select s.id, f.emptied_at from stay s join portion p on p.id = s.portion_id left join pail_fill f on f.id = s.fill_id
+     where s.portion_id = ? and p.stems > 0 order by s.from_at desc limit 1`,
+    [portionId],
+  );
+  const [last] = rows;
+  if (!last) return;
+  await trx('stay').where({ id: last.id }).update({ to_at: last.emptied_at });
+  if (last.emptied_at === null) return;
   await trx.raw(
     `insert into stay (id, shop_id, portion_id, room_id, temp_c, humidity_pct, lit_hours, wet, from_at, follows)
      select ?::uuid, shop_id, portion_id, room_id, temp_c, humidity_pct, lit_hours, false, to_at, to_at from stay where id = ?`,
-    [newId(), rowId],
+    [newId(), last.id],
   );
 }
 
@@ -150,9 +151,7 @@ export async function restoreChanges(trx: Trx, actionKey: string, at: Date): Pro
   for (const change of added.filter((c) => c.tab === 'stay')) await TAKE_OUT.stay?.(trx, change, at);
   for (const change of altered.filter((c) => FIRST.includes(c.tab))) await restoreRow(trx, change);
   for (const change of altered.filter((c) => !FIRST.includes(c.tab))) await restoreRow(trx, change);
-  for (const change of altered.filter((c) => c.tab === 'stay')) {
-    const now = await rowNow(trx, change);
-    if (!moved.has(now?.subject_id)) await reopenLine(trx, change);
-  }
+  for (const { rowId } of altered.filter((c) => c.tab === 'portion'))
+    if (!moved.has(rowId)) await standAgain(trx, rowId);
   for (const change of added.filter((c) => c.tab !== 'stay')) await TAKE_OUT[change.tab]?.(trx, change, at);
 }

@@ -106,12 +106,17 @@ export async function lastDoneBy(
 ): Promise<{ last: LastDone | null; redo: Redo | null }> {
   const done = await manyLastActionsOf(trx, personId, new Date(at.getTime() - WITHIN_MS), 40);
   const last = done.find((d) => !d.isTakenBack && d.takesBack === null);
-  const entry = last && (await manyEntriesOf(trx, last.key)).at(-1);
+  const entries = last ? await manyEntriesOf(trx, last.key) : [];
+  const entry = entries.at(-1);
+  const others = entries.length > 1 ? `, and ${entries.length - 1} more with it` : '';
   const [newest] = done;
   const undone = newest?.takesBack ? await maybeAction(trx, newest.takesBack) : undefined;
   const [undoneEntry] = undone ? await manyEntriesOf(trx, undone.key) : [];
   return {
-    last: entry ? { entryId: entry.id, words: entry.words, whyNot: whyNot(last.name) } : null,
+    last:
+      last && entry
+        ? { entryId: entry.id, words: `${entry.words}${others}`, whyNot: whyNot(last.name) }
+        : null,
     redo:
       undone && undoneEntry && undone.input !== null && isActionName(undone.name)
         ? { name: undone.name, input: undone.input, words: undoneEntry.words }

@@ -168,7 +168,7 @@ function Inside({
   const takeBack = async () => {
     if (!last) return setSaid('There is nothing of yours to take back.');
     if (last.whyNot) return setSaid(last.whyNot);
-    if (!(await ask(null, `Take this back? ${last.words}`))) return;
+    if (!(await ask(null, last.words, 'Take it back'))) return;
     const outcome = await act('desk/take-back', { entryId: last.entryId });
     setSaid(outcome.ok ? `Taken back: ${last.words}` : outcome.message);
   };

@@ -4,19 +4,21 @@ import css from './shell.module.css';
 
 interface Asked {
   readonly message: string;
+  /** What yes is called. */
+  readonly yes: string;
   readonly answer: (isSure: boolean) => void;
 }
 
 /** What somebody is asked before an action goes on; one at a time, the next when the first is answered. */
 export function useQuestion(): {
   question: Asked | null;
-  ask: (tap: unknown, message: string) => Promise<boolean>;
+  ask: (tap: unknown, message: string, yes?: string) => Promise<boolean>;
   answer: (isSure: boolean) => void;
 } {
   const [waiting, setWaiting] = useState<readonly Asked[]>([]);
   const ask = useCallback(
-    (_tap: unknown, message: string) =>
-      new Promise<boolean>((resolve) => setWaiting((w) => [...w, { message, answer: resolve }])),
+    (_tap: unknown, message: string, yes = 'Yes, all the same') =>
+      new Promise<boolean>((resolve) => setWaiting((w) => [...w, { message, yes, answer: resolve }])),
     [],
   );
   const [question = null] = waiting;
@@ -47,17 +49,18 @@ export function QuestionSheet({
     <dialog
       ref={sheet}
       className={css.question}
-      aria-labelledby="question-words"
+      aria-labelledby="question-title"
+      aria-describedby="question-words"
       onCancel={(event) => {
         event.preventDefault();
         onAnswer(false);
       }}
     >
-      <h2>One moment</h2>
+      <h2 id="question-title">One moment</h2>
       <p id="question-words">{question?.message}</p>
       <div className={css.answers}>
         <button type="button" className="deed" onClick={() => onAnswer(true)}>
-          Yes, all the same
+          {question?.yes}
         </button>
         <button type="button" className="plain" onClick={() => onAnswer(false)}>
           No, leave it

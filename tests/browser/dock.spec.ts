@@ -1,6 +1,13 @@
 import path from 'node:path';
 import { expect, test } from '@playwright/test';
-import { bookNote, expectNothingSerious, readNote, signInAs } from '../support/shop-floor';
+import {
+  bookNote,
+  expectNothingSerious,
+  readNote,
+  signInAs,
+  signInAsManager,
+  takeBack,
+} from '../support/shop-floor';
 
 const MESSY_NOTE = path.join(import.meta.dirname, '../fixtures/delivery-note-messy.csv');
 
@@ -95,6 +102,14 @@ test('what is wrong is counted in a few stems, claimed with its clock, sent, and
 
   await claim.getByRole('button', { name: /Sent/ }).click();
   await expect(claim.getByText(/^sent, /)).toBeVisible();
+  await expect(claim.getByText('the manager settles it')).toBeVisible();
+  await page.getByRole('button', { name: 'Change hands' }).click();
+  await page.waitForURL('**/sign-in');
+  await signInAsManager(page);
+  await page.goto('/dock/claims');
+  await claim.getByLabel(/Credited for claim/).fill('400');
+  await claim.getByRole('button', { name: 'Credited' }).click();
+  await expect(claim.getByText(/not settled for more than it asks/)).toBeVisible();
   await claim.getByLabel(/Credited for claim/).fill('4,50');
   await claim.getByRole('button', { name: 'Credited' }).click();
   await expect(claim.getByText('credited 4.50')).toBeVisible();
@@ -145,7 +160,7 @@ test('the logger that travelled with a delivery tells how much of its life is go
   await page.getByRole('button', { name: 'Use it for 1 lots' }).click();
   await expect(page.getByText(/Used: their ages go by it now/)).toBeVisible();
   await expect.poll(used).toBeGreaterThan(before + 3);
-  await page.getByRole('button', { name: 'Take back' }).click();
+  await takeBack(page);
   await expect.poll(used).toBe(before);
 });
 
@@ -160,6 +175,6 @@ test('stems of two lots of one line are put together again, and parted by taking
   await page.getByRole('button', { name: /put to lot \d+, 30 stems/ }).click();
   const slip = page.getByRole('region', { name: 'Delivery JOIN-1' });
   await expect(slip.getByRole('link', { name: /Iris ‘Breakwater’ 50/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Take back' }).click();
+  await takeBack(page);
   await expect(slip.getByRole('link', { name: /Iris ‘Breakwater’ 20/ })).toBeVisible();
 });

@@ -48,8 +48,8 @@ test('a note booked twice is told, and booked once', async ({ page }) => {
 });
 
 test('what a page would never send is refused at the edge', async ({ page, baseURL }) => {
-  const send = (deed: string, data: unknown, headers: Record<string, string> = {}) =>
-    page.request.post(`/deeds/${deed}`, {
+  const send = (action: string, data: unknown, headers: Record<string, string> = {}) =>
+    page.request.post(`/actions/${action}`, {
       data,
       headers: { origin: baseURL ?? '', 'x-action-key': randomUUID(), ...headers },
     });
@@ -76,7 +76,7 @@ test('what a page would never send is refused at the edge', async ({ page, baseU
         vesselKind: 'vase',
         litres: 1,
         care: 'mixed',
-        lines: [{ lotId: id, stems: 1 }],
+        lines: [{ portionId: id, stems: 1 }],
       })
     ).status(),
   ).toBe(409);

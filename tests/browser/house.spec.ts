@@ -1,15 +1,6 @@
 import { readFile } from 'node:fs/promises';
-import { expect, test, type Page } from '@playwright/test';
-import { bookNote, expectNothingSerious, takeInHand } from '../support/shop-floor';
-
-async function signInAsManager(page: Page): Promise<void> {
-  await page.goto('/sign-in');
-  await page.getByRole('button', { name: /manager/i }).click();
-  await page.getByLabel('Name').fill('ilse');
-  await page.getByRole('textbox', { name: 'Password' }).fill('slow water');
-  await page.keyboard.press('Enter');
-  await page.waitForURL(/\/(bench|desk|dock)/);
-}
+import { expect, test } from '@playwright/test';
+import { bookNote, expectNothingSerious, signInAsManager, takeInHand } from '../support/shop-floor';
 
 test('a manager picks a school with its days, an exception, and the bench follows', async ({ page }) => {
   await signInAsManager(page);

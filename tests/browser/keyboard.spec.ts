@@ -21,6 +21,8 @@ test('keys alone are enough: sign in, go about, log a step, take it back', async
   await expect(page.getByText(/^Your last: Lot \d+, .* Done$/)).toBeVisible();
   await expect(page.locator('article').first().getByText('2 of')).toBeVisible();
   await page.keyboard.press('z');
+  await expect(page.getByRole('dialog', { name: 'One moment' }).getByText(/^Lot \d+/)).toBeVisible();
+  await page.keyboard.press('Enter');
   await expect(page.getByText(/^Taken back: Lot/)).toBeVisible();
   await expect(page.locator('article').first().getByRole('heading', { level: 1 })).toHaveText(before ?? '');
 

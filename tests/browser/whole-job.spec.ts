@@ -1,5 +1,20 @@
-import { expect, test } from '@playwright/test';
-import { CLEAN_NOTE, expectNothingSerious, readNote, signInAs, takeInHand } from '../support/shop-floor';
+import { expect, test, type Locator } from '@playwright/test';
+import {
+  CLEAN_NOTE,
+  expectNothingSerious,
+  readNote,
+  sayYes,
+  signInAs,
+  takeBack,
+  takeInHand,
+} from '../support/shop-floor';
+
+/** More than one pail holds, all of it into one: asked about. */
+async function intoPail12(card: Locator): Promise<void> {
+  await card.getByRole('button', { name: 'one pail for all of them' }).click();
+  await card.getByRole('radio', { name: '12', exact: true }).click();
+  await card.getByRole('button', { name: 'Standing in its pail, pail 12' }).click();
+}
 
 test('from the delivery note to a printed card', async ({ page }) => {
   const faults: string[] = [];
@@ -48,23 +63,27 @@ test('from the delivery note to a printed card', async ({ page }) => {
     await expect(
       page.getByRole('complementary', { name: 'Next' }).getByText('in hot water, then out'),
     ).toBeVisible();
+    // Out before its thirty seconds are over: asked about, with what it means.
     await card.getByRole('button', { name: 'Out of the hot water' }).click();
+    await expect(page.getByText(/Too short a dip/)).toBeVisible();
+    await sayYes(page);
     await expect(card.getByRole('heading', { level: 1 })).toContainText('under water');
     await card.getByRole('button', { name: 'Cut' }).click();
     await expect(card.getByRole('heading', { level: 1 })).toContainText('in its own pail');
     await expectNothingSerious(page);
-    await card.getByRole('radio', { name: '12', exact: true }).click();
-    await card.getByRole('button', { name: 'Standing in its pail, pail 12' }).click();
+    await expect(card.getByRole('group', { name: 'Into these pails' }).getByRole('listitem')).toHaveCount(3);
+    await intoPail12(card);
+    await sayYes(page);
     await expect(card.getByText(/pail 12/)).toBeVisible();
     await expect(card.getByText('to go')).toBeVisible();
   });
 
   await test.step('the last tap is taken back by another entry, and done again', async () => {
-    await page.getByRole('button', { name: 'Take back' }).click();
+    await takeBack(page);
     await expect(page.getByText(/^Taken back: Lot/)).toBeVisible();
     const card = page.getByRole('article', { name: /^Rose, lot/ }).filter({ hasText: 'Pale Ferry' });
-    await card.getByRole('radio', { name: '12', exact: true }).click();
-    await card.getByRole('button', { name: 'Standing in its pail, pail 12' }).click();
+    await intoPail12(card);
+    await sayYes(page);
     await expect(card.getByText('to go')).toBeVisible();
     await page.goto('/desk');
     await expect(

@@ -1,4 +1,7 @@
 import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { gunzipSync } from 'node:zlib';
 import type { Knex } from 'knex';
 import { firstGuess } from '@/core/dock/first-guess';
 import { connect, inShop, type Trx } from '@/data/connection';
@@ -27,7 +30,23 @@ export interface TestShop {
 }
 
 /** A fresh database of its own with the demo shop in it. */
-export async function freshShop(): Promise<TestShop> {
+export const freshShop = (): Promise<TestShop> =>
+  shopIn(async (owner) => {
+    await owner.raw('grant usage on schema public to hush_pail_app');
+    await migrate(owner);
+    await loadDemo(owner, AT);
+  });
+
+/** A shop that an older version filled, as it was before the migrations that followed. */
+export const olderShop = (): Promise<TestShop> =>
+  shopIn(async (owner) => {
+    const dump = gunzipSync(readFileSync(path.join(__dirname, '../fixtures/database-0006.sql.gz')));
+    await owner.raw(dump.toString().replaceAll('?', '\\?'));
+    await owner.raw(`select set_config('search_path', 'public', false)`);
+    await owner.raw('grant usage on schema public to hush_pail_app');
+  });
+
+async function shopIn(fill: (owner: Knex) => Promise<void>): Promise<TestShop> {
   if (!SERVER) throw new Error('Database tests run through "npm test", which starts their server.');
   const name = `t_${randomUUID().replaceAll('-', '')}`;
   const server = connect(`${SERVER}/postgres`, 1);
@@ -37,9 +56,7 @@ export async function freshShop(): Promise<TestShop> {
   await server.raw('create database ??', [name]);
   await server.destroy();
   const owner = connect(`${SERVER}/${name}`, 4);
-  await owner.raw('grant usage on schema public to hush_pail_app');
-  await migrate(owner);
-  await loadDemo(owner, AT);
+  await fill(owner);
   const appUrl = new URL(`${SERVER}/${name}`);
   appUrl.username = 'hush_pail_app';
   const app = connect(appUrl.href, 8);

@@ -13,6 +13,16 @@ export async function signInAs(page: Page, name: string): Promise<void> {
   await page.waitForURL('**/bench');
 }
 
+/** Signs the manager in, by name and password. */
+export async function signInAsManager(page: Page): Promise<void> {
+  await page.goto('/sign-in');
+  await page.getByRole('button', { name: /manager/i }).click();
+  await page.getByLabel('Name').fill('ilse');
+  await page.getByRole('textbox', { name: 'Password' }).fill('slow water');
+  await page.keyboard.press('Enter');
+  await page.waitForURL(/\/(bench|desk|dock)/);
+}
+
 /** Chooses a note at the dock and waits for its preview. */
 export async function readNote(
   page: Page,
@@ -46,6 +56,21 @@ export async function takeInHand(page: Page, name: RegExp): Promise<void> {
   await page.goto('/dock');
   const href = await page.getByRole('link', { name }).first().getAttribute('href');
   await page.goto((href ?? '').replace('/dock', '/bench'));
+}
+
+/** Says yes to what the shop asks before it goes on. */
+export async function sayYes(page: Page): Promise<void> {
+  await page
+    .getByRole('dialog', { name: 'One moment' })
+    .getByRole('button', { name: /^(Yes|Take)/ })
+    .click();
+  await expect(page.getByRole('dialog', { name: 'One moment' })).toBeHidden();
+}
+
+/** Takes the last thing back, as it is said before. */
+export async function takeBack(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Take back' }).click();
+  await sayYes(page);
 }
 
 /** Nothing serious or critical by axe on the page as it stands. */

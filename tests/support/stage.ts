@@ -8,11 +8,13 @@ interface Stage {
   shop: TestShop | null;
   me: { personId: string; name: string; role: 'hand' | 'manager' };
   at: Date;
+  zone: string;
 }
 export const stage: Stage = {
   shop: null,
   me: { personId: '', name: '', role: 'hand' },
   at: new Date('2026-11-24T06:55:00Z'),
+  zone: 'Etc/UTC',
 };
 
 /** Stands in for the sealed session: whoever the stage says is signed in. */
@@ -27,7 +29,7 @@ export const stagedSession = {
         shop: {
           id: shop.shopId,
           name: 'The Slow Tide',
-          timeZone: 'Etc/UTC',
+          timeZone: stage.zone,
           demo: true,
           promiseConfidence: 0.9,
         },

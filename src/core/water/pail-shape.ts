@@ -53,9 +53,16 @@ export function litresFor(pail: PailShape, depth: Depth): number {
   return Math.max(0.5, Math.round(litresAt(pail, depthIn(pail, depth)) * 2) / 2);
 }
 
-/** The word for so many litres in this pail: the depth they come nearest to. */
-export function depthWord(pail: PailShape, litres: number): Depth {
+/** Nobody pours to the centimetre: within this a depth is what was meant. */
+const AS_MEANT_CM = 2;
+
+/**
+ * The word for so many litres in this pail: what was meant where they come near it, since in some
+ * pails two depths lie close together, else the depth they come nearest to.
+ */
+export function depthWord(pail: PailShape, litres: number, meant: Depth | null = null): Depth {
   const cm = depthOf(pail, litres);
+  if (meant !== null && Math.abs(depthIn(pail, meant) - cm) <= AS_MEANT_CM) return meant;
   const words: readonly Depth[] = ['shallow', 'third', 'normal', 'deep'];
   const off = (depth: Depth): number => Math.abs(depthIn(pail, depth) - cm);
   return words.reduce((best, word) => (off(word) < off(best) ? word : best));

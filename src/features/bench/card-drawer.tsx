@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { PURPOSES, type Purpose } from '@/core/protocol/ways';
 import { Choices } from '@/shell/choices';
+import { Stepper } from '@/shell/stepper';
 import type { BenchCard } from './bench-card';
 import css from './bench.module.css';
 import type { Log } from './use-log';
@@ -12,6 +13,7 @@ const VIEWS = [
   { value: 'skip', words: 'Leave it out' },
   { value: 'used', words: 'It was otherwise' },
   { value: 'other', words: 'Another step first' },
+  { value: 'apart', words: 'Some of them' },
   { value: 'recut', words: 'Cut again' },
   { value: 'for', words: 'What it is for' },
   { value: 'why', words: 'Why these steps' },
@@ -41,6 +43,43 @@ function Others({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
           </button>
         ))}
       {card.others.length === 0 && <p className="soft">This is its last step.</p>}
+    </div>
+  );
+}
+
+/** Some stems go another way: set apart, they are a portion of the same lot, with their own steps. */
+function Apart({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
+  const [stems, setStems] = useState(Math.max(1, Math.floor(card.stems / 2)));
+  if (card.stems < 2) return <p className="soft">It is a single stem.</p>;
+  return (
+    <div className={css.skip}>
+      <Stepper
+        label="Stems set apart"
+        fewer="One fewer apart"
+        more="One more apart"
+        value={stems}
+        min={1}
+        max={card.stems - 1}
+        onChange={setStems}
+      >
+        <strong>
+          {stems} of {card.stems}
+        </strong>
+      </Stepper>
+      <button
+        type="button"
+        className="plain"
+        disabled={busy}
+        onClick={() =>
+          void log(
+            'bench/apart',
+            { portionId: card.portionId, stems, handsId: card.hands.personId },
+            `${stems} set apart`,
+          )
+        }
+      >
+        Set {stems} apart
+      </button>
     </div>
   );
 }
@@ -187,6 +226,7 @@ export function CardDrawer({ card, log, used, onUsed }: Props) {
           <p className="soft">This step has no figures.</p>
         ))}
       {view === 'other' && <Others card={card} log={log} />}
+      {view === 'apart' && <Apart card={card} log={log} />}
       {view === 'recut' && <Recut card={card} log={log} />}
       {view === 'for' && <ForWhat card={card} log={log} />}
       {view === 'why' && <Why card={card} />}

@@ -60,10 +60,13 @@ function Dealt({
   const held = dealt.reduce((n, d) => n + d.stems, 0);
   return (
     <div className={css.dealt} role="group" aria-label="Into these pails">
+      <p>
+        No one pail holds {stems}: <strong>{dealt.length} pails</strong>, each with its share
+      </p>
       <ul>
         {dealt.map((d) => (
           <li key={d.id}>
-            <strong>{d.name}</strong>{' '}
+            <span className="soft">pail</span> <strong>{d.name}</strong>
             <span className="soft">
               {d.stems} stems, {d.litres} L
             </span>

@@ -94,7 +94,7 @@ export async function standIn(
   askIfCrowded(context, portion, pail, []);
   const shape = { litres: pail.sizeL, heightCm: pail.heightCm };
   const litres = told ?? litresFor(shape, wish.depth);
-  const depth = told === undefined ? wish.depth : depthWord(shape, told);
+  const depth = told === undefined ? wish.depth : depthWord(shape, told, wish.depth);
   const filling = { ...wish, depth, litres, overrideReason };
   const fillId = await fillPail(trx, action.shopId, pail, filling, action.at);
   await moveStay(trx, action.shopId, 'pail_id', pail.id, { roomId: portion.roomId }, action.at);

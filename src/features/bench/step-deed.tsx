@@ -42,9 +42,11 @@ function suggestion(
   isDealt: boolean,
 ): { words: string; to: 'running' | 'done' } {
   const { step, status } = card.step;
-  const into = isDealt ? `, into ${card.dealt.length} pails` : pailName ? `, pail ${pailName}` : '';
+  const into = pailName && !isDealt ? `, pail ${pailName}` : '';
   if (step.kind === 'recut') return { words: `${step.doneWord}${into}`, to: 'done' };
   if (status === 'running') return { words: ENDED[step.kind] ?? 'It has had its time', to: 'done' };
+  if (isDealt)
+    return { words: `Standing in ${card.dealt.length} pails`, to: step.waitSeconds > 0 ? 'running' : 'done' };
   return { words: `${step.doneWord}${into}`, to: step.waitSeconds > 0 ? 'running' : 'done' };
 }
 

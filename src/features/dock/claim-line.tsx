@@ -18,7 +18,7 @@ export interface ClaimLineView {
 }
 
 /** One claim, its clock, and what may become of it. */
-export function ClaimLine({ claim }: { claim: ClaimLineView }) {
+export function ClaimLine({ claim, maySettle }: { claim: ClaimLineView; maySettle: boolean }) {
   const router = useRouter();
   const { act } = useActions();
   const now = useShopNow();
@@ -74,18 +74,24 @@ export function ClaimLine({ claim }: { claim: ClaimLineView }) {
               Sent<span className="visually-hidden"> claim {claim.number}</span>
             </button>
           )}
-          <input
-            aria-label={`Credited for claim ${claim.number}`}
-            inputMode="decimal"
-            value={credited}
-            onChange={(e) => setCredited(e.target.value)}
-          />
-          <button type="button" className="plain" disabled={busy} onClick={() => void move('credited')}>
-            Credited
-          </button>
-          <button type="button" className="plain" disabled={busy} onClick={() => void move('refused')}>
-            Refused
-          </button>
+          {maySettle ? (
+            <>
+              <input
+                aria-label={`Credited for claim ${claim.number}`}
+                inputMode="decimal"
+                value={credited}
+                onChange={(e) => setCredited(e.target.value)}
+              />
+              <button type="button" className="plain" disabled={busy} onClick={() => void move('credited')}>
+                Credited
+              </button>
+              <button type="button" className="plain" disabled={busy} onClick={() => void move('refused')}>
+                Refused
+              </button>
+            </>
+          ) : (
+            <span className="soft">the manager settles it</span>
+          )}
           <button type="button" className="quiet" disabled={busy} onClick={() => void move('withdrawn')}>
             Withdraw
           </button>

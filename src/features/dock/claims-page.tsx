@@ -41,6 +41,7 @@ export async function ClaimsPage() {
             {claims.map((c) => (
               <ClaimLine
                 key={`${c.id} ${c.state}`}
+                maySettle={mayChange}
                 claim={{
                   id: c.id,
                   number: c.number,

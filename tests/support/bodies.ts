@@ -1,0 +1,160 @@
+import type { ActionName, InputOf } from '@/core/actions/actions';
+
+/** One of everything that an action can be about, all of it hanging together. */
+export interface World {
+  readonly lotId: string;
+  readonly portionId: string;
+  /** The step it is at: its drink, running in the pail. */
+  readonly stepId: string;
+  readonly lookStepId: string;
+  readonly mateLotId: string;
+  readonly deliveryId: string;
+  readonly pailId: string;
+  readonly cleanPailId: string;
+  readonly dirtyPailId: string;
+  readonly arrangementId: string;
+  readonly claimId: string;
+  readonly keptId: string;
+  readonly expectedId: string;
+  readonly photoId: string;
+  readonly personId: string;
+  readonly entryId: number;
+}
+
+/** A line of a note that lacks nothing. */
+export const noteLine = (
+  at: number,
+  speciesKey: string,
+  stems: number,
+): InputOf<'dock/book-in'>['lines'][number] => ({
+  line: at,
+  speciesKey,
+  variety: null,
+  colour: null,
+  lengthCm: 60,
+  headsMin: null,
+  stems,
+  cutDate: '2026-11-22',
+  origin: null,
+  packing: 'dry box',
+  unitPrice: 0.5,
+  currency: 'EUR',
+});
+
+/** A JPEG as small as one can be. */
+export const TINY_JPEG = Buffer.concat([
+  Buffer.from([
+    0xff, 0xd8, 0xff, 0xc0, 0, 11, 8, 0, 90, 0, 120, 1, 1, 0x11, 0, 0xff, 0xda, 0, 8, 1, 1, 0, 0, 63, 0,
+  ]),
+  Buffer.alloc(100, 7),
+  Buffer.from([0xff, 0xd9]),
+]).toString('base64');
+
+const EMPTY_PLAN: InputOf<'bench/plan'>['plan'] = {
+  assignment: [],
+  lots: [],
+  order: [],
+  pails: [],
+  withoutPail: [],
+  rooms: [],
+  objective: { stemDays: 0, finishMin: 0 },
+  bound: { stemDays: 0 },
+  firstComeFirstServed: { stemDays: 0, finishMin: 0 },
+  saved: { stemDays: 0, money: null },
+  kettleOnMin: null,
+};
+const LOGGER = Array.from(
+  { length: 30 },
+  (_, h) => `${new Date(Date.parse('2026-11-23T00:00:00Z') + h * 3_600_000).toISOString()},8`,
+);
+
+/** A body for every action, about this world; `n` tells two taps of one kind apart. */
+export const BODIES: { readonly [N in ActionName]: (w: World, n: number) => InputOf<N> } = {
+  'bench/tap': (w, n) => ({ stepId: w.stepId, to: n % 2 ? 'skipped' : 'done', reason: 'no time' }),
+  'bench/look-back': (w, n) => ({ stepId: w.lookStepId, outcome: 'hanging', stems: 3 + n }),
+  'bench/apart': (w, n) => ({ portionId: w.portionId, stems: 4 + n }),
+  'bench/recut': (w) => ({ portionId: w.portionId, cm: 2 }),
+  'bench/purpose': (w, n) => ({ portionId: w.portionId, purpose: n % 2 ? 'hold' : 'sell soon' }),
+  'bench/plan': () => ({ fromVersion: 0, plan: EMPTY_PLAN }),
+  'bench/stand': (w, n) => ({ personId: w.personId, isHere: n % 2 === 0 }),
+  'bench/skill': (w) => ({ personId: w.personId, skill: 'knife', shown: true }),
+  'dock/look': (w, n) => ({ lotId: w.lotId, stage: 0.25 * n, droop: 'soft' }),
+  'dock/bin': (w, n) => ({ lotId: w.lotId, stems: 20 + n, reason: 'broken' }),
+  'dock/split': (w, n) => ({ lotId: w.lotId, stems: 5 + n }),
+  'dock/merge': (w, n) =>
+    n % 2 ? { lotId: w.lotId, intoId: w.mateLotId } : { lotId: w.mateLotId, intoId: w.lotId },
+  'dock/in-hand': (w) => ({ lotId: w.lotId }),
+  'dock/keep-for': (w) => ({ lotId: w.lotId, day: '2026-12-24' }),
+  'dock/decide': (w, n) => ({
+    lotId: w.lotId,
+    decision: n % 2 ? 'use first' : 'refused',
+    because: 'as it came',
+  }),
+  'dock/flaw': (w, n) => ({ lotId: w.lotId, kind: 'grey-mould', seen: 3 + n, sample: 20 }),
+  'dock/claim': (w) => ({ lotId: w.lotId, kind: 'broken' }),
+  'dock/claim-moved': (w, n) => ({ claimId: w.claimId, state: n % 2 ? 'sent' : 'withdrawn' }),
+  'dock/claim-settled': (w) => ({ claimId: w.claimId, state: 'credited', settledValue: 0.1 }),
+  'dock/claim-window': (_, n) => ({ supplier: 'Norrholt Growers', hours: 24 + n }),
+  'dock/count': (w, n) => ({ lotId: w.lotId, stems: 28 + n }),
+  'dock/temperature': (w, n) => ({ lotId: w.lotId, place: 'box', tempC: 5 + n }),
+  'dock/photo': (w) => ({ lotId: w.lotId, jpeg: TINY_JPEG }),
+  'dock/photo-away': (w) => ({ lotId: w.lotId, photoId: w.photoId }),
+  'dock/logger': (w) => ({ deliveryId: w.deliveryId, csv: ['time,temp (C)', ...LOGGER].join('\n') }),
+  'dock/book-in': (w, n) => ({
+    supplier: 'Norrholt Growers',
+    deliveryRef: `R ${w.lotId.slice(-12)} ${n % 2}`,
+    expectedId: w.expectedId,
+    lines: [noteLine(1, 'rose', 10)],
+  }),
+  'dock/book-kept': (w) => ({ keptId: w.keptId, line: noteLine(3, 'rose', 10) }),
+  'dock/refuse-kept': (w) => ({ keptId: w.keptId, reason: 'never came' }),
+  'dock/order': (w) => ({
+    supplier: 'Salt Hill',
+    orderRef: `O ${w.lotId.slice(-12)}`,
+    dueOn: '2026-12-01',
+    lines: [{ line: 1, speciesKey: 'rose', variety: null, lengthCm: null, stems: 10 }],
+  }),
+  'dock/call-off': (w) => ({ expectedId: w.expectedId }),
+  'pails/wash': (w) => ({ pailId: w.dirtyPailId, to: 'scrubbed' }),
+  'pails/fill': (w) => ({ pailId: w.cleanPailId, litres: 3, solution: 'plain', tempC: 20, depth: 'normal' }),
+  'pails/tip-out': (w) => ({ pailId: w.pailId }),
+  'pails/turn-over': (w) => ({ pailId: w.pailId, toPailId: w.cleanPailId }),
+  'make/make': (w, n) => ({
+    name: 'bowl',
+    vesselKind: 'vase',
+    litres: 1,
+    care: 'usual',
+    lines: [{ portionId: w.portionId, stems: 14 + n }],
+  }),
+  'send-off/issue': (w) => ({ arrangementId: w.arrangementId }),
+  'desk/take-back': (w) => ({ entryId: w.entryId }),
+  'desk/set-figure': (_, n) => ({
+    kind: 'species',
+    subject: 'rose',
+    figure: 'lifeDays20C',
+    value: 11 + n,
+    reason: 'windowsill stems',
+  }),
+  'desk/set-way': (_, n) => ({
+    kind: 'limit',
+    key: 'plainDays',
+    value: 2 + n,
+    reason: 'a trial week',
+  }),
+  'desk/set-protocol': () => ({
+    file: {
+      format: 'hush-pail species and protocol',
+      version: 1,
+      speciesKey: 'rose',
+      species: null,
+      edits: [],
+    },
+    reason: 'as the product has it',
+  }),
+  'desk/add-species': (w) => ({
+    name: `Phlox ${w.lotId.slice(-6)}`,
+    botanical: 'Phlox paniculata',
+    like: 'stock',
+    reason: 'the garden grower',
+  }),
+};
