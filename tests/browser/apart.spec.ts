@@ -33,7 +33,7 @@ test('roses that need six pails: dealt in one tap, at different steps, one porti
     await sayYes(page);
     await third.getByRole('button', { name: 'Hanging' }).click();
     await third.getByRole('button', { name: 'They hang: what now' }).click();
-    await expect(third.getByRole('heading', { level: 1 })).toContainText('Cut 3 cm');
+    await expect(third.getByRole('heading', { level: 1 })).toContainText('just-boiled water');
     await expect(next.getByRole('link', { name: /‘Long Mole’, lot \d+·\d.*drinking/s })).toHaveCount(5);
     await expectNothingSerious(page);
   });
