@@ -6,6 +6,7 @@ import { manyKeptLines } from '@/data/kept-lines';
 import { manyLotsInStock, maybeLot, type LotRow } from '@/data/lots';
 import { manySupplierColumns } from '@/data/supplier-words';
 import { be, does, lastEntry, portionOf, stepsOf, takeBackLast } from '../support/acting';
+import { noteLine } from '../support/bodies';
 import { freshShop, type TestShop } from '../support/database';
 import { stage } from '../support/stage';
 
@@ -31,24 +32,11 @@ const lotOf = async (id: string): Promise<LotRow> => {
   if (!lot) throw new Error('no such lot');
   return lot;
 };
-const line = <K extends string | null, N extends number | null>(
-  at: number,
-  speciesKey: K,
-  stems: N,
-  cutDate = '2026-11-22',
-) => ({
-  line: at,
+const line = <K extends string | null>(at: number, speciesKey: K, stems: number, cutDate = '2026-11-22') => ({
+  ...noteLine(at, '', stems),
   speciesKey,
-  variety: null,
-  colour: null,
-  lengthCm: 60,
-  headsMin: null,
-  stems,
   cutDate,
   origin: 'glasshouse by road',
-  packing: 'dry box',
-  unitPrice: 0.5,
-  currency: 'EUR',
 });
 const kept = (at: number, fate: 'waiting' | 'refused') => ({
   fate,

@@ -6,14 +6,7 @@ import { manyAtBench, replaceBenchPlan, setAtBench } from '@/data/bench';
 import { RefusedError } from '@/data/errors';
 import { recordSkill } from '@/data/house';
 import { maybePerson } from '@/data/people';
-import {
-  changePortion,
-  lotLabel,
-  lotWords,
-  manyPortionsInStock,
-  onePortion,
-  setApart,
-} from '@/data/portions';
+import { changePortion, lotWords, manyPortionsInStock, onePortion } from '@/data/portions';
 import { writeEntry } from '@/data/record';
 import { moveStay } from '@/data/stays';
 import { changeStep, insertBranch, manyStepsOfPortion } from '@/data/steps';
@@ -21,6 +14,7 @@ import { dayBegan, inZone } from '@/server/clock';
 import type { Handlers } from '@/server/handler';
 import { replan } from '@/server/replan';
 import { lookBack } from './look-back';
+import { setApartAndEnter } from './set-apart';
 import { tapStep } from './tap-step';
 
 /** How what is done at the bench is done. */
@@ -41,18 +35,8 @@ export const benchHandlers: Handlers<keyof typeof benchActions> = {
     },
   },
   'bench/apart': {
-    work: async ({ trx, action }, { portionId, stems }) => {
-      const portion = await onePortion(trx, portionId);
-      const made = await setApart(trx, portion, stems);
-      const apart = await onePortion(trx, made.portionId);
-      await writeEntry(trx, action, {
-        kind: 'apart',
-        subjectKind: 'lot',
-        subjectId: portion.lotId,
-        partId: apart.id,
-        words: `Lot ${portion.number}: ${stems} stems set apart as ${lotLabel(apart)}`,
-        detail: { fromId: portion.id, portionId: apart.id, stems },
-      });
+    work: async (context, { portionId, stems }) => {
+      const apart = await setApartAndEnter(context, await onePortion(context.trx, portionId), stems);
       return { portionId: apart.id };
     },
   },

@@ -3,12 +3,13 @@ import type { CheckedOf } from '@/core/actions/actions';
 import { afterLook } from '@/core/protocol/aftercare';
 import { speciesByKey } from '@/core/species/species';
 import { RefusedError } from '@/data/errors';
-import { changePortion, lotLabel, lotWords, onePortion, setApart, type PortionRow } from '@/data/portions';
+import { changePortion, lotWords, onePortion, type PortionRow } from '@/data/portions';
 import { writeEntry } from '@/data/record';
 import { moveStay } from '@/data/stays';
 import { changeStep, insertBranch, manyStepsOfPortion, oneStepForUpdate, type StepRow } from '@/data/steps';
 import type { ActionContext } from '@/server/handler';
 import { houseOf, waysFor } from '@/server/house';
+import { setApartAndEnter } from './set-apart';
 import { beginOwnClock } from './step-rules';
 
 type Look = CheckedOf<'bench/look-back'>;
@@ -48,7 +49,7 @@ async function seen(context: ActionContext, portion: PortionRow, step: StepRow, 
 
 /** A look back at what has drunk: upright, recovering or hanging, each with what follows; some that hang are set apart. */
 export async function lookBack(context: ActionContext, look: Look): Promise<void> {
-  const { trx, action } = context;
+  const { trx } = context;
   const step = await oneStepForUpdate(trx, look.stepId);
   if (step.kind !== 'look-back')
     throw new RefusedError('That step is no look back. Nothing was logged.', 'stepId');
@@ -60,16 +61,7 @@ export async function lookBack(context: ActionContext, look: Look): Promise<void
     await seen(context, portion, step, look);
     return;
   }
-  const made = await setApart(trx, portion, stems);
-  const apart = await onePortion(trx, made.portionId);
-  await writeEntry(trx, action, {
-    kind: 'apart',
-    subjectKind: 'lot',
-    subjectId: portion.lotId,
-    partId: apart.id,
-    words: `Lot ${portion.number}: ${stems} stems that do not stand set apart as ${lotLabel(apart)}`,
-    detail: { fromId: portion.id, portionId: apart.id, stems },
-  });
+  const apart = await setApartAndEnter(context, portion, stems, 'stems that do not stand');
   await seen(context, await onePortion(trx, portion.id), step, { ...look, outcome: 'upright' });
   const twin = (await manyStepsOfPortion(trx, apart.id, apart.planNo))[step.position];
   if (!twin) throw new Error('what was set apart has no such step');

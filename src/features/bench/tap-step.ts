@@ -2,10 +2,11 @@ import 'server-only';
 import type { CheckedOf } from '@/core/actions/actions';
 import { binStems } from '@/data/bins';
 import { RefusedError } from '@/data/errors';
-import { lotLabel, lotWords, onePortion, setApart, type PortionRow } from '@/data/portions';
+import { lotWords, onePortion, type PortionRow } from '@/data/portions';
 import { writeEntry } from '@/data/record';
 import { changeStep, manyStepsOfPortion, oneStepForUpdate, type StepRow } from '@/data/steps';
 import type { ActionContext } from '@/server/handler';
+import { setApartAndEnter } from './set-apart';
 import { pouredWords, standIn, type Poured } from './stand-in';
 import {
   askIfEarly,
@@ -79,23 +80,14 @@ function sharesOf(tap: Tap, portion: PortionRow, isPoured: boolean): Share[] {
 
 /** The stems of one share, with their own step: set apart from the rest where there is a rest. */
 async function partFor(
-  { trx, action }: ActionContext,
+  context: ActionContext,
   portion: PortionRow,
   step: StepRow,
   share: Share,
 ): Promise<{ portion: PortionRow; step: StepRow }> {
   if (share.stems === null || share.stems === portion.stemsLeft) return { portion, step };
-  const made = await setApart(trx, portion, share.stems);
-  const own = await onePortion(trx, made.portionId);
-  await writeEntry(trx, action, {
-    kind: 'apart',
-    subjectKind: 'lot',
-    subjectId: portion.lotId,
-    partId: made.portionId,
-    words: `Lot ${portion.number}: ${share.stems} stems set apart as ${lotLabel(own)}`,
-    detail: { fromId: portion.id, portionId: made.portionId, stems: share.stems },
-  });
-  const twin = (await manyStepsOfPortion(trx, own.id, own.planNo))[step.position];
+  const own = await setApartAndEnter(context, portion, share.stems);
+  const twin = (await manyStepsOfPortion(context.trx, own.id, own.planNo))[step.position];
   if (!twin) throw new Error('what was set apart has no such step');
   return { portion: own, step: twin };
 }

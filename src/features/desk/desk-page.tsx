@@ -4,6 +4,8 @@ import { DeskTabs } from './desk-tabs';
 import css from './desk.module.css';
 
 const SHOWN = 60;
+/** An entry that reached the record so long after it was made is said to have waited. */
+const SENT_LATE_MS = 60_000;
 
 /** The desk: today only the record; the rest is said plainly as not built. */
 export async function DeskPage() {
@@ -35,8 +37,14 @@ export async function DeskPage() {
               <span>
                 {e.corrected ? <s>{e.words}</s> : e.words}
                 {e.corrected && <span className="soft"> (taken back)</span>}
+                {e.loggedAt.getTime() - e.at.getTime() > SENT_LATE_MS && (
+                  <span className="soft"> waited on its tablet until {when.format(e.loggedAt)}</span>
+                )}
               </span>
-              <strong>{e.personName}</strong>
+              <span>
+                <strong>{e.handsName ?? e.personName}</strong>
+                {e.handsName && <span className="soft"> tapped by {e.personName}</span>}
+              </span>
             </li>
           ))}
         </ul>
