@@ -64,24 +64,46 @@ const RUNNING_WORDS: Readonly<Record<string, string>> = {
   'look-back': 'look again: does it stand?',
 };
 
-function runningItems(lots: readonly PortionRow[], steps: readonly StepRow[], at: Date): NextItem[] {
+/** Clocks that end within so long of each other, of one lot at one step, are one clock to whoever hears them. */
+const TOGETHER_MS = 60_000;
+
+/** Portions of one lot whose clocks run together, with the first of them. */
+interface Together {
+  readonly lot: PortionRow;
+  readonly step: StepRow;
+  readonly dueAt: number;
+  readonly startedAt: number;
+  readonly portions: number;
+}
+
+function runningTogether(lots: readonly PortionRow[], steps: readonly StepRow[], at: Date): Together[] {
   const byId = new Map(lots.map((l) => [l.id, l]));
-  return steps.flatMap((step) => {
+  const clocks: Together[] = [];
+  for (const step of steps) {
     const lot = byId.get(step.portionId);
-    if (!lot || !step.dueAt || !step.startedAt) return [];
     // A change of water days ahead is nobody's next thing.
-    if (step.dueAt.getTime() - at.getTime() > AHEAD_MS) return [];
-    return [
-      {
-        id: step.id,
-        title: `${lotTitle(lot)}, lot ${lotLabel(lot)}`,
-        note: RUNNING_WORDS[step.kind] ?? step.step.title.toLowerCase(),
-        dueAt: step.dueAt.getTime(),
-        startedAt: step.startedAt.getTime(),
-        href: `/bench?lot=${lot.id}`,
-      },
-    ];
-  });
+    if (!lot || !step.dueAt || !step.startedAt || step.dueAt.getTime() - at.getTime() > AHEAD_MS) continue;
+    const dueAt = step.dueAt.getTime();
+    const mate = clocks.findIndex(
+      (c) =>
+        c.lot.lotId === lot.lotId && c.step.kind === step.kind && Math.abs(c.dueAt - dueAt) < TOGETHER_MS,
+    );
+    const found = clocks[mate];
+    if (found) clocks[mate] = { ...found, portions: found.portions + 1 };
+    else clocks.push({ lot, step, dueAt, startedAt: step.startedAt.getTime(), portions: 1 });
+  }
+  return clocks;
+}
+
+function runningItems(lots: readonly PortionRow[], steps: readonly StepRow[], at: Date): NextItem[] {
+  return runningTogether(lots, steps, at).map(({ lot, step, dueAt, startedAt, portions }) => ({
+    id: step.id,
+    title: `${lotTitle(lot)}, lot ${portions > 1 ? `${lot.number}, ${portions} portions` : lotLabel(lot)}`,
+    note: RUNNING_WORDS[step.kind] ?? step.step.title.toLowerCase(),
+    dueAt,
+    startedAt,
+    href: `/bench?lot=${portions > 1 ? lot.lotId : lot.id}`,
+  }));
 }
 
 /** What every screen shows round its edge: counts by place, what is due, the person's last entry. */

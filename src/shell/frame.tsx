@@ -231,7 +231,8 @@ function Inside({
             </form>
           </div>
           <p className="soft" role="status" style={{ marginTop: 10, fontSize: 16 }}>
-            {said ?? (last ? `Your last: ${last.words}` : '')}
+            {said && <span className={css.said}>{said}</span>}
+            {last ? `Your last: ${last.words}` : ''}
           </p>
         </div>
       </div>
