@@ -18,7 +18,9 @@ const shared = {
     '\\.module\\.css$': '<rootDir>/tests/support/no-styles.cjs',
   },
   // Packages that ship modules only; the rest of node_modules is left as it is.
-  transformIgnorePatterns: ['node_modules/(?!(d3-.*|internmap|uuid|valibot|temporal-polyfill|temporal-utils|idb)/)'],
+  transformIgnorePatterns: [
+    'node_modules/(?!(d3-.*|internmap|uuid|valibot|temporal-polyfill|temporal-utils|idb)/)',
+  ],
   modulePathIgnorePatterns: ['<rootDir>/.next/', '<rootDir>/.hush-pail/'],
 };
 shared.transform['^.+/node_modules/.+\\.m?js$'] = shared.transform['^.+\\.tsx?$'];
