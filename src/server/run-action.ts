@@ -68,18 +68,27 @@ interface Running {
   readonly ready: unknown;
 }
 
+/**
+ * What the tap was answered before; null where it is new. Waits for one that is being done just now.
+ * @throws RefusedError when its key belongs to another person, action or body
+ */
+async function answeredBefore(
+  trx: Trx,
+  me: SignedIn,
+  { name, tap }: Pick<Running, 'name' | 'tap'>,
+): Promise<{ readonly result: unknown } | null> {
+  const done = await maybeActionOnce(trx, tap.key);
+  if (!done) return (await isKeyOfOlderEntry(trx, tap.key)) ? { result: null } : null;
+  if (done.personId === me.personId && done.name === name && done.bodyHash === hashOf(name, tap.body))
+    return done;
+  throw new RefusedError('That tap’s key was used for something else already. Nothing was done; tap again.');
+}
+
 /** Does it once for its key, everything it touches being locked before anything is looked at. */
 async function doOnce(trx: Trx, me: SignedIn, running: Running): Promise<unknown> {
   const { name, spec, handler, input, tap } = running;
-  const bodyHash = hashOf(name, tap.body);
-  const done = await maybeActionOnce(trx, tap.key);
-  if (done) {
-    if (done.personId === me.personId && done.name === name && done.bodyHash === bodyHash) return done.result;
-    throw new RefusedError(
-      'That tap’s key was used for something else already. Nothing was done; tap again.',
-    );
-  }
-  if (await isKeyOfOlderEntry(trx, tap.key)) return null;
+  const before = await answeredBefore(trx, me, running);
+  if (before) return before.result;
   if (!spec.roles.includes(me.role))
     throw new RefusedError('That is the manager’s to do. Nothing was changed; ask them.');
   const locked = await lockAll(trx, me.shop.id, spec.locks(input));
@@ -99,13 +108,39 @@ async function doOnce(trx: Trx, me: SignedIn, running: Running): Promise<unknown
   let takesBack: string | null = null;
   const context = { trx, action, me, ask, takesBack: (key: string) => void (takesBack = key) };
   const result: unknown = await handler.work(context, input, running.ready);
-  await insertAction(trx, action, { name, bodyHash, input: tap.body, result, takesBack });
+  await insertAction(trx, action, {
+    name,
+    bodyHash: hashOf(name, tap.body),
+    // Only what may be taken back is ever done again.
+    input: typeof spec.takenBack === 'string' ? tap.body : null,
+    result,
+    takesBack,
+  });
   return result;
 }
 
 /** Whether trying again may help: two actions were in each other's way, and neither was done. */
 function isConflict(error: unknown): boolean {
   return error instanceof LockedTooLateError || (error instanceof DataError && error.fault === 'conflict');
+}
+
+class SignedOutError extends Error {}
+
+/** Runs work for whoever is signed in, in a transaction of its own. @throws SignedOutError */
+async function forMe<T>(work: (trx: Trx, me: SignedIn) => Promise<T>): Promise<T> {
+  const answer = await maybeInMyShop(async (trx, me) => ({ value: await work(trx, me) }));
+  if (!answer) throw new SignedOutError();
+  return answer.value;
+}
+
+/** Prepares what takes long without a lock, then does it in one short transaction. */
+async function doOneTap(running: Omit<Running, 'ready'>): Promise<unknown> {
+  const { handler, input } = running;
+  // What was made is not worked out again, nor refused for want of the stems it took.
+  const before = handler.prepare && (await forMe((trx, me) => answeredBefore(trx, me, running)));
+  if (before) return before.result;
+  const ready = await handler.prepare?.(input, (work) => forMe((trx, me) => work({ trx, me, at: now() })));
+  return forMe((trx, me) => doOnce(trx, me, { ...running, ready }));
 }
 
 /**
@@ -127,18 +162,7 @@ export async function runAction(
   try {
     for (let tries = 1; ; tries++) {
       try {
-        const ready = await handler.prepare?.(checked, async (work) => {
-          const read = await maybeInMyShop(async (trx, me) => ({
-            value: await work({ trx, me, at: now() }),
-          }));
-          if (!read) throw new SignedOutError();
-          return read.value;
-        });
-        const done = await maybeInMyShop(async (trx, me) => ({
-          value: await doOnce(trx, me, { name, spec, handler, input: checked, tap, ready }),
-        }));
-        if (!done) throw new SignedOutError();
-        return { ok: true, value: done.value };
+        return { ok: true, value: await doOneTap({ name, spec, handler, input: checked, tap }) };
       } catch (error) {
         if (!isConflict(error)) throw error;
         if (tries >= TRIES) throw new DataError('unavailable', error);
@@ -155,5 +179,3 @@ export async function runAction(
     return outcomeOf(error);
   }
 }
-
-class SignedOutError extends Error {}

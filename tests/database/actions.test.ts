@@ -50,6 +50,21 @@ describe('a key', () => {
     expect(answers[0]).toMatchObject({ ok: true });
     expect((await shop.owner('portion').where({ lot_id: lotId, stems: 5 })).length).toBe(1);
   });
+  test('what took the last stems answers the same when it is sent again, and is not refused for want of them', async () => {
+    const { id } = await bookOf('rose', 6);
+    await until(id, 'look-back');
+    const key = crypto.randomUUID();
+    const tray = {
+      name: 'tray',
+      vesselKind: 'vase',
+      litres: 1,
+      care: 'usual',
+      lines: [{ portionId: id, stems: 6 }],
+    } as const;
+    const first = await send('make/make', tray, { key });
+    expect(first).toMatchObject({ ok: true });
+    expect(await send('make/make', tray, { key })).toEqual(first);
+  });
   test('with another body, of another action or in other hands is refused, and does nothing', async () => {
     const lotId = await shop.bookLot(20);
     const key = crypto.randomUUID();
