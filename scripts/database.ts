@@ -47,7 +47,11 @@ async function main(): Promise<void> {
     await db.raw('grant usage on schema public to hush_pail_app');
     await migrate(db);
     const now = process.env.HUSH_PAIL_NOW ? new Date(process.env.HUSH_PAIL_NOW) : new Date();
-    if (await loadDemo(db, now)) console.log('The demo world is loaded.');
+    if (await loadDemo(db, now)) {
+      // A database that was filled at once knows nothing of itself yet, and looks things up the long way.
+      await db.raw('analyze');
+      console.log('The demo world is loaded.');
+    }
   } finally {
     await db.destroy();
   }

@@ -121,7 +121,7 @@ const TAKE_OUT: Readonly<Record<string, (trx: Trx, change: Change, at: Date) => 
 async function standAgain(trx: Trx, portionId: string): Promise<void> {
   const { rows } = await trx.raw<{ rows: { id: string; emptied_at: Date | null }[] }>(
     `select s.id, f.emptied_at from stay s join portion p on p.id = s.portion_id left join pail_fill f on f.id = s.fill_id
-     where s.portion_id = ? and p.stems > 0 order by s.from_at desc limit 1`,
+     where s.subject_id = ? and p.stems > 0 order by s.from_at desc limit 1`,
     [portionId],
   );
   const [last] = rows;

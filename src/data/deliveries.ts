@@ -174,7 +174,7 @@ export async function unbookDelivery(trx: Trx, action: Action, deliveryId: strin
   const portions = trx('portion as o')
     .join('lot as l', 'l.id', 'o.lot_id')
     .where('l.delivery_id', deliveryId);
-  await trx('stay').whereIn('portion_id', portions.clone().select('o.id')).delete();
+  await trx('stay').whereIn('subject_id', portions.clone().select('o.id')).delete();
   await trx('portion').whereIn('id', portions.clone().select('o.id')).update({ stems: 0 });
   await trx('kept_line')
     .where({ delivery_id: deliveryId, fate: 'waiting' })

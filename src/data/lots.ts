@@ -84,7 +84,7 @@ export const FACT_COLUMNS = {
 };
 
 const PAIL_NAMES = `(select string_agg(distinct p.name, ', ') from portion o
-  join stay s on s.portion_id = o.id and s.to_at is null join pail_fill f on f.id = s.fill_id
+  join stay s on s.subject_id = o.id and s.to_at is null join pail_fill f on f.id = s.fill_id
   join pail p on p.id = f.pail_id where o.lot_id = l.id) as "pailName"`;
 
 function lots(trx: Trx) {

@@ -49,7 +49,7 @@ const COLUMNS = {
 
 function pails(trx: Trx) {
   return trx('pail as p')
-    .leftJoin('stay as s', (on) => on.on('s.pail_id', 'p.id').andOnNull('s.to_at'))
+    .leftJoin('stay as s', (on) => on.on('s.subject_id', 'p.id').andOnNull('s.to_at'))
     .leftJoin('pail_fill as f', (on) => on.on('f.pail_id', 'p.id').andOnNull('f.emptied_at'))
     .select(COLUMNS);
 }

@@ -53,7 +53,7 @@ function portions(trx: Trx) {
   return trx('portion as o')
     .join('lot as l', 'l.id', 'o.lot_id')
     .join('delivery as d', 'd.id', 'l.delivery_id')
-    .leftJoin('stay as s', (on) => on.on('s.portion_id', 'o.id').andOnNull('s.to_at'))
+    .leftJoin('stay as s', (on) => on.on('s.subject_id', 'o.id').andOnNull('s.to_at'))
     .leftJoin('pail_fill as f', 'f.id', 's.fill_id')
     .leftJoin('pail as p', 'p.id', 'f.pail_id')
     .leftJoin('person as h', 'h.id', 'l.in_hand_by')

@@ -151,7 +151,7 @@ export async function copyLine(trx: Trx, fromId: string, toId: string): Promise<
   await trx.raw(
     `insert into stay (id, shop_id, portion_id, room_id, temp_c, humidity_pct, lit_hours, ethylene_ppm, wet, fill_id, from_at, to_at, follows)
      select gen_random_uuid(), shop_id, ?::uuid, room_id, temp_c, humidity_pct, lit_hours, ethylene_ppm, wet, fill_id, from_at, to_at, follows
-     from stay where portion_id = ? order by from_at`,
+     from stay where subject_id = ? order by from_at`,
     [toId, fromId],
   );
 }

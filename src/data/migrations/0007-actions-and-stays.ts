@@ -195,6 +195,8 @@ export async function up(knex: Knex): Promise<void> {
     await knex.raw(
       `create trigger ${table}_stands before update or delete or truncate on ${table} for each statement execute function refuse_rewriting();`,
     );
+  // What was filled at once is looked up the long way until its figures are known.
+  await knex.raw('set constraints all immediate; analyze portion; analyze stay; analyze protocol_step');
   // A stay that a correction takes back never was; what was done and corrected stands in the record.
   await knex.raw('grant update on portion to hush_pail_app; grant update, delete on stay to hush_pail_app;');
 }

@@ -24,7 +24,7 @@ declare
 begin
   if which is null then return null; end if;
   select stems into stems_now from portion where id = which;
-  stands := exists (select 1 from stay where portion_id = which and to_at is null);
+  stands := exists (select 1 from stay where subject_id = which and to_at is null);
   if (stems_now > 0) <> stands then
     raise exception 'stems stand somewhere, and where none are none stand' using errcode = 'HP004';
   end if;
@@ -68,7 +68,7 @@ declare
 begin
   select s.fill_id, p.id, p.sap_open, l.species_key into mine
     from portion p join lot l on l.id = p.lot_id
-    join stay s on s.portion_id = p.id and s.to_at is null and s.fill_id is not null
+    join stay s on s.subject_id = p.id and s.to_at is null and s.fill_id is not null
     where p.id = case tg_table_name when 'portion' then (to_jsonb(new)->>'id')::uuid
       else (to_jsonb(new)->>'portion_id')::uuid end and p.stems > 0;
   if not found then return null; end if;
