@@ -55,6 +55,8 @@ test('roses that need six pails: dealt in one tap, at different steps, one porti
     await page.goto('/bench');
     await takeBack(page);
     await expect(page.getByText(/^Taken back: Lot \d+·3, looked back: hanging/)).toBeVisible();
+    // What is next to be taken back is said before.
+    await expect(page.getByText(/Your last: Lot \d+·3, into warm water\. Done$/)).toBeVisible();
     await takeBack(page);
     await expect(drinking(6)).toHaveCount(1);
     await expect(page.getByText(/and \d+ more with it$/)).toBeVisible();
