@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { MOST_STEMS } from '../arrangement/drawn-together';
 import { ANYBODY, defineAction, lock } from './contract';
 import { id, measure, someWords, whole } from './fields';
 
@@ -11,9 +12,13 @@ export const arrangementActions = {
       litres: measure(0.1, 50, 'L'),
       care: v.picklist(['mixed', 'careful', 'usual', 'careless']),
       lines: v.pipe(
-        v.array(v.object({ portionId: id, stems: whole(1, 300) })),
+        v.array(v.object({ portionId: id, stems: whole(1, MOST_STEMS) })),
         v.minLength(1, 'needs at least one stem'),
         v.maxLength(40),
+        v.check(
+          (lines) => lines.reduce((n, l) => n + l.stems, 0) <= MOST_STEMS,
+          `takes at most ${MOST_STEMS} stems in all; make it as several`,
+        ),
       ),
     }),
     result: v.object({ arrangementId: v.string() }),

@@ -134,7 +134,7 @@ export async function predictInSlices(
   { pause, isCancelled = () => false, onProgress, onPartial }: Slices,
 ): Promise<ArrangementForecast | null> {
   const run = startArrangement(input);
-  const stems = run.lines.reduce((sum, line) => sum + line.stems, 0);
+  const stems = run.lines.reduce((sum, line) => sum + line.drawn, 0);
   const draws = Math.max(1, Math.ceil(STEMS_IN_A_SLICE / stems));
   let tellFrom = 1;
   while (run.done < input.draws) {

@@ -25,6 +25,7 @@ import {
 import { stepBlock } from '../vase-life/step-block';
 import { vesselHours, type VesselHours } from '../vase-life/vessel-hours';
 import { careStyles, styleOfDraws, type CareStyle } from './care-styles';
+import { drawnOfLines, EvenStems, MOST_STEMS } from './drawn-together';
 import { dateOf, FIRST_FADE, LAST_STAND, shareByDay, STILL_A_GIFT, type EndedLine } from './draw-outcome';
 import type { ArrangementInput, ArrangementLine } from './types';
 
@@ -35,7 +36,11 @@ export const MOST_LINES = 64;
 
 interface RunLine {
   readonly species: Species;
-  readonly stems: number;
+  /** Stems that are drawn of it, and how many of its own each stands for. */
+  readonly drawn: number;
+  readonly each: number;
+  /** Deals a large line's luck out evenly; null where every stem is drawn. */
+  readonly even: EvenStems | null;
   readonly start: LineStart;
   /** Which stream of luck is the line's, whatever order the lines are listed in. */
   readonly luckOf: number;
@@ -132,11 +137,33 @@ function prepareStyle(
   };
 }
 
+function runLine(
+  line: ArrangementLine,
+  species: Species,
+  drawn: number,
+  luckOf: number,
+  figures: Figures,
+  draws: number,
+): RunLine {
+  const each = line.stems / drawn;
+  return {
+    species,
+    drawn,
+    each,
+    even: drawn < line.stems ? new EvenStems(drawn) : null,
+    start: lineStart(species, line.arrival, figures.constants, line.supplierLife),
+    luckOf,
+    block: stemBlock(drawn),
+    ends: newEnds(draws * drawn),
+    ended: { endHours: new Float64Array(drawn), weight: ROLE_WEIGHT[species.role] * each },
+  };
+}
+
 /**
  * Sets an arrangement's forecast up; `advance` then works it out.
  * @param luck which stream of luck is each line's: a rerun with one change keeps the first run's
  * @param styles ways of keeping it, when not those its input asks for
- * @throws BrokenContractError for an unknown species, no lines or too many
+ * @throws BrokenContractError for an unknown species, no lines or too many, more than 5000 stems
  */
 export function startArrangement(
   input: ArrangementInput,
@@ -147,7 +174,13 @@ export function startArrangement(
     throw new BrokenContractError([
       { field: 'lines', message: `an arrangement needs from one to ${MOST_LINES} lines` },
     ]);
+  const stems = input.lines.map((line) => line.stems);
+  if (stems.reduce((a, b) => a + b, 0) > MOST_STEMS)
+    throw new BrokenContractError([
+      { field: 'lines', message: `an arrangement takes at most ${MOST_STEMS} stems in all` },
+    ]);
   const figures = figuresWith(input.overrides);
+  const drawn = drawnOfLines(stems);
   const species = input.lines.map((line, at) => figures.speciesOf(line.species, `lines[${at}].species`));
   const kept = styles ?? careStyles(input, species);
   const countFromHour = input.countFromHour ?? 0;
@@ -158,18 +191,9 @@ export function startArrangement(
     figures,
     countFromHour,
     hours,
-    lines: input.lines.map((line, at): RunLine => ({
-      species: species[at] as Species,
-      stems: line.stems,
-      start: lineStart(species[at] as Species, line.arrival, figures.constants, line.supplierLife),
-      luckOf: luck[at] ?? at,
-      block: stemBlock(line.stems),
-      ends: newEnds(draws * line.stems),
-      ended: {
-        endHours: new Float64Array(line.stems),
-        weight: ROLE_WEIGHT[(species[at] as Species).role],
-      },
-    })),
+    lines: input.lines.map((line, at) =>
+      runLine(line, species[at] as Species, drawn[at] ?? line.stems, luck[at] ?? at, figures, draws),
+    ),
     styles: kept.map((style) => prepareStyle(style, input, species, luck, hours + 1, figures)),
     styleOf: styleOfDraws(kept),
     firstFade: new Float64Array(draws),
@@ -202,7 +226,9 @@ function drawStems(run: ArrangementRun, luck: SeededStream): void {
     emptyBlock(line.block);
     luck.begin(run.input.seed, run.done * MOST_LINES + line.luckOf);
     const lot = { lotNormal: luck.normal(), ageNormal: luck.normal() };
-    for (let row = 0; row < line.stems; row++) drawStem(line.block, row, line.start, luck, lot);
+    line.even?.begin(luck);
+    const ofStem = line.even ?? luck;
+    for (let row = 0; row < line.drawn; row++) drawStem(line.block, row, line.start, ofStem, lot);
   }
 }
 
@@ -217,7 +243,7 @@ function stepDraw(run: ArrangementRun, style: RunStyle, marks: Int8Array): void 
   const fullMl = run.input.vessel.litres * 1000;
   const { filled } = style.vessel;
   let standing = 0;
-  for (const line of lines) standing += line.stems;
+  for (const line of lines) standing += line.drawn;
   let gasPpm = 0;
   let levelMl = fullMl;
   let drunkMl = 0;
@@ -237,11 +263,11 @@ function stepDraw(run: ArrangementRun, style: RunStyle, marks: Int8Array): void 
     let endedGiving = 0;
     let drunk = 0;
     for (let i = 0; i < lines.length; i++) {
-      const { block, species } = lines[i] as RunLine;
+      const { block, species, each } = lines[i] as RunLine;
       const ended = stepBlock(block, style.lines[i] as LineHours, hour, gasPpm, levelMl > 0);
-      drunk += block.drunk;
+      drunk += block.drunk * each;
       standing -= ended;
-      if (species.ethylene >= 2) endedGiving += ended;
+      if (species.ethylene >= 2) endedGiving += ended * each;
     }
     gasPpm += endedGiving * gives;
     const hourMl = (drunk * uptakeMlPerDay) / 24;
@@ -258,7 +284,7 @@ function readVessel(run: ArrangementRun, day: number, levelMl: number, drunkMl: 
 function keepOutcome(run: ArrangementRun): void {
   const { done: draw, countFromHour } = run;
   for (const line of run.lines) {
-    collectEnds(line.ends, line.block, line.stems);
+    collectEnds(line.ends, line.block, line.drawn);
     line.ended.endHours.set(line.block.endHour);
     line.ended.endHours.sort();
   }

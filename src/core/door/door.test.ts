@@ -104,7 +104,11 @@ test('an arrangement is kept by a plan or by a customer, and is not too large to
   expect(problems({ care: 'usual' })).toContain('water: give either water or care');
   expect(problems({ water: undefined })).toContain('water: give either water or care');
   const [line] = arrangementOf(1).lines;
-  expect(problems({ draws: 5000, lines: [{ ...line, stems: 300 }] })).toContain('draws: draws times stems');
+  const lines = (count: number, stems: number) => Array.from({ length: count }, () => ({ ...line, stems }));
+  expect(problems({ draws: 5000, lines: lines(20, 12) })).toContain('draws: draws times stems');
+  expect(problems({ lines: lines(1, 5000) })).toBe('answered');
+  expect(problems({ lines: lines(1, 5001) })).toContain('lines[0].stems');
+  expect(problems({ lines: lines(2, 2501) })).toContain('lines: an arrangement takes at most 5000 stems');
 });
 
 test('what a day costs takes either input, a logger its file, the constants nothing', () => {

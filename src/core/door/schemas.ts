@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { drawnOfLines, MOST_STEMS } from '../arrangement/drawn-together';
 import { CONSTANT_KEYS, CONSTANTS, type ConstantKey } from '../model/constants';
 import { findSpecies, OWN_KEY } from '../species/species';
 import { SOLUTION_KEYS } from '../water/solutions';
@@ -168,6 +169,9 @@ export const lotInputSchema = strict({
 
 /** Stems a forecast may draw in all: beyond it, it would take minutes. */
 const MOST_STEMS_DRAWN = 1_000_000;
+type Lines = readonly { readonly stems: number }[];
+const stemsOf = (lines: Lines): number[] => lines.map((l) => l.stems);
+const sum = (of: readonly number[]): number => of.reduce((a, b) => a + b, 0);
 
 export const arrangementInputSchema = v.pipe(
   strict({
@@ -177,7 +181,7 @@ export const arrangementInputSchema = v.pipe(
       v.array(
         strict({
           species: forecastSpeciesSchema,
-          stems: whole(1, 300),
+          stems: whole(1, MOST_STEMS),
           arrival: arrivalSchema,
           leafShare: between(0, 1),
           events: v.optional(eventsSchema),
@@ -207,8 +211,15 @@ export const arrangementInputSchema = v.pipe(
   ),
   v.forward(
     v.check(
-      ({ draws, lines }) => draws * lines.reduce((n, l) => n + l.stems, 0) <= MOST_STEMS_DRAWN,
-      `draws times stems must be ${MOST_STEMS_DRAWN} or less`,
+      ({ lines }) => sum(stemsOf(lines)) <= MOST_STEMS,
+      `an arrangement takes at most ${MOST_STEMS} stems in all`,
+    ),
+    ['lines'],
+  ),
+  v.forward(
+    v.check(
+      ({ draws, lines }) => draws * sum(drawnOfLines(stemsOf(lines))) <= MOST_STEMS_DRAWN,
+      `draws times stems (of large lots some sixty) must be ${MOST_STEMS_DRAWN} or less`,
     ),
     ['draws'],
   ),

@@ -1,3 +1,4 @@
+import { drawnOfLines } from '@/core/arrangement/drawn-together';
 import type { ArrangementInput, Care, Vessel } from '@/core/arrangement/types';
 import type { Overrides } from '@/core/model/figures';
 import { TABLE } from '@/core/vase-life/lot-history';
@@ -14,12 +15,12 @@ const SEED = 7;
 const DRAWS = 300;
 /** Reruns of one change share their luck, so that fewer draws tell them apart. */
 const HABIT_DRAWS = 80;
-const MOST_STEMS_DRAWN = 150_000;
+const MOST_STEMS_DRAWN = 60_000;
 
-/** Draws that a huge arrangement can have and still be answered in a second or so. */
-function drawsFor(lines: readonly ChosenLine[], draws: number): number {
-  const stems = lines.reduce((n, l) => n + l.stems, 0);
-  return Math.max(40, Math.min(draws, Math.floor(MOST_STEMS_DRAWN / Math.max(1, stems))));
+/** Draws that an arrangement of many kinds can have and still be answered in a second or so. */
+function drawsFor(lines: readonly Pick<ChosenLine, 'stems'>[], draws: number): number {
+  const drawn = drawnOfLines(lines.map((l) => l.stems)).reduce((a, b) => a + b, 0);
+  return Math.max(40, Math.min(draws, Math.floor(MOST_STEMS_DRAWN / Math.max(1, drawn))));
 }
 
 /** The forecast an arrangement gets: on a table at home, kept as this customer keeps flowers. */
@@ -44,6 +45,5 @@ export function arrangementInput(
 
 /** What habits are reckoned against: the same, kept as its card will say. */
 export function habitInput(input: ArrangementInput): ArrangementInput {
-  const lines = input.lines.map((l) => ({ speciesKey: l.species, arrival: l.arrival, stems: l.stems }));
-  return { ...input, care: 'careful', draws: Math.min(input.draws, drawsFor(lines, HABIT_DRAWS)) };
+  return { ...input, care: 'careful', draws: Math.min(input.draws, drawsFor(input.lines, HABIT_DRAWS)) };
 }
