@@ -76,12 +76,15 @@ export interface ArrangementRow {
   readonly solution: string;
   readonly madeAt: Date;
   readonly madeBy: string;
-  /** What its forecast was made from, and what came of it. */
-  readonly input: unknown;
-  readonly result: unknown;
   readonly cardId: string | null;
   readonly stems: number;
   readonly takenApartAt: Date | null;
+}
+
+/** One arrangement with what its forecast was made from, and what came of it. */
+export interface WholeArrangement extends ArrangementRow {
+  readonly input: unknown;
+  readonly result: unknown;
 }
 
 /** Of `care_card as c`: not withdrawn, or given again since. */
@@ -89,7 +92,6 @@ const STANDS = `not coalesce((select w.withdrawn from card_withdrawal w where w.
 
 function arrangements(trx: Trx) {
   return trx('arrangement as a')
-    .join('forecast as f', 'f.id', 'a.forecast_id')
     .join('person as p', 'p.id', 'a.made_by')
     .select({
       id: 'a.id',
@@ -99,8 +101,6 @@ function arrangements(trx: Trx) {
       solution: 'a.solution',
       madeAt: 'a.made_at',
       madeBy: 'p.name',
-      input: 'f.input',
-      result: 'f.result',
       takenApartAt: 'a.taken_apart_at',
     })
     .select(
@@ -113,14 +113,55 @@ function arrangements(trx: Trx) {
     );
 }
 
-export async function manyArrangements(trx: Trx, limit: number): Promise<ArrangementRow[]> {
-  return arrangements(trx).whereNull('a.taken_apart_at').orderBy('a.made_at', 'desc').limit(limit) as Promise<
-    ArrangementRow[]
-  >;
+const NEWEST = [
+  { column: 'a.made_at', order: 'desc' },
+  { column: 'a.id', order: 'desc' },
+] as const;
+
+/** Arrangements whose card is still to be written, the newest first. */
+export async function manyWithoutCard(trx: Trx, limit: number): Promise<ArrangementRow[]> {
+  return arrangements(trx)
+    .where('a.card_due', true)
+    .orderBy([...NEWEST])
+    .limit(limit) as Promise<ArrangementRow[]>;
 }
 
-export async function maybeArrangement(trx: Trx, id: string): Promise<ArrangementRow | undefined> {
-  return arrangements(trx).where('a.id', id).first() as Promise<ArrangementRow | undefined>;
+/** How many wait for their card, counted to `most`. */
+export async function countWithoutCard(trx: Trx, most: number): Promise<number> {
+  const { rows } = await trx.raw<{ rows: { due: number }[] }>(
+    'select count(*)::int as due from (select 1 from arrangement where card_due limit ?) d',
+    [most],
+  );
+  return rows[0]?.due ?? 0;
+}
+
+/** Where a page of arrangements ended. */
+export interface ArrangementsBefore {
+  readonly madeAt: Date;
+  readonly id: string;
+}
+
+/** Arrangements whose card is written, the newest made first; those after `before`. */
+export async function manyWithCard(
+  trx: Trx,
+  limit: number,
+  before: ArrangementsBefore | null = null,
+): Promise<ArrangementRow[]> {
+  return arrangements(trx)
+    .whereNull('a.taken_apart_at')
+    .where('a.card_due', false)
+    .where((older) => {
+      if (before) void older.whereRaw('(a.made_at, a.id) < (?, ?)', [before.madeAt, before.id]);
+    })
+    .orderBy([...NEWEST])
+    .limit(limit) as Promise<ArrangementRow[]>;
+}
+
+export async function maybeArrangement(trx: Trx, id: string): Promise<WholeArrangement | undefined> {
+  return arrangements(trx)
+    .join('forecast as f', 'f.id', 'a.forecast_id')
+    .where('a.id', id)
+    .first({ input: 'f.input', result: 'f.result' }) as Promise<WholeArrangement | undefined>;
 }
 
 export interface ArrangementLineRow {
@@ -198,15 +239,4 @@ export async function withdrawCard(trx: Trx, action: Action, cardId: string): Pr
     at: action.at,
     by_id: action.personId,
   });
-}
-
-export async function manyNewestCards(
-  trx: Trx,
-  limit: number,
-): Promise<{ id: string; issuedAt: Date; card: IssuedCard }[]> {
-  return trx('care_card as c')
-    .whereRaw(STANDS)
-    .orderBy('c.issued_at', 'desc')
-    .limit(limit)
-    .select({ id: 'c.id', issuedAt: 'c.issued_at', card: 'c.card' });
 }

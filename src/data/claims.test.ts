@@ -2,7 +2,6 @@ import { freshShop, type TestShop } from '../../tests/support/database';
 import {
   claimHoursBySupplier,
   insertFlaw,
-  manyClaims,
   manyFlaws,
   moveClaim,
   openClaim,
@@ -12,6 +11,7 @@ import {
 import { DataError, RefusedError } from './errors';
 import { maybeLot } from './lots';
 import { manySupplierWords, rememberSupplierWords } from './supplier-words';
+import { manyClaims } from '../../tests/support/claims';
 
 let shop: TestShop;
 let lotId: string;

@@ -61,17 +61,15 @@ export interface ClaimRecord {
   readonly openedByName: string;
   readonly dueAt: Date;
   readonly settledValue: number | null;
+  /** When it came to its state. */
+  readonly movedAt: Date;
 }
 
-/** Claims, those whose window closes first at the top; withdrawn ones left out. */
-export async function manyClaims(trx: Trx, limit: number): Promise<ClaimRecord[]> {
-  return trx('claim as c')
+const claims = (trx: Trx) =>
+  trx('claim as c')
     .join('lot as l', 'l.id', 'c.lot_id')
     .join('delivery as d', 'd.id', 'c.delivery_id')
     .join('person as p', 'p.id', 'c.opened_by')
-    .whereNot('c.state', 'withdrawn')
-    .orderByRaw("c.state in ('open','sent') desc, c.due_at, c.number")
-    .limit(limit)
     .select({
       id: 'c.id',
       number: 'c.number',
@@ -93,7 +91,68 @@ export async function manyClaims(trx: Trx, limit: number): Promise<ClaimRecord[]
       openedByName: 'p.name',
       dueAt: 'c.due_at',
       settledValue: 'c.settled_value',
-    }) as Promise<ClaimRecord[]>;
+      movedAt: 'c.moved_at',
+    });
+
+/** Claims that wait to be sent or answered, those whose window closes first at the top. */
+export async function manyUnsettledClaims(trx: Trx, limit: number): Promise<ClaimRecord[]> {
+  return claims(trx)
+    .whereIn('c.state', ['open', 'sent'])
+    .orderBy(['c.due_at', 'c.number'])
+    .limit(limit) as Promise<ClaimRecord[]>;
+}
+
+/** Where a page of settled claims ended. */
+export interface ClaimsBefore {
+  readonly movedAt: Date;
+  readonly number: number;
+}
+
+/** Claims that were credited or refused, the newest settled first; those after `before`. */
+export async function manySettledClaims(
+  trx: Trx,
+  limit: number,
+  before: ClaimsBefore | null = null,
+): Promise<ClaimRecord[]> {
+  return claims(trx)
+    .whereIn('c.state', ['credited', 'refused'])
+    .where((older) => {
+      if (before) void older.whereRaw('(c.moved_at, c.number) < (?, ?)', [before.movedAt, before.number]);
+    })
+    .orderBy([
+      { column: 'c.moved_at', order: 'desc' },
+      { column: 'c.number', order: 'desc' },
+    ])
+    .limit(limit) as Promise<ClaimRecord[]>;
+}
+
+/** All claims of deliveries of that name but withdrawn ones, as they stand. */
+export async function manyClaimsOfDelivery(
+  trx: Trx,
+  deliveryRef: string,
+  limit: number,
+): Promise<ClaimRecord[]> {
+  return claims(trx)
+    .where('d.delivery_ref', deliveryRef)
+    .whereNot('c.state', 'withdrawn')
+    .orderBy(['c.due_at', 'c.number'])
+    .limit(limit) as Promise<ClaimRecord[]>;
+}
+
+/** How many claims are still to be sent, counted to `most`; null while nothing was ever claimed. */
+export async function countOpenClaims(trx: Trx, most: number): Promise<number | null> {
+  const { rows } = await trx.raw<{ rows: { open: number; any: boolean }[] }>(
+    `select exists (select 1 from claim) as any,
+       (select count(*)::int from (select 1 from claim where state in ('open','sent') and state = 'open' limit ?) o) as open`,
+    [most],
+  );
+  const [row] = rows;
+  return row?.any ? row.open : null;
+}
+
+/** Kinds that a lot is claimed for already. */
+export async function manyClaimedKinds(trx: Trx, lotId: string): Promise<string[]> {
+  return trx('claim').where({ lot_id: lotId }).whereNot('state', 'withdrawn').distinct().pluck('kind');
 }
 
 /** Claims of a lot that stand, but those for what was short unless that is asked: these stems are claimed already. */
@@ -143,6 +202,7 @@ export async function openClaim(
     opened_at: action.at,
     opened_by: action.personId,
     due_at: claim.dueAt,
+    moved_at: action.at,
   });
   await writeEntry(trx, action, {
     kind: 'claim',
@@ -184,7 +244,7 @@ export async function moveClaim(
     throw new RefusedError(`Claim ${claim.number} is ${claim.state} by now. Nothing was changed.`);
   await trx('claim')
     .where({ id: claimId })
-    .update({ state, settled_value: settledValue, version: trx.raw('version + 1') });
+    .update({ state, settled_value: settledValue, moved_at: action.at, version: trx.raw('version + 1') });
   await writeEntry(trx, action, {
     kind: 'claim-moved',
     subjectKind: 'claim',

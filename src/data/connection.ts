@@ -7,11 +7,14 @@ pg.types.setTypeParser(pg.types.builtins.NUMERIC, Number);
 pg.types.setTypeParser(pg.types.builtins.INT8, Number);
 pg.types.setTypeParser(pg.types.builtins.DATE, (text) => text);
 
+/** How long the database itself lets a connection of the application's go on, ms. */
+const BOUNDS = { statement_timeout: 6000, lock_timeout: 3000, idle_in_transaction_session_timeout: 10_000 };
+
 /** A pool to one database; every wait in it is bounded, so that a lost server is soon said. */
 export function connect(url: string, poolMax = 10): Knex {
   return knex({
     client: 'pg',
-    connection: { connectionString: url, connectionTimeoutMillis: 2000, query_timeout: 8000 },
+    connection: { connectionString: url, connectionTimeoutMillis: 2000, query_timeout: 8000, ...BOUNDS },
     pool: {
       min: 0,
       max: poolMax,
@@ -23,6 +26,28 @@ export function connect(url: string, poolMax = 10): Knex {
 }
 
 export type Trx = Knex.Transaction;
+
+/**
+ * Begins a transaction of one shop's rows that only reads; whoever began it ends it by `rollback`.
+ * @throws DataError
+ */
+export async function beginReading(db: Knex, shopId: string): Promise<Trx> {
+  try {
+    const trx = await db.transaction();
+    try {
+      await trx.raw(
+        `select set_config('app.shop_id', ?, true), set_config('transaction_read_only', 'on', true)`,
+        [shopId],
+      );
+      return trx;
+    } catch (error) {
+      await trx.rollback().catch(() => undefined);
+      throw error;
+    }
+  } catch (error) {
+    throw asDataError(error);
+  }
+}
 
 /**
  * Runs `work` in one transaction that sees one shop's rows alone.

@@ -71,8 +71,8 @@ const BY_CODE: Readonly<Record<string, DataFault>> = {
 };
 /** Values the database does not take: out of range, no text, no date (class 22), a rule of its table (class 23). */
 const OUT_OF_BOUNDS_CODE = /^(22|23)/;
-/** Connection refused or lost, starting up, shutting down, out of room (SQLSTATE classes 08, 53, 57P). */
-const UNAVAILABLE_CODE = /^(ECONN|EPIPE|ETIMEDOUT|ENOTFOUND|08|53|57P)/;
+/** Connection refused or lost, starting up, shutting down, out of room (SQLSTATE classes 08, 53, 57P), or took too long. */
+const UNAVAILABLE_CODE = /^(ECONN|EPIPE|ETIMEDOUT|ENOTFOUND|08|53|57P|57014|25P0[34])/;
 const UNAVAILABLE_WORDS = /timeout|terminated|Connection ended|acquiring a connection|not queryable/i;
 
 function textOf(value: unknown, key: string): string {

@@ -125,9 +125,10 @@ export async function withdrawPhoto(trx: Trx, id: string, at: Date | null): Prom
   await trx('lot_photo').where({ id }).update({ withdrawn_at: at });
 }
 
-/** Bunches this shop has counted and weighed; those taken back left out. */
-export async function manyWeighings(trx: Trx): Promise<Weighing[]> {
+/** Bunches this shop has counted and weighed, of one species where it is asked; those taken back left out. */
+export async function manyWeighings(trx: Trx, speciesKey?: string): Promise<Weighing[]> {
   return trx('bunch_weighing as w')
+    .where(speciesKey === undefined ? {} : { 'w.species_key': speciesKey })
     .whereNull('w.corrects')
     .whereNotExists(trx('bunch_weighing as c').select(trx.raw('1')).whereRaw('c.corrects = w.id'))
     .orderBy('w.weighed_at', 'desc')

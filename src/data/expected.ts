@@ -14,12 +14,17 @@ export interface ExpectedDelivery {
   readonly lines: readonly OrderLine[];
 }
 
-/** Deliveries still to come, the soonest first. */
-export async function manyExpected(trx: Trx): Promise<ExpectedDelivery[]> {
+/** An order that has not come so long after its day never will: it lapses, and is in no list any more. */
+const LAPSES_AFTER_DAYS = 14;
+const MOST_LISTED = 100;
+
+/** Deliveries still to come: today's first and what is late, then what comes after; lapsed ones left out. */
+export async function manyExpected(trx: Trx, today: string): Promise<ExpectedDelivery[]> {
   const heads: Omit<ExpectedDelivery, 'lines'>[] = await trx('expected_delivery')
     .where({ state: 'expected' })
-    .orderBy(['due_on', 'supplier', 'order_ref'])
-    .limit(100)
+    .whereRaw('due_on >= ?::date - ?::int', [today, LAPSES_AFTER_DAYS])
+    .orderByRaw('due_on = ?::date desc, due_on, supplier, order_ref', [today])
+    .limit(MOST_LISTED)
     .select({ id: 'id', supplier: 'supplier', orderRef: 'order_ref', dueOn: 'due_on' });
   const lines: (OrderLine & { expectedId: string })[] = await trx('expected_line')
     .whereIn(

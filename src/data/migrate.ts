@@ -7,6 +7,7 @@ import * as wholeDelivery from './migrations/0005-the-whole-delivery';
 import * as theBench from './migrations/0006-the-bench';
 import * as actionsAndStays from './migrations/0007-actions-and-stays';
 import * as claimsAndLabels from './migrations/0008-claims-once-and-labels';
+import * as nothingGrows from './migrations/0009-nothing-grows';
 
 interface Migration {
   readonly name: string;
@@ -23,6 +24,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0006-the-bench', up: theBench.up },
   { name: '0007-actions-and-stays', up: actionsAndStays.up },
   { name: '0008-claims-once-and-labels', up: claimsAndLabels.up },
+  { name: '0009-nothing-grows', up: nothingGrows.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

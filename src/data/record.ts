@@ -155,9 +155,14 @@ const entries = (trx: Trx) =>
     .select(trx.raw('coalesce(e.logged_at, e.at) as "loggedAt"'))
     .select(trx.raw('exists (select 1 from record_entry c where c.corrects = e.id) as corrected'));
 
-/** The newest entries, newest first, each with whether a later one corrected it. */
-export async function manyNewestEntries(trx: Trx, limit: number): Promise<Entry[]> {
-  return entries(trx).orderBy('e.id', 'desc').limit(limit) as Promise<Entry[]>;
+/** The newest entries (of those before `beforeId`), newest first, each with whether a later one corrected it. */
+export async function manyNewestEntries(trx: Trx, limit: number, beforeId?: number): Promise<Entry[]> {
+  return entries(trx)
+    .where((older) => {
+      if (beforeId !== undefined) void older.where('e.id', '<', beforeId);
+    })
+    .orderBy('e.id', 'desc')
+    .limit(limit) as Promise<Entry[]>;
 }
 
 export async function maybeEntry(trx: Trx, id: number): Promise<Entry | undefined> {

@@ -53,7 +53,10 @@ export async function manyStepsInForce(trx: Trx): Promise<StepRow[]> {
 
 /** Steps whose clock runs, of portions with stems. */
 export async function manyRunningSteps(trx: Trx): Promise<StepRow[]> {
-  return inForce(trx).where('s.status', 'running').orderBy('s.due_at').select(COLUMNS) as Promise<StepRow[]>;
+  return inForce(trx)
+    .where({ 's.status': 'running', 's.is_live': true })
+    .orderBy('s.due_at')
+    .select(COLUMNS) as Promise<StepRow[]>;
 }
 
 export async function manyStepsOfPortion(trx: Trx, portionId: string, planNo: number): Promise<StepRow[]> {

@@ -7,6 +7,7 @@ import type { Trx } from '@/data/connection';
 import { manyHouseSettings, manyOwnSpecies, type HouseSetting, type OwnSpecies } from '@/data/house';
 import type { PortionRow } from '@/data/portions';
 import { inZone } from './clock';
+import { once } from './once';
 
 /** Who may do a thing that wants a skill. */
 export type WhoMay = 'anyone' | 'shown';
@@ -35,7 +36,7 @@ function schoolsOf(settings: readonly HouseSetting[]): Schools {
 
 /** The ways of this shop's house: its settings, where it has made any, in the place of the defaults. */
 export async function houseOf(trx: Trx): Promise<House> {
-  const [settings, own] = [await manyHouseSettings(trx), await manyOwnSpecies(trx)];
+  const [settings, own] = [await manyHouseSettings(trx), await once(trx, manyOwnSpecies)];
   const valueOf = (kind: HouseSetting['kind'], key: string): string | undefined =>
     settings.find((s) => s.kind === kind && s.key === key)?.value;
   const days = (key: keyof WaterLimits): number => Number(valueOf('limit', key) ?? DEFAULT_LIMITS[key]);

@@ -1,27 +1,25 @@
 import 'server-only';
+import { LRUCache } from 'lru-cache';
 import { MODEL } from '@/core/model/constants';
 import type { Overrides } from '@/core/model/figures';
 import { speciesByKey } from '@/core/species/species';
-import { arrivalNow, forecastInputOf, type StayHere } from '@/core/vase-life/lot-history';
-import { predictLot } from '@/core/vase-life/predict-lot';
-import type { Arrival, LotForecast, LotInput } from '@/core/vase-life/types';
+import { forecastInputOf, type StayHere } from '@/core/vase-life/lot-history';
+import type { LotInput } from '@/core/vase-life/types';
 import type { SolutionKey } from '@/core/water/solutions';
 import type { LotFacts } from '@/data/lots';
 import type { StayRow } from '@/data/stays';
 import type { StepRow } from '@/data/steps';
 import { inZone } from './clock';
 import { overridesFor } from './own-figures';
+import type { LotNow } from './pool/jobs';
+import { inWorker } from './pool/pool';
 
 const LIST_DRAWS = 200;
 const LIST_SEED = 1;
 const KEPT = 2000;
-/** A lot's days left from now, and how it stands now. */
-export interface LotNow {
-  readonly forecast: LotForecast;
-  readonly arrival: Arrival;
-}
-
-const cache = new Map<string, LotNow>();
+/** So many lots are one job: others' jobs come between those of a long list. */
+const LOTS_A_JOB = 40;
+const cache = new LRUCache<string, LotNow>({ max: KEPT });
 const HOUR_MS = 3_600_000;
 
 /** Where stems were since they came, hour by hour, up to that moment. */
@@ -88,15 +86,42 @@ export function lotInputNow(
   );
 }
 
-/** The lot by its inputs: kept, and made anew as hours pass and things are done. */
-export function lotNow(input: LotInput): LotNow {
-  const key = JSON.stringify(input);
-  const kept = cache.get(key);
-  if (kept) return kept;
-  const made = { forecast: predictLot(input), arrival: arrivalNow(input) };
-  if (cache.size >= KEPT) cache.delete(cache.keys().next().value ?? '');
-  cache.set(key, made);
+/** Works out in a worker what is not kept, some lots a job. */
+async function makeMissing(inputs: ReadonlyMap<string, LotInput>): Promise<Map<string, LotNow>> {
+  const wanted = [...inputs];
+  const made = new Map<string, LotNow>();
+  const jobs = Array.from({ length: Math.ceil(wanted.length / LOTS_A_JOB) }, async (_, job) => {
+    const mine = wanted.slice(job * LOTS_A_JOB, (job + 1) * LOTS_A_JOB);
+    const answers = await inWorker(
+      'lots-now',
+      mine.map(([, input]) => input),
+    );
+    for (const [at, answer] of answers.entries()) {
+      const key = mine[at]?.[0] ?? '';
+      made.set(key, answer);
+      cache.set(key, answer);
+    }
+  });
+  await Promise.all(jobs);
   return made;
+}
+
+/** Each with its lot as it stands now, in that order: kept by its input, made anew as hours pass and things are done. */
+export async function lotsNow<T>(
+  of: readonly T[],
+  inputOf: (one: T) => LotInput,
+): Promise<{ readonly one: T; readonly now: LotNow }[]> {
+  const asked = of.map((one) => {
+    const input = inputOf(one);
+    const key = JSON.stringify(input);
+    return { one, input, key, kept: cache.get(key) };
+  });
+  const made = await makeMissing(new Map(asked.flatMap((a) => (a.kept ? [] : [[a.key, a.input]]))));
+  return asked.map(({ one, key, kept }) => {
+    const now = kept ?? made.get(key);
+    if (!now) throw new Error('a worker answered for fewer lots than it was asked');
+    return { one, now };
+  });
 }
 
 /** Whether a box is set aside for a day that has not come in the shop's zone. */

@@ -3,6 +3,7 @@ import type { Overrides } from '@/core/model/figures';
 import type { Trx } from '@/data/connection';
 import { manyOwnFigures, type OwnFigure } from '@/data/figures';
 import { manyOwnSpecies } from '@/data/house';
+import { once } from './once';
 
 /** The shop's own figures as a forecast's input carries them; null when it has none. */
 export function overridesOf(figures: readonly OwnFigure[]): Overrides | null {
@@ -23,7 +24,7 @@ export function overridesOf(figures: readonly OwnFigure[]): Overrides | null {
 /** All that a shop's forecasts rest on beside what is shipped: its own figures, and its own species whole. */
 export async function shopOverrides(trx: Trx): Promise<Overrides | null> {
   const figures = overridesOf(await manyOwnFigures(trx));
-  const own = (await manyOwnSpecies(trx)).flatMap((o) => o.species ?? []);
+  const own = (await once(trx, manyOwnSpecies)).flatMap((o) => o.species ?? []);
   return own.length === 0 ? figures : { ...figures, own };
 }
 

@@ -1,7 +1,7 @@
 import 'server-only';
 import { speciesByKey } from '@/core/species/species';
 import type { Trx } from '@/data/connection';
-import { manyArrangements } from '@/data/arrangements';
+import { countWithoutCard } from '@/data/arrangements';
 import type { LotFacts } from '@/data/lots';
 import { manyPails } from '@/data/pails';
 import { lotLabel, manyPortionsInStock, type PortionRow } from '@/data/portions';
@@ -9,6 +9,7 @@ import { maybeLastLoggedAt } from '@/data/record';
 import { manyRunningSteps, type StepRow } from '@/data/steps';
 import type { NextItem, PlaceKey, PlaceNote } from '@/shell/places';
 import { isForLater } from './lot-forecasts';
+import { once } from './once';
 import type { SignedIn } from './session';
 import { lastDoneBy, type LastDone, type Redo } from './take-back';
 
@@ -21,6 +22,9 @@ export interface ShellData {
   readonly clockBehindMin: number;
 }
 
+/** A number no larger is told as it is; nobody needs to know by how much it is more. */
+const COUNTED_TO = 99;
+const counted = (n: number): string => (n >= COUNTED_TO ? `${COUNTED_TO}+` : String(n));
 const note = (words: string, late = false): PlaceNote => ({ words, late });
 const HOUR_MS = 3_600_000;
 /** What Next looks ahead: a working day. */
@@ -108,10 +112,10 @@ function runningItems(lots: readonly PortionRow[], steps: readonly StepRow[], at
 
 /** What every screen shows round its edge: counts by place, what is due, the person's last entry. */
 export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<ShellData> {
-  const lots = await manyPortionsInStock(trx);
+  const lots = await once(trx, manyPortionsInStock);
   const steps = await manyRunningSteps(trx);
-  const pails = await manyPails(trx);
-  const made = await manyArrangements(trx, 50);
+  const pails = await once(trx, manyPails);
+  const open = await countWithoutCard(trx, COUNTED_TO);
   const { last, redo } = await lastDoneBy(trx, me.personId, at);
   const lastAt = (await maybeLastLoggedAt(trx))?.getTime() ?? 0;
   const { timeZone } = me.shop;
@@ -148,7 +152,6 @@ export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<Shell
       href: `/bench?lot=${l.id}`,
     }));
   const ready = pails.filter((p) => p.state === 'sanitised').length;
-  const open = made.filter((a) => !a.cardId).length;
   return {
     notes: {
       dock: note(unlooked.size > 0 ? `${unlooked.size} to look at` : 'all looked at'),
@@ -163,7 +166,7 @@ export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<Shell
       pails: note(`${ready} ready`),
       rooms: note('planned'),
       make: note(`${lots.filter((l) => l.fillId).length} lots`),
-      'send-off': note(open > 0 ? `${open} without card` : 'no cards due'),
+      'send-off': note(open > 0 ? `${counted(open)} without card` : 'no cards due'),
       desk: note('the record'),
     },
     next: [...running, ...contact, ...thirsty]

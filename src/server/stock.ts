@@ -1,13 +1,14 @@
 import 'server-only';
-import { setImmediate } from 'node:timers/promises';
 import { speciesByKey, type Habit, type Role } from '@/core/species/species';
+import type { Overrides } from '@/core/model/figures';
 import type { Arrival, LotForecast } from '@/core/vase-life/types';
 import type { Trx } from '@/data/connection';
 import type { LotFacts, LotRow } from '@/data/lots';
 import { lotLabel, manyPortionsInStock, type PortionRow } from '@/data/portions';
 import { manyStays, type StayRow } from '@/data/stays';
 import { manyStepsInForce, type StepRow } from '@/data/steps';
-import { isForLater, lotInputNow, lotNow } from './lot-forecasts';
+import { isForLater, lotInputNow, lotsNow } from './lot-forecasts';
+import { once } from './once';
 import { shopOverrides } from './own-figures';
 import type { SignedIn } from './session';
 
@@ -22,40 +23,59 @@ export interface StockLot {
   readonly isForLater: boolean;
 }
 
-/** Makes one portion's forecast from what is known of it and its shop; for lists that need no more than names none is made. */
-export type Forecaster = (lot: PortionRow, steps: readonly StepRow[], stays: readonly StayRow[]) => StockLot;
-
-export async function forecasterOf(trx: Trx, me: SignedIn, at: Date): Promise<Forecaster> {
-  const overrides = await shopOverrides(trx);
-  const { timeZone } = me.shop;
-  return (lot, steps, stays) => ({
-    lot,
-    steps,
-    ...lotNow(lotInputNow({ lot, stays, steps }, overrides, at, timeZone)),
-    isForLater: isForLater(lot, at, timeZone),
-    isReady: lot.fillId !== null && !steps.some((s) => s.kind === 'drink' && s.status === 'waiting'),
-  });
+/** Portions with all that their forecasts are made from, as one transaction read it. */
+export interface StockRead {
+  readonly portions: readonly Known[];
+  readonly overrides: Overrides | null;
+  readonly at: Date;
+  readonly timeZone: string;
 }
 
-/** The stock, with each portion's forecast from now. */
-export async function stockNow(trx: Trx, me: SignedIn, at: Date): Promise<StockLot[]> {
-  const [lots, steps] = [await manyPortionsInStock(trx), await manyStepsInForce(trx)];
+/** A portion with what its forecast is made from. */
+export interface Known {
+  readonly lot: PortionRow;
+  readonly steps: readonly StepRow[];
+  readonly stays: readonly StayRow[];
+}
+
+/** Reads the stock: all of it, or some portions by their ids. What it means is worked out by `stockNow`, outside the transaction. */
+export async function readStock(
+  trx: Trx,
+  me: SignedIn,
+  at: Date,
+  ids?: readonly string[],
+): Promise<StockRead> {
+  const all = await once(trx, manyPortionsInStock);
+  const lots = ids ? all.filter((l) => ids.includes(l.id)) : all;
+  const steps = await once(trx, manyStepsInForce);
   const stays = await manyStays(
     trx,
     lots.map((l) => l.id),
   );
-  const forecast = await forecasterOf(trx, me, at);
   const [stepsOf, staysOf] = [groupBy(steps, (s) => s.portionId), groupBy(stays, (s) => s.subjectId)];
-  const stock: StockLot[] = [];
-  for (const lot of lots) {
-    // As the hour turns a long list is made anew: other requests are answered between its lots.
-    if (stock.length % LOTS_AT_A_TIME === LOTS_AT_A_TIME - 1) await setImmediate();
-    stock.push(forecast(lot, stepsOf.get(lot.id) ?? [], staysOf.get(lot.id) ?? []));
-  }
-  return stock;
+  return {
+    portions: lots.map((lot) => ({
+      lot,
+      steps: stepsOf.get(lot.id) ?? [],
+      stays: staysOf.get(lot.id) ?? [],
+    })),
+    overrides: await shopOverrides(trx),
+    at,
+    timeZone: me.shop.timeZone,
+  };
 }
 
-const LOTS_AT_A_TIME = 8;
+/** Each portion's days left from now. */
+export async function stockNow({ portions, overrides, at, timeZone }: StockRead): Promise<StockLot[]> {
+  const made = await lotsNow(portions, (known) => lotInputNow(known, overrides, at, timeZone));
+  return made.map(({ one: { lot, steps }, now }) => ({
+    lot,
+    steps,
+    ...now,
+    isForLater: isForLater(lot, at, timeZone),
+    isReady: lot.fillId !== null && !steps.some((s) => s.kind === 'drink' && s.status === 'waiting'),
+  }));
+}
 
 function groupBy<T>(rows: readonly T[], keyOf: (row: T) => string): Map<string, T[]> {
   const groups = new Map<string, T[]>();

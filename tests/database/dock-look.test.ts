@@ -1,13 +1,12 @@
 import { codeOf } from '@/core/labels/codes';
 import { insertFlaw } from '@/data/claims';
-import { insertTemperature, insertWeighing, manyWeighings } from '@/data/evidence';
+import { insertTemperature, insertWeighing } from '@/data/evidence';
 import { changeLot, manyLotsInStock, maybeLot, takeInHand, type LotRow } from '@/data/lots';
 import { changePortion, manyPortionsOfLot } from '@/data/portions';
 import { endLine } from '@/data/stays';
 import { manyPails } from '@/data/pails';
 import { manyStepsOfPortion } from '@/data/steps';
-import { learnGrams } from '@/core/dock/grams';
-import { lookData } from '@/features/dock/look-data';
+import { lookData, readLook } from '@/features/dock/look-data';
 import type { LookProps } from '@/features/dock/lot-look';
 import { outlookKey } from '@/features/dock/outlook';
 import { STAGES } from '@/features/dock/words';
@@ -50,14 +49,16 @@ const heapOf = async (id: string) => {
   if (!heap) throw new Error('the lot is used up');
   return heap;
 };
-const look = async (id: string, at = AT): Promise<LookProps> =>
-  shop.inside(async (trx) => {
+const look = async (id: string, at = AT): Promise<LookProps> => {
+  const read = await shop.inside(async (trx) => {
     const lots = (await manyLotsInStock(trx)).map((l) => lotBrief(l, isForLater(l, at, 'Etc/UTC')));
-    const grams = learnGrams(await manyWeighings(trx));
-    const props = await lookData(trx, me, at, await lotOf(id), lots, [], grams);
-    if (!props) throw new Error('the lot is used up');
-    return props;
+    return readLook(trx, me, at, await lotOf(id), lots);
   });
+  if (!read) throw new Error('the lot is used up');
+  const props = await lookData(read);
+  if (!props) throw new Error('nothing was made of it');
+  return props;
+};
 
 test('what the drawing shows for a touch is what stands once that touch is logged', async () => {
   const id = await shop.bookLot(40, 'LOOK-1');

@@ -1,4 +1,4 @@
-import { insertFlaw, manyClaims } from '@/data/claims';
+import { insertFlaw } from '@/data/claims';
 import { isBooked } from '@/data/deliveries';
 import { manyPhotos, manyTemperatures, manyWeighings } from '@/data/evidence';
 import { manyExpected } from '@/data/expected';
@@ -9,6 +9,7 @@ import { be, does, lastEntry, portionOf, stepsOf, takeBackLast } from '../suppor
 import { noteLine } from '../support/bodies';
 import { freshShop, type TestShop } from '../support/database';
 import { stage } from '../support/stage';
+import { manyClaims } from '../support/claims';
 
 jest.mock('@/server/session', () => jest.requireActual<object>('../support/stage')['stagedSession' as never]);
 jest.mock('@/server/clock', () => ({
@@ -46,7 +47,7 @@ const kept = (at: number, fate: 'waiting' | 'refused') => ({
 });
 
 test('every line of a note ends booked, waiting or refused, and its order has come; all of it is taken back together', async () => {
-  const [order] = await shop.inside(manyExpected);
+  const [order] = await shop.inside((trx) => manyExpected(trx, '2026-11-24'));
   const note = {
     supplier: 'Norrholt Growers',
     deliveryRef: 'ALL-1',
@@ -64,14 +65,18 @@ test('every line of a note ends booked, waiting or refused, and its order has co
     [3, 'waiting', 'which species?'],
     [4, 'refused', 'not ordered'],
   ]);
-  expect((await shop.inside(manyExpected)).some((e) => e.id === order?.id)).toBe(false);
+  expect((await shop.inside((trx) => manyExpected(trx, '2026-11-24'))).some((e) => e.id === order?.id)).toBe(
+    false,
+  );
   expect((await shop.inside(manySupplierColumns))['Norrholt Growers']).toEqual({
     '2 columns': note.columns.saved,
   });
 
   await takesBack();
   expect((await shop.inside(manyLotsInStock)).some((l) => l.deliveryRef === 'ALL-1')).toBe(false);
-  expect((await shop.inside(manyExpected)).some((e) => e.id === order?.id)).toBe(true);
+  expect((await shop.inside((trx) => manyExpected(trx, '2026-11-24'))).some((e) => e.id === order?.id)).toBe(
+    true,
+  );
   expect(await shop.inside((trx) => isBooked(trx, 'Norrholt Growers', 'ALL-1'))).toBe(false);
   // The same note can be booked again, once; and not taken back once somebody has looked.
   expect(await does('dock/book-in', note)).toBe('done');

@@ -99,8 +99,8 @@ test('what was claimed twice is marked and stands; from now on it is refused', a
   ]);
   await expect(
     shop.owner
-      .raw(`insert into claim (id, shop_id, number, delivery_id, lot_id, kind, words, stems, opened_at, opened_by, due_at)
-      select gen_random_uuid(), shop_id, 99, delivery_id, lot_id, kind, words, 1, opened_at, opened_by, due_at from claim where number = 1`),
+      .raw(`insert into claim (id, shop_id, number, delivery_id, lot_id, kind, words, stems, opened_at, opened_by, due_at, moved_at)
+      select gen_random_uuid(), shop_id, 99, delivery_id, lot_id, kind, words, 1, opened_at, opened_by, due_at, moved_at from claim where number = 1`),
   ).rejects.toMatchObject({ constraint: 'claim_once' });
 });
 

@@ -2,7 +2,7 @@ import { planBench } from '@/core/bench/plan';
 import { readFloor } from '@/features/bench/floor';
 import type { SignedIn } from '@/server/session';
 import { shellData } from '@/server/shell-data';
-import { stockNow } from '@/server/stock';
+import { readStock, stockNow } from '@/server/stock';
 import { act, be, bookOf, cleanPail, openStep, until } from '../support/acting';
 import { freshShop, type TestShop } from '../support/database';
 import { stage } from '../support/stage';
@@ -88,15 +88,16 @@ test('a clock that was begun in the evening runs through the night, and is late 
   expect((await shellAt(MORNING)).notes.bench.late).toBe(true);
 });
 
+const stockAt = async (at: Date) => stockNow(await shop.inside((trx) => readStock(trx, me(), at)));
+
 test('days left go down through the night by what the night was, and a box for tomorrow is of today after midnight', async () => {
   stage.at = EVENING;
   const { lotId } = await bookOf('rose', 20);
   // One that has stood in its pail in the cold since the day before yesterday.
-  const stock = await shop.inside((trx) => stockNow(trx, me(), EVENING));
+  const stock = await stockAt(EVENING);
   const id = stock.find((s) => s.lot.variety === 'Evening Buoy')?.lot.id;
   const daysAt = async (at: Date) =>
-    (await shop.inside((trx) => stockNow(trx, me(), at))).find((s) => s.lot.id === id)?.forecast.daysLeft
-      .p50 ?? 0;
+    (await stockAt(at)).find((s) => s.lot.id === id)?.forecast.daysLeft.p50 ?? 0;
   const [evening, night, morning] = [
     await daysAt(EVENING),
     await daysAt(PAST_MIDNIGHT),
@@ -106,8 +107,7 @@ test('days left go down through the night by what the night was, and a box for t
   expect(morning).toBeLessThan(evening);
   expect(evening - morning).toBeLessThan(0.4);
   expect(await act('dock/keep-for', { lotId, day: '2026-11-25' })).toMatchObject({ ok: true });
-  const laterAt = async (at: Date) =>
-    (await shop.inside((trx) => stockNow(trx, me(), at))).find((s) => s.lot.lotId === lotId)?.isForLater;
+  const laterAt = async (at: Date) => (await stockAt(at)).find((s) => s.lot.lotId === lotId)?.isForLater;
   expect([await laterAt(EVENING), await laterAt(PAST_MIDNIGHT), await laterAt(MORNING)]).toEqual([
     true,
     false,

@@ -1,6 +1,6 @@
 import { predictArrangement } from '@/core/arrangement/predict-arrangement';
 import type { ArrangementForecast, ArrangementInput } from '@/core/arrangement/types';
-import { manyArrangements, maybeCard } from '@/data/arrangements';
+import { maybeArrangement, maybeCard } from '@/data/arrangements';
 import { habitInput } from '@/features/make/forecast-input';
 import { waitedInput } from '@/features/send-off/waiting-forecast';
 import { manyStays } from '@/data/stays';
@@ -83,7 +83,7 @@ test('what has waited is forecast by its own stays here, and its card says so', 
   const rose = await bookOf('rose', 20);
   await until(rose.id, 'look-back');
   const id = await make([{ portionId: rose.id, stems: 5 }]);
-  const row = (await shop.inside((trx) => manyArrangements(trx, 20))).find((a) => a.id === id);
+  const row = await shop.inside((trx) => maybeArrangement(trx, id));
   if (!row) throw new Error('it was made');
   const daysAfter = async (hours: number): Promise<number> => {
     const at = new Date(row.madeAt.getTime() + hours * 3_600_000);

@@ -1,6 +1,6 @@
 import { readDetail } from '@/core/record/entry-details';
-import { manyArrangements, maybeCard } from '@/data/arrangements';
-import { manyClaims, manyFlaws } from '@/data/claims';
+import { maybeArrangement, maybeCard } from '@/data/arrangements';
+import { manyFlaws } from '@/data/claims';
 import { maybeLot } from '@/data/lots';
 import { manyPails } from '@/data/pails';
 import { lastDoneBy } from '@/server/take-back';
@@ -23,6 +23,7 @@ import {
 } from '../support/acting';
 import { freshShop, type TestShop } from '../support/database';
 import { stage } from '../support/stage';
+import { manyClaims } from '../support/claims';
 
 jest.mock('@/server/session', () => jest.requireActual<object>('../support/stage')['stagedSession' as never]);
 jest.mock('@/server/clock', () => ({
@@ -189,7 +190,7 @@ test('a card is withdrawn, asked first, and its arrangement stays; the arrangeme
   });
   expect(await takeBackLast(['handed over'])).toBe('done');
   expect((await shop.inside((trx) => maybeCard(trx, card.subjectId)))?.isWithdrawn).toBe(true);
-  const row = (await shop.inside((trx) => manyArrangements(trx, 50))).find((x) => x.id === arrangementId);
+  const row = await shop.inside((trx) => maybeArrangement(trx, arrangementId));
   expect(row).toMatchObject({ cardId: null, takenApartAt: null });
   expect((await lotOf(lotId))?.stemsLeft).toBe(16);
   expect(await does('desk/take-back', { entryId: made.id })).toBe('done');

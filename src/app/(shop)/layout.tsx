@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { WAITING_ACTIONS } from '@/core/actions/actions';
 import { manyOwnSpecies } from '@/data/house';
 import { signOut } from '@/features/sign-in/actions';
+import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { shellData } from '@/server/shell-data';
 import { Frame } from '@/shell/frame';
@@ -13,7 +14,7 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
     me,
     at,
     data: await shellData(trx, me, at),
-    own: (await manyOwnSpecies(trx)).flatMap((o) => o.species ?? []),
+    own: (await once(trx, manyOwnSpecies)).flatMap((o) => o.species ?? []),
   }));
   return (
     <Frame

@@ -13,6 +13,7 @@ import { manyRooms, type RoomRow } from '@/data/rooms';
 import { manyStepsInForce, type StepRow } from '@/data/steps';
 import { flawKindsIn } from '@/server/replan';
 import { dayBegan } from '@/server/clock';
+import { once } from '@/server/once';
 import { houseOf, type House } from '@/server/house';
 import type { SignedIn } from '@/server/session';
 import { canWait, dryHoursLeft, standsDry } from '@/server/shell-data';
@@ -161,16 +162,16 @@ function inputOf(
 
 /** Reads the bench, and hands out who turns to what. */
 export async function readFloor(trx: Trx, me: SignedIn, at: Date, asked: string | null): Promise<Floor> {
-  const house = await houseOf(trx);
+  const house = await once(trx, houseOf);
   const there = await handsAt(trx, me, house, at);
   // Whoever looks sees their own card first.
   const hands = [...there].sort(
     (a, b) => Number(b.personId === me.personId) - Number(a.personId === me.personId),
   );
-  const here = await manyPortionsInStock(trx);
-  const steps = await manyStepsInForce(trx);
+  const here = await once(trx, manyPortionsInStock);
+  const steps = await once(trx, manyStepsInForce);
   const standing = await maybeBenchPlan(trx);
-  const pails = await manyPails(trx);
+  const pails = await once(trx, manyPails);
   const rooms = await manyRooms(trx);
   const byLot = new Map<string, StepRow[]>();
   for (const s of steps) byLot.set(s.portionId, [...(byLot.get(s.portionId) ?? []), s]);

@@ -1,3 +1,4 @@
+import Link from 'next/link';
 import { manyNewestEntries } from '@/data/record';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from './desk-tabs';
@@ -8,14 +9,15 @@ const SHOWN = 60;
 const SENT_LATE_MS = 60_000;
 
 /** The desk: today only the record; the rest is said plainly as not built. */
-export async function DeskPage() {
+export async function DeskPage({ search }: { search: Record<string, string | string[] | undefined> }) {
+  const before = typeof search.before === 'string' && /^\d{1,15}$/.test(search.before) ? search.before : null;
   const { entries, me } = await inMyShop(async (trx, me) => ({
-    entries: await manyNewestEntries(trx, SHOWN),
+    entries: await manyNewestEntries(trx, SHOWN, before === null ? undefined : Number(before)),
     me,
   }));
   const when = new Intl.DateTimeFormat('en-GB', {
     timeZone: me.shop.timeZone,
-    weekday: 'short',
+    ...(before === null ? { weekday: 'short' } : { day: 'numeric', month: 'short', year: 'numeric' }),
     hour: '2-digit',
     minute: '2-digit',
   });
@@ -28,7 +30,7 @@ export async function DeskPage() {
         Losses, claims, promises kept, suppliers and trials will stand here later; they are not built yet.
       </p>
       {entries.length === 0 ? (
-        <p>Nothing has been done yet.</p>
+        <p>{before === null ? 'Nothing has been done yet.' : 'Nothing was done before that.'}</p>
       ) : (
         <ul className="rowlist">
           {entries.map((e) => (
@@ -49,6 +51,18 @@ export async function DeskPage() {
           ))}
         </ul>
       )}
+      <nav className={css.pages} aria-label="Pages of the record">
+        {before !== null && (
+          <Link className="plain" href="/desk">
+            Newest
+          </Link>
+        )}
+        {entries.length === SHOWN && (
+          <Link className="plain" href={`/desk?before=${entries.at(-1)?.id}`}>
+            Earlier
+          </Link>
+        )}
+      </nav>
     </section>
   );
 }

@@ -1,11 +1,21 @@
 import 'server-only';
 import type { ClaimRow } from '@/core/dock/claims';
 import { findSpecies } from '@/core/species/species';
-import { manyClaims, type ClaimRecord } from '@/data/claims';
+import {
+  manyClaimsOfDelivery,
+  manySettledClaims,
+  manyUnsettledClaims,
+  type ClaimRecord,
+} from '@/data/claims';
+import type { Trx } from '@/data/connection';
 import { manyPictures } from '@/data/evidence';
+import type { ClaimSheet } from '@/server/documents/claim-sheet';
 import { maybeInMyShop } from '@/server/session';
 
-const MOST = 500;
+/** Claims that are listed, or put on one sheet: what is over it is for the next. */
+export const MOST_CLAIMS = 300;
+/** Settled claims in a table for the books. */
+const MOST_IN_TABLE = 5000;
 /** Paper with hundreds of pictures helps nobody, and weighs. */
 const MOST_PICTURED = 20;
 const PICTURES_A_CLAIM = 3;
@@ -30,20 +40,17 @@ function claimRow(claim: ClaimRecord): ClaimRow {
   };
 }
 
-export interface ClaimSheet {
-  readonly shopName: string;
-  readonly timeZone: string;
-  readonly rows: readonly ClaimRow[];
-  /** Pictures that go with a claim, by its number. */
-  readonly pictures: ReadonlyMap<number, readonly Buffer[]>;
+/** The claims of a sheet: of the delivery that is named all of them, else those that wait to be settled. */
+function claimsFor(trx: Trx, deliveryRef: string | null): Promise<ClaimRecord[]> {
+  return deliveryRef === null
+    ? manyUnsettledClaims(trx, MOST_CLAIMS)
+    : manyClaimsOfDelivery(trx, deliveryRef, MOST_CLAIMS);
 }
 
-/** The claims of one's own shop, of one delivery where it is named; null when nobody is signed in. */
+/** The claim sheet of one's own shop, its pictures with it; null when nobody is signed in. */
 export async function claimSheet(deliveryRef: string | null): Promise<ClaimSheet | null> {
   return maybeInMyShop(async (trx, me) => {
-    const claims = (await manyClaims(trx, MOST)).filter(
-      (c) => deliveryRef === null || c.deliveryRef === deliveryRef,
-    );
+    const claims = await claimsFor(trx, deliveryRef);
     const shown = claims.filter((c) => c.state === 'open' || c.state === 'sent').slice(0, MOST_PICTURED);
     const pictures = await manyPictures(
       trx,
@@ -54,9 +61,19 @@ export async function claimSheet(deliveryRef: string | null): Promise<ClaimSheet
       shopName: me.shop.name,
       timeZone: me.shop.timeZone,
       rows: claims.map(claimRow),
+      isCutShort: claims.length === MOST_CLAIMS,
       pictures: new Map(
         shown.map((c) => [c.number, pictures.filter((p) => p.lotId === c.lotId).map((p) => p.jpeg)]),
       ),
     };
+  });
+}
+
+/** The same claims as a table, with those that are settled; null when nobody is signed in. */
+export async function claimTable(deliveryRef: string | null): Promise<ClaimRow[] | null> {
+  return maybeInMyShop(async (trx) => {
+    const claims = await claimsFor(trx, deliveryRef);
+    const settled = deliveryRef === null ? await manySettledClaims(trx, MOST_IN_TABLE) : [];
+    return [...claims, ...settled].map(claimRow);
   });
 }

@@ -1,22 +1,41 @@
 import Link from 'next/link';
 import { findSpecies } from '@/core/species/species';
 import { USUAL_CLAIM_HOURS } from '@/core/dock/claims';
-import { claimHoursBySupplier, manyClaims } from '@/data/claims';
+import {
+  claimHoursBySupplier,
+  manySettledClaims,
+  manyUnsettledClaims,
+  type ClaimsBefore,
+} from '@/data/claims';
 import { inMyShop } from '@/server/session';
 import { ClaimLine } from './claim-line';
 import { ClaimWindow } from './claim-window';
+import { MOST_CLAIMS } from './claim-rows';
 import css from './flaws.module.css';
 
-const SHOWN = 100;
+const SETTLED_SHOWN = 50;
+
+/** Where the page before ended, as its link says it; null for the first page, or where the link is broken. */
+function beforeOf(told: unknown): ClaimsBefore | null {
+  const [movedAt = '', number = ''] = typeof told === 'string' ? told.split('_') : [];
+  const at = new Date(movedAt);
+  return /^\d{1,9}$/.test(number) && !Number.isNaN(at.getTime())
+    ? { movedAt: at, number: Number(number) }
+    : null;
+}
 
 /** What we claim: each with its clock, the sheet to send, and what came of it. */
-export async function ClaimsPage() {
-  const { claims, hours, mayChange } = await inMyShop(async (trx, me) => ({
-    claims: await manyClaims(trx, SHOWN),
+export async function ClaimsPage({ search }: { search: Record<string, string | string[] | undefined> }) {
+  const before = beforeOf(search.before);
+  const { unsettled, settled, hours, mayChange } = await inMyShop(async (trx, me) => ({
+    unsettled: before ? [] : await manyUnsettledClaims(trx, MOST_CLAIMS),
+    settled: await manySettledClaims(trx, SETTLED_SHOWN, before),
     hours: await claimHoursBySupplier(trx),
     mayChange: me.role === 'manager',
   }));
-  const suppliers = [...new Set(claims.map((c) => c.supplier))];
+  const claims = [...unsettled, ...settled];
+  const suppliers = [...new Set(unsettled.map((c) => c.supplier))];
+  const last = settled.at(-1);
   return (
     <section className={css.claims}>
       <p>
@@ -25,7 +44,9 @@ export async function ClaimsPage() {
       <h1>Claims</h1>
       {claims.length === 0 ? (
         <p className="soft">
-          Nothing is claimed. Count what is wrong with a lot at the dock; the claim is a tap from there.
+          {before
+            ? 'Nothing was settled before that.'
+            : 'Nothing is claimed. Count what is wrong with a lot at the dock; the claim is a tap from there.'}
         </p>
       ) : (
         <>
@@ -56,6 +77,21 @@ export async function ClaimsPage() {
               />
             ))}
           </ul>
+          <nav className={css.sheets} aria-label="Pages of claims">
+            {before && (
+              <Link className="plain" href="/dock/claims">
+                Newest
+              </Link>
+            )}
+            {last && settled.length === SETTLED_SHOWN && (
+              <Link
+                className="plain"
+                href={`/dock/claims?before=${last.movedAt.toISOString()}_${last.number}`}
+              >
+                Settled earlier
+              </Link>
+            )}
+          </nav>
         </>
       )}
       {mayChange && suppliers.length > 0 && (

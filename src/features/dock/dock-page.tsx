@@ -1,34 +1,31 @@
 import Link from 'next/link';
-import { learnGrams } from '@/core/dock/grams';
-import { manyClaims, type ClaimRecord } from '@/data/claims';
-import { manyWeighings } from '@/data/evidence';
+import { countOpenClaims } from '@/data/claims';
 import { manyExpected } from '@/data/expected';
 import { manyDeliveriesWaiting, manyKeptLines, type KeptLine } from '@/data/kept-lines';
 import { manyLotsInStock } from '@/data/lots';
-import { manySupplierColumns, manySupplierWords } from '@/data/supplier-words';
 import { inZone } from '@/server/clock';
 import { inMyShop } from '@/server/session';
 import { isForLater } from '@/server/lot-forecasts';
 import { lotBrief, type LotBrief } from '@/server/stock';
 import css from './dock.module.css';
 import { ExpectedList } from './expected-list';
-import { lookData, othersHand } from './look-data';
+import { lookData, othersHand, readLook } from './look-data';
 import { LotLook } from './lot-look';
 import { NoteReader } from './note-reader';
 import { Slip, type SlipView } from './slip';
 
-const CLAIMS_READ = 200;
+const COUNTED_TO = 99;
 
 interface Props {
   readonly search: Record<string, string | string[] | undefined>;
 }
 
-function ClaimsLink({ claims }: { claims: readonly ClaimRecord[] }) {
-  const open = claims.filter((c) => c.state === 'open').length;
+function ClaimsLink({ open }: { open: number }) {
+  const count = open >= COUNTED_TO ? `${COUNTED_TO}+` : open;
   return (
     <p className={css.claimsLink}>
       <Link href="/dock/claims">
-        {open > 0 ? `${open} ${open === 1 ? 'claim' : 'claims'} to send` : 'Claims'}
+        {open > 0 ? `${count} ${open === 1 ? 'claim' : 'claims'} to send` : 'Claims'}
       </Link>
     </p>
   );
@@ -80,39 +77,38 @@ export async function DockPage({ search }: Props) {
     const chosenRow = rows.find((r) => r.id === chosen?.id);
     const waiting = await manyDeliveriesWaiting(trx);
     const here = [...new Set([...lots, ...waiting].map((l) => l.deliveryId))];
-    const claims = await manyClaims(trx, CLAIMS_READ);
-    const gramsPerStem = learnGrams(await manyWeighings(trx));
     const isReading = search.read !== undefined || (lots.length === 0 && waiting.length === 0);
+    const { date: today } = inZone(at, me.shop.timeZone);
     return {
       isReading,
-      claims,
+      openClaims: await countOpenClaims(trx, COUNTED_TO),
       chosenId: chosen?.id ?? null,
       slips: slipsOf(
         lots.map((l) => ({ ...l, withWhom: othersHand(l, me, at) })),
         waiting,
         await manyKeptLines(trx, here),
       ),
-      look:
-        chosenRow && !isReading ? await lookData(trx, me, at, chosenRow, lots, claims, gramsPerStem) : null,
-      expected: await manyExpected(trx),
-      help: {
-        remembered: await manySupplierWords(trx),
-        rememberedColumns: await manySupplierColumns(trx),
-        gramsPerStem,
-      },
-      today: inZone(at, me.shop.timeZone).date,
+      look: chosenRow && !isReading ? await readLook(trx, me, at, chosenRow, lots) : null,
+      expected: await manyExpected(trx, today),
+      today,
       isDemo: me.shop.demo,
     };
   });
-  const { isReading, claims, slips, look, expected, today } = page;
+  const { isReading, openClaims, slips, expected, today } = page;
+  const look = page.look && (await lookData(page.look));
   return (
     <div className={css.dock} data-reading={isReading || undefined}>
       <div>
-        <NoteReader demo={page.isDemo} today={today} help={page.help} expected={expected} />
+        <NoteReader
+          demo={page.isDemo}
+          today={today}
+          expected={expected}
+          booked={slips.map(({ supplier, deliveryRef }) => ({ supplier, deliveryRef }))}
+        />
         {!isReading && (
           <>
             <ExpectedList expected={expected} today={today} />
-            {claims.length > 0 && <ClaimsLink claims={claims} />}
+            {openClaims !== null && <ClaimsLink open={openClaims} />}
             {slips.map((slip) => (
               <Slip
                 key={slip.deliveryId}

@@ -2,11 +2,18 @@ import 'server-only';
 import type { evidenceActions } from '@/core/actions/dock-evidence';
 import { hoursSinceCut } from '@/core/dock/first-guess';
 import { boxTemperature, packWaterTemperature } from '@/core/dock/temperatures';
-import { journeyByLogger, loggerInWords } from '@/core/logger/journey-by-logger';
-import { readLogger } from '@/core/logger/read-logger';
+import type { JourneyOf } from '@/core/logger/journey-by-logger';
+import type { Overrides } from '@/core/model/figures';
 import { stripJpeg } from '@/core/photo/strip-jpeg';
 import { speciesByKey } from '@/core/species/species';
-import { arrivalFromJourney, droopOf, isWetPacked, routeNamed } from '@/core/vase-life/journey';
+import {
+  arrivalFromJourney,
+  droopOf,
+  isWetPacked,
+  routeNamed,
+  type JourneyOutcome,
+} from '@/core/vase-life/journey';
+import type { Trx } from '@/data/connection';
 import { RefusedError } from '@/data/errors';
 import {
   insertPhoto,
@@ -19,8 +26,9 @@ import {
 import { changeLot, manyLotsInStock, oneLotForUpdate, type LotRow } from '@/data/lots';
 import { changePortion, manyPortionsOfLot } from '@/data/portions';
 import { writeEntry } from '@/data/record';
-import type { ActionContext, Handlers } from '@/server/handler';
+import { preparing, type ActionContext, type Handlers } from '@/server/handler';
 import { overridesFor, shopOverrides } from '@/server/own-figures';
+import { inWorker } from '@/server/pool/pool';
 import { replanLot } from '@/server/replan';
 
 const MOST_PHOTO_BYTES = 400_000;
@@ -40,30 +48,36 @@ async function countInto({ trx }: ActionContext, lot: LotRow, stems: number): Pr
   await changePortion(trx, largest.id, { stems: largest.stemsLeft + more });
 }
 
-/** Gives one lot the age and air of its logged journey; its droop too, where nobody has looked yet. */
-async function applyJourney(
-  context: ActionContext,
-  lot: LotRow,
-  file: ReturnType<typeof readLogger>,
-  overrides: Awaited<ReturnType<typeof shopOverrides>>,
-): Promise<{ lotId: string; agedDays: number; was: number }> {
-  const { trx } = context;
+/** A lot's journey as it is known of it, to be read off its logger. */
+function journeyOf(lot: LotRow, all: Overrides | null): JourneyOf {
   const species = speciesByKey(lot.speciesKey);
   const arrivedMs = lot.arrivedAt.getTime();
-  const { outcome } = journeyByLogger(file, {
+  return {
     species,
     arrivedMs,
     cutMs: arrivedMs - hoursSinceCut(lot.cutDate, lot.arrivedAt) * HOUR_MS,
     wet: isWetPacked(lot.packing),
     route: routeNamed(lot.origin ?? '') ?? UNNAMED_ROUTE,
-    overrides: overridesFor(overrides, [species.key]) ?? undefined,
-  });
+    overrides: overridesFor(all, [species.key]) ?? undefined,
+  };
+}
+
+/** Gives one lot the age and air of its logged journey; its droop too, where nobody has looked yet. */
+async function applyJourney(
+  context: ActionContext,
+  lot: LotRow,
+  outcome: JourneyOutcome,
+): Promise<{ lotId: string; agedDays: number; was: number }> {
+  const { trx } = context;
   const droop = lot.lookedAt ? lot.droop : droopOf(outcome.waterContent);
-  const arrival = arrivalFromJourney(species, outcome, lot.stage, droop);
+  const arrival = arrivalFromJourney(speciesByKey(lot.speciesKey), outcome, lot.stage, droop);
   await changeLot(trx, lot.id, { aged_days: arrival.agedDays, air_share: arrival.airShare ?? 0, droop });
   if (droop !== lot.droop) await replanLot(context, lot.id);
   return { lotId: lot.id, agedDays: arrival.agedDays, was: lot.agedDays };
 }
+
+const lotsOfDelivery = async (trx: Trx, deliveryId: string): Promise<LotRow[]> =>
+  (await manyLotsInStock(trx)).filter((l) => l.deliveryId === deliveryId.toLowerCase());
 
 /** What is measured and photographed of lots, and loggers read. */
 export const dockEvidenceHandlers: Handlers<keyof typeof evidenceActions> = {
@@ -165,37 +179,53 @@ export const dockEvidenceHandlers: Handlers<keyof typeof evidenceActions> = {
       return null;
     },
   },
-  'dock/logger': {
+  'dock/logger': preparing({
     // The logger that travelled with a delivery: every lot of it ages by what it really went through.
-    work: async (context, { deliveryId, csv }) => {
-      const { trx, action, me } = context;
-      const lots = (await manyLotsInStock(trx)).filter((l) => l.deliveryId === deliveryId.toLowerCase());
+    prepare: async ({ deliveryId, csv }, read) => {
+      const { lots, overrides, timeZone } = await read(async ({ trx, me }) => ({
+        lots: await lotsOfDelivery(trx, deliveryId),
+        overrides: await shopOverrides(trx),
+        timeZone: me.shop.timeZone,
+      }));
+      return inWorker('journeys', { csv, timeZone, lots: lots.map((lot) => journeyOf(lot, overrides)) }).then(
+        ({ words, covers, outcomes }) => ({
+          words,
+          covers,
+          outcomeOf: new Map(lots.map((lot, i) => [lot.id, outcomes[i]])),
+        }),
+      );
+    },
+    work: async (context, { deliveryId }, { words, covers, outcomeOf }) => {
+      const { trx, action } = context;
+      const lots = await lotsOfDelivery(trx, deliveryId);
       const [first] = lots;
       if (!first)
         throw new RefusedError(
           'Nothing of that delivery is in stock any more. Nothing was changed.',
           'deliveryId',
         );
-      const file = readLogger(csv, me.shop.timeZone);
-      const covers = file.readings.some(
-        (r) => r.atMs < first.arrivedAt.getTime() && r.atMs > first.arrivedAt.getTime() - 60 * 24 * HOUR_MS,
-      );
       if (!covers)
         throw new RefusedError(
           'That logger did not travel before this delivery came: its readings are of another time. Nothing was changed.',
           'csv',
         );
-      const overrides = await shopOverrides(trx);
       const aged = [];
-      for (const lot of lots) aged.push(await applyJourney(context, lot, file, overrides));
+      for (const lot of lots) {
+        const outcome = outcomeOf.get(lot.id);
+        if (!outcome)
+          throw new RefusedError(
+            'Lots of that delivery were split meanwhile. Nothing was changed; tap again.',
+          );
+        aged.push(await applyJourney(context, lot, outcome));
+      }
       await writeEntry(trx, action, {
         kind: 'logger',
         subjectKind: 'delivery',
         subjectId: first.deliveryId,
-        words: `Logger of ${first.deliveryRef} read: ${loggerInWords(file)}`,
+        words: `Logger of ${first.deliveryRef} read: ${words}`,
         detail: { lots: aged },
       });
       return null;
     },
-  },
+  }),
 };

@@ -1,24 +1,27 @@
 import 'server-only';
 import { FLAW_KINDS, flawInLot, type FlawInLot } from '@/core/dock/flaws';
-import { findGrams, type GramsPerStem } from '@/core/dock/grams';
+import { findGrams, learnGrams, type GramsPerStem } from '@/core/dock/grams';
 import { arrivalHazards } from '@/core/dock/hazards';
 import { boxTemperature } from '@/core/dock/temperatures';
 import { speciesByKey } from '@/core/species/species';
-import { manyFlaws, type ClaimRecord, type FlawRow } from '@/data/claims';
+import { manyClaimedKinds, manyFlaws, type FlawRow } from '@/data/claims';
 import type { Trx } from '@/data/connection';
 import type { LotRow } from '@/data/lots';
-import { manyPhotos, manyTemperatures } from '@/data/evidence';
+import { manyPhotos, manyTemperatures, manyWeighings, type TemperatureRow } from '@/data/evidence';
 import { manyPortionsOfLot } from '@/data/portions';
 import { manyStays } from '@/data/stays';
 import { manyStepsOfPortion } from '@/data/steps';
 import { inZone } from '@/server/clock';
+import { houseOf, waysFor } from '@/server/house';
+import { once } from '@/server/once';
+import { shopOverrides } from '@/server/own-figures';
 import { flawKindsIn } from '@/server/replan';
 import type { SignedIn } from '@/server/session';
 import { bearsANight, dryHoursLeft, standsDry } from '@/server/shell-data';
 import { isForLater } from '@/server/lot-forecasts';
-import { forecasterOf, lotBrief, lotView, type LotBrief, type LotView } from '@/server/stock';
+import { lotBrief, lotView, stockNow, type LotBrief, type LotView } from '@/server/stock';
 import type { LookProps } from './lot-look';
-import { outlooksOf } from './outlooks';
+import { outlooksOf, pastLots, type OutlookRead } from './outlooks';
 
 const IN_HAND_MS = 10 * 60_000;
 const DAY_MS = 86_400_000;
@@ -44,58 +47,85 @@ function nextToLook(lots: readonly LotBrief[], chosen: LotBrief, me: SignedIn, a
   return (waiting.find((l) => othersHand(l, me, at) === null) ?? waiting[0])?.id ?? null;
 }
 
-/** All that is shown of the lot being looked at. */
-export async function lookData(
+/** What is read of the lot being looked at, before anything is worked out of it. */
+export interface LookRead {
+  readonly lot: LotRow;
+  readonly lots: readonly LotBrief[];
+  readonly me: SignedIn;
+  readonly learned: GramsPerStem;
+  readonly claimedKinds: readonly string[];
+  readonly flaws: readonly FlawRow[];
+  readonly temperatures: readonly TemperatureRow[];
+  readonly photoIds: readonly string[];
+  readonly outlook: OutlookRead;
+}
+
+/** Reads all that is shown of a lot; null where nothing of it is left. */
+export async function readLook(
   trx: Trx,
   me: SignedIn,
   at: Date,
   lot: LotRow,
   lots: readonly LotBrief[],
-  claims: readonly ClaimRecord[],
-  learned: GramsPerStem,
-): Promise<LookProps | null> {
-  const forecast = await forecasterOf(trx, me, at);
-  const heaps = await manyPortionsOfLot(trx, lot.id);
-  const [heap] = heaps;
+): Promise<LookRead | null> {
+  const [heap] = await manyPortionsOfLot(trx, lot.id);
   if (!heap) return null;
-  const steps = await manyStepsOfPortion(trx, heap.id, heap.planNo);
-  const stays = await manyStays(trx, [heap.id]);
-  const view = {
-    ...lotView(forecast(heap, steps, stays), at),
-    ...lotBrief(lot, isForLater(lot, at, me.shop.timeZone)),
+  const { timeZone } = me.shop;
+  const flaws = await manyFlaws(trx, [lot.id]);
+  const known = {
+    lot: heap,
+    steps: await manyStepsOfPortion(trx, heap.id, heap.planNo),
+    stays: await manyStays(trx, [heap.id]),
   };
+  return {
+    lot,
+    lots,
+    me,
+    learned: learnGrams(await manyWeighings(trx, lot.speciesKey)),
+    claimedKinds: await manyClaimedKinds(trx, lot.id),
+    flaws,
+    temperatures: await manyTemperatures(trx, [lot.id]),
+    photoIds: (await manyPhotos(trx, [lot.id])).map((p) => p.id),
+    outlook: {
+      known,
+      past: await pastLots(trx, heap, at),
+      flaws: flawKindsIn(flaws),
+      ways: waysFor(await once(trx, houseOf), heap, at, timeZone),
+      overrides: await shopOverrides(trx),
+      at,
+      timeZone,
+    },
+  };
+}
+
+/** All that is shown of the lot being looked at, its forecasts made outside the transaction. */
+export async function lookData(read: LookRead): Promise<LookProps | null> {
+  const { lot, lots, me, learned, outlook } = read;
+  const { at, timeZone, known } = outlook;
+  const [stock] = await stockNow({ portions: [known], overrides: outlook.overrides, at, timeZone });
+  if (!stock) return null;
+  const view = { ...lotView(stock, at), ...lotBrief(lot, isForLater(lot, at, timeZone)) };
   const species = speciesByKey(view.speciesKey);
-  const [rows, temperatures, photos] = [
-    await manyFlaws(trx, [view.id]),
-    await manyTemperatures(trx, [view.id]),
-    await manyPhotos(trx, [view.id]),
-  ];
   const taken = (place: 'box' | 'water'): number | null =>
-    temperatures.find((t) => t.place === place)?.tempC ?? null;
+    read.temperatures.find((t) => t.place === place)?.tempC ?? null;
   const boxC = taken('box');
   const box = boxC === null ? null : boxTemperature(species, boxC);
   return {
     lot: view,
     nextId: nextToLook(lots, view, me, at),
     hazards: arrivalHazards(species, view.origin),
-    flaws: flawsOf(view, rows),
-    claimedKinds: claims.filter((c) => c.lotId === view.id).map((c) => c.kind),
-    outlooks: await outlooksOf(
-      trx,
-      at,
-      { lot: heap, steps, stays, forecast },
-      flawKindsIn(rows),
-      me.shop.timeZone,
-    ),
-    evidence: { boxC, waterC: taken('water'), photoIds: photos.map((p) => p.id) },
+    flaws: flawsOf(view, read.flaws),
+    claimedKinds: read.claimedKinds,
+    outlooks: await outlooksOf(outlook),
+    evidence: { boxC, waterC: taken('water'), photoIds: read.photoIds },
     measured: box?.isGrave ? [box.words] : [],
     grams: findGrams(learned, species, view.lengthCm),
     mates: lots
       .filter((l) => l.id !== view.id && l.deliveryId === view.deliveryId && l.speciesKey === view.speciesKey)
       .map((l) => ({ id: l.id, number: l.number, stems: l.stemsLeft })),
-    tomorrow: inZone(new Date(at.getTime() + DAY_MS), me.shop.timeZone).date,
-    dryHoursLeft: standsDry(heap) ? dryHoursLeft(lot, at) : null,
-    bearsANight: bearsANight(heap, at),
+    tomorrow: inZone(new Date(at.getTime() + DAY_MS), timeZone).date,
+    dryHoursLeft: standsDry(known.lot) ? dryHoursLeft(lot, at) : null,
+    bearsANight: bearsANight(known.lot, at),
     alsoInHand: othersHand(view, me, at),
     isDemo: me.shop.demo,
   };

@@ -3,14 +3,13 @@ import dynamic from 'next/dynamic';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { likelyOrder } from '@/core/dock/compare-order';
-import type { NoteHelp } from '@/core/dock/read-note';
 import type { DeliveryNote } from '@/core/dock/types';
 import { dropHalfDone, readHalfDone } from '@/shell/kept';
 import css from './dock.module.css';
 import { draftOf, type DraftLine } from './draft-lines';
 import { HALF_READ, type HalfRead, type NamedColumns } from './half-read';
 import type { Expected } from './note-preview';
-import { bytesOf, readBytes } from './read-file';
+import { bytesOf, fetchHelp, readBytes } from './read-file';
 import { Said } from '@/shell/said';
 
 // The preview and its species list are only wanted once a file is there.
@@ -33,9 +32,6 @@ type Open =
   | { readonly kind: 'note'; readonly half: HalfRead; readonly file: Unnamed | null }
   | { readonly kind: 'order'; readonly lines: readonly DraftLine[]; readonly supplier: string }
   | { readonly kind: 'columns'; readonly file: Unnamed };
-
-/** What the shop knows that helps to read a note. */
-export type ReaderHelp = Required<Pick<NoteHelp, 'remembered' | 'rememberedColumns' | 'gramsPerStem'>>;
 
 function Typed({ onRead }: { onRead: (text: string, as: 'note' | 'order') => Promise<void> }) {
   const [typed, setTyped] = useState('');
@@ -80,13 +76,14 @@ function Typed({ onRead }: { onRead: (text: string, as: 'note' | 'order') => Pro
 export function NoteReader({
   demo,
   today,
-  help,
   expected,
+  booked,
 }: {
   demo: boolean;
   today: string;
-  help: ReaderHelp;
   expected: readonly Expected[];
+  /** Deliveries that are in the book: a note of theirs that was left half read here is done with. */
+  booked: readonly { readonly supplier: string; readonly deliveryRef: string }[];
 }) {
   const router = useRouter();
   const isReading = useSearchParams().has('read');
@@ -96,8 +93,12 @@ export function NoteReader({
   const [over, setOver] = useState(false);
   const input = useRef<HTMLInputElement>(null);
   useEffect(() => {
-    if (!isReading) setLeft((readHalfDone(HALF_READ) as HalfRead | undefined) ?? null);
-  }, [isReading]);
+    if (isReading) return;
+    const kept = readHalfDone(HALF_READ) as HalfRead | undefined;
+    const isBooked = booked.some((b) => b.supplier === kept?.supplier && b.deliveryRef === kept.deliveryRef);
+    if (isBooked) dropHalfDone(HALF_READ);
+    setLeft(isBooked ? null : (kept ?? null));
+  }, [isReading, booked]);
 
   const show = (next: Open) => {
     setProblem(null);
@@ -127,7 +128,7 @@ export function NoteReader({
     if (!file) return;
     const bytes = await bytesOf(file);
     if (typeof bytes === 'string') return setProblem(bytes);
-    const read = await readBytes(bytes, file.name, help);
+    const read = await readBytes(bytes, file.name, await fetchHelp());
     if (read.kind === 'refused') return setProblem(read.message);
     if (read.kind === 'columns')
       return show({ kind: 'columns', file: { rows: read.rows, bytes, fileName: file.name } });
@@ -139,7 +140,11 @@ export function NoteReader({
     });
   };
   const takeNamed = async (file: Unnamed, named: NamedColumns, supplier: string) => {
-    const read = await readBytes(file.bytes, file.fileName, { ...help, supplier, columns: named.saved });
+    const read = await readBytes(file.bytes, file.fileName, {
+      ...(await fetchHelp()),
+      supplier,
+      columns: named.saved,
+    });
     if (read.kind === 'read') showNote(read.note, file.fileName, named, file);
     else setProblem(read.kind === 'refused' ? read.message : 'Nothing could be read that way.');
   };
@@ -151,7 +156,7 @@ export function NoteReader({
   };
   const takeTyped = async (text: string, as: 'note' | 'order') => {
     const { readTypedLines } = await import('@/core/dock/read-typed');
-    const note = readTypedLines(text, { today, gramsPerStem: help.gramsPerStem });
+    const note = readTypedLines(text, { today, gramsPerStem: (await fetchHelp()).gramsPerStem });
     if (as === 'order') show({ kind: 'order', lines: draftOf(note, today), supplier: '' });
     else showNote(note, 'typed here', null, null);
   };

@@ -6,22 +6,26 @@ import type { Droop } from '@/core/vase-life/types';
 import { manyLotsOfSupplier } from '@/data/supplier-history';
 import type { Trx } from '@/data/connection';
 import type { PortionRow } from '@/data/portions';
-import type { StayRow } from '@/data/stays';
-import type { StepRow } from '@/data/steps';
-import { houseOf, waysFor } from '@/server/house';
+import type { Overrides } from '@/core/model/figures';
+import type { Ways } from '@/core/protocol/ways';
+import { lotInputNow, lotsNow } from '@/server/lot-forecasts';
 import { planFor } from '@/server/replan';
-import type { Forecaster } from '@/server/stock';
+import type { Known } from '@/server/stock';
 import { outlookKey, type Outlook } from './outlook';
 import { nearestStage, STAGES } from './words';
 
 const WEEKS_BACK = 12;
 const DROOPS: readonly Droop[] = ['firm', 'soft', 'hanging'];
 
-interface Known {
-  readonly lot: PortionRow;
-  readonly steps: readonly StepRow[];
-  readonly stays: readonly StayRow[];
-  readonly forecast: Forecaster;
+/** What is known of a lot whose outlooks are asked for, and what its supplier sends as a rule. */
+export interface OutlookRead {
+  readonly known: Known;
+  readonly past: readonly PastLot[];
+  readonly flaws: readonly FlawKind[];
+  readonly ways: Ways;
+  readonly overrides: Overrides | null;
+  readonly at: Date;
+  readonly timeZone: string;
 }
 
 /** Shares as a line draws them: to half a hundredth, and none after the last that shows. */
@@ -30,7 +34,7 @@ function drawn(shares: readonly number[]): number[] {
   return shares.slice(0, last + 2).map((s) => Math.round(200 * s) / 200);
 }
 
-async function pastLots(trx: Trx, lot: PortionRow, at: Date): Promise<PastLot[]> {
+export async function pastLots(trx: Trx, lot: PortionRow, at: Date): Promise<PastLot[]> {
   const since = new Date(at.getTime() - WEEKS_BACK * 7 * 86_400_000);
   const rows = await manyLotsOfSupplier(trx, lot.supplier, since, lot.deliveryId);
   return rows.map((row) => ({
@@ -46,34 +50,37 @@ async function pastLots(trx: Trx, lot: PortionRow, at: Date): Promise<PastLot[]>
  * What a lot means for every way it can be seen, worked out before anybody touches the drawing: the
  * life line and the plan then follow the finger at once.
  */
-export async function outlooksOf(
-  trx: Trx,
-  at: Date,
-  { lot, steps, stays, forecast }: Known,
-  flaws: readonly FlawKind[],
-  timeZone: string,
-): Promise<Record<string, Outlook>> {
-  const past = await pastLots(trx, lot, at);
+export async function outlooksOf({
+  known,
+  past,
+  flaws,
+  ways,
+  overrides,
+  at,
+  timeZone,
+}: OutlookRead): Promise<Record<string, Outlook>> {
+  const { lot } = known;
   const species = speciesByKey(lot.speciesKey);
-  const outlooks: Record<string, Outlook> = {};
-  const ways = waysFor(await houseOf(trx), lot, at, timeZone);
   // At the stage it stands at, untouched, a lot is logged at just that and not at the nearest word's.
   const stages = STAGES.map((s, i) => (i === nearestStage(lot.stage) ? lot.stage : s.stage));
-  for (const stage of stages)
-    for (const droop of DROOPS) {
-      const seen = { ...lot, stage, droop };
-      const { forecast: left, arrival } = forecast(seen, steps, stays);
+  const seen = stages.flatMap((stage) => DROOPS.map((droop) => ({ ...lot, stage, droop })));
+  const made = await lotsNow(seen, (one) => lotInputNow({ ...known, lot: one }, overrides, at, timeZone));
+  return Object.fromEntries(
+    made.map(({ one, now: { forecast, arrival } }): [string, Outlook] => {
       const lifeUsed = arrival.agedDays / species.lifeDays20C;
       const usual = againstUsual({ speciesKey: lot.speciesKey, lifeUsed }, past);
-      outlooks[outlookKey(stage, droop)] = {
-        daysLeft: left.daysLeft,
-        shareByDay: drawn(left.presentableShareByDay),
-        lifeUsed,
-        usual: usual && usualInWords(lot.supplier, species.name, usual),
-        changes: planFor(seen, flaws, ways, at)
-          .filter((s) => s.because === 'state')
-          .map((s) => s.title),
-      };
-    }
-  return outlooks;
+      return [
+        outlookKey(one.stage, one.droop),
+        {
+          daysLeft: forecast.daysLeft,
+          shareByDay: drawn(forecast.presentableShareByDay),
+          lifeUsed,
+          usual: usual && usualInWords(lot.supplier, species.name, usual),
+          changes: planFor(one, flaws, ways, at)
+            .filter((s) => s.because === 'state')
+            .map((s) => s.title),
+        },
+      ];
+    }),
+  );
 }

@@ -3,6 +3,17 @@ import type { NoteHelp } from '@/core/dock/read-note';
 import { NOTE_MAX_BYTES } from '@/core/dock/types';
 import type { NoteDoor, NoteRead } from '@/workers/note.worker';
 
+/** What the shop knows that helps to read a note. */
+export type ReaderHelp = Required<Pick<NoteHelp, 'remembered' | 'rememberedColumns' | 'gramsPerStem'>>;
+
+/** Fetches what the shop knows of its suppliers' notes; without it a note is still read, with more to decide. */
+export async function fetchHelp(): Promise<ReaderHelp> {
+  const response = await fetch('/dock/note-help').catch(() => null);
+  return response?.ok
+    ? ((await response.json()) as ReaderHelp)
+    : { remembered: {}, rememberedColumns: {}, gramsPerStem: {} };
+}
+
 /** Reads a note's bytes in a worker of its own, which ends with it. */
 export async function readBytes(bytes: Uint8Array, fileName: string, help: NoteHelp): Promise<NoteRead> {
   const { wrap } = await import('comlink');

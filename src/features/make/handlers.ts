@@ -1,60 +1,50 @@
 import 'server-only';
-import { setImmediate } from 'node:timers/promises';
 import type { MakeActionName } from '@/core/actions/arrangements';
 import { sharedSolution } from '@/core/arrangement/care-styles';
-import { predictInSlices } from '@/core/arrangement/predict-arrangement';
-import type { ArrangementInput } from '@/core/arrangement/types';
-import { dayCostsInSteps, type HabitWorth } from '@/core/habits/what-a-day-costs';
 import { speciesByKey } from '@/core/species/species';
 import { makeArrangement } from '@/data/arrangements';
 import { RefusedError } from '@/data/errors';
 import { manyRooms } from '@/data/rooms';
 import { preparing, type Handlers } from '@/server/handler';
-import { overridesFor, shopOverrides } from '@/server/own-figures';
-import { stockNow } from '@/server/stock';
+import { overridesFor } from '@/server/own-figures';
+import { inWorker } from '@/server/pool/pool';
+import { readStock, stockNow } from '@/server/stock';
 import { arrangementInput, habitInput } from './forecast-input';
-
-/** Lets other requests be answered between slices of a long reckoning. */
-const pause = (): Promise<void> => setImmediate();
-
-/** What each habit is worth to the arrangement, as its card will rank them. */
-async function habitsOf(input: ArrangementInput): Promise<readonly HabitWorth[]> {
-  const steps = dayCostsInSteps(habitInput(input));
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value.habits;
-    await pause();
-  }
-}
 
 /** How an arrangement is made: forecast first, without a lock; then its stems leave their lots. */
 export const makeHandlers: Handlers<MakeActionName> = {
   'make/make': preparing({
     prepare: async ({ vesselKind, litres, care, lines }, read) => {
-      const { chosen, input } = await read(async ({ trx, me, at }) => {
-        const stock = await stockNow(trx, me, at);
-        const chosen = lines.map(({ portionId, stems }, i) => {
-          const found = stock.find((s) => s.lot.id === portionId);
-          if (!found)
-            throw new RefusedError(
-              'One of those lots is used up. Nothing was taken; the stock beside it is fresh now.',
-              `lines[${i}].portionId`,
-            );
-          return { speciesKey: found.lot.speciesKey, arrival: found.arrival, stems };
-        });
-        const overrides = overridesFor(
-          await shopOverrides(trx),
-          chosen.map((c) => c.speciesKey),
-        );
-        const vessel = { kind: vesselKind, litres };
-        return {
-          chosen,
-          input: arrangementInput(chosen, vessel, me.shop.promiseConfidence, care, overrides),
-        };
+      const { stock, confidence } = await read(async ({ trx, me, at }) => ({
+        stock: await readStock(
+          trx,
+          me,
+          at,
+          lines.map((l) => l.portionId),
+        ),
+        confidence: me.shop.promiseConfidence,
+      }));
+      const here = await stockNow(stock);
+      const chosen = lines.map(({ portionId, stems }, i) => {
+        const found = here.find((s) => s.lot.id === portionId);
+        if (!found)
+          throw new RefusedError(
+            'One of those lots is used up. Nothing was taken; the stock beside it is fresh now.',
+            `lines[${i}].portionId`,
+          );
+        return { speciesKey: found.lot.speciesKey, arrival: found.arrival, stems };
       });
-      const forecast = await predictInSlices(input, { pause });
-      if (!forecast) throw new RefusedError('Its forecast was given up. Nothing was made; try again.');
-      const result = { ...forecast, habits: await habitsOf(input) };
+      const overrides = overridesFor(
+        stock.overrides,
+        chosen.map((c) => c.speciesKey),
+      );
+      const vessel = { kind: vesselKind, litres };
+      const input = arrangementInput(chosen, vessel, confidence, care, overrides);
+      const [forecast, habits] = await Promise.all([
+        inWorker('arrangement', input),
+        inWorker('habits', habitInput(input)),
+      ]);
+      const result = { ...forecast, habits };
       const species = chosen.map((c) => speciesByKey(c.speciesKey));
       const solution = vesselKind === 'foam' ? 'plain' : sharedSolution(species);
       return { input, result, solution };

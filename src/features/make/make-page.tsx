@@ -1,7 +1,6 @@
 import { inZone } from '@/server/clock';
-import { shopOverrides } from '@/server/own-figures';
 import { inMyShop } from '@/server/session';
-import { lotView, stockNow, type LotView } from '@/server/stock';
+import { lotView, readStock, stockNow, type LotView } from '@/server/stock';
 import { MakeBoard } from './make-board';
 
 /** Past any lot's days: what the dock said to use first stands before the rest, what is for another day behind. */
@@ -15,19 +14,19 @@ function rank(lot: LotView): number {
 
 /** What goes in, does it get along, how long will it last. */
 export async function MakePage() {
-  const { lots, confidence, overrides, date } = await inMyShop(async (trx, me, at) => ({
-    lots: (await stockNow(trx, me, at)).map((s) => lotView(s, at)),
+  const { stock, confidence, date } = await inMyShop(async (trx, me, at) => ({
+    stock: await readStock(trx, me, at),
     confidence: me.shop.promiseConfidence,
-    overrides: await shopOverrides(trx),
     date: Date.parse(`${inZone(at, me.shop.timeZone).date}T12:00:00Z`),
   }));
+  const lots = (await stockNow(stock)).map((s) => lotView(s, stock.at));
   const byLife = lots.filter((l) => l.isReady).sort((a, b) => rank(a) - rank(b));
   return (
     <MakeBoard
       lots={byLife}
       dry={lots.length - byLife.length}
       confidence={confidence}
-      overrides={overrides}
+      overrides={stock.overrides}
       now={date}
     />
   );

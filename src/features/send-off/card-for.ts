@@ -5,7 +5,7 @@ import type { HabitWorth } from '@/core/habits/what-a-day-costs';
 import { schoolFor, type Schools } from '@/core/protocol/schools';
 import { speciesByKey } from '@/core/species/species';
 import type { SolutionKey } from '@/core/water/solutions';
-import type { ArrangementLineRow, ArrangementRow, IssuedCard } from '@/data/arrangements';
+import type { ArrangementLineRow, WholeArrangement, IssuedCard } from '@/data/arrangements';
 import { inZone } from '@/server/clock';
 
 const CHANGE_DAYS = 4;
@@ -16,7 +16,7 @@ function gainsOf(habits: readonly HabitWorth[]): HabitGains {
 
 /** The card an arrangement gets today, by its forecast from now. */
 export function cardFor(
-  arrangement: ArrangementRow,
+  arrangement: WholeArrangement,
   lines: readonly ArrangementLineRow[],
   forecast: ArrangementForecast,
   shop: { name: string; timeZone: string },

@@ -1,5 +1,5 @@
 import type { IssuedCard } from '@/data/arrangements';
-import { dayWords, gainWords, sentenceDate } from './card-words';
+import { dayWords, gainWords, sentenceDate } from '@/core/care/card-words';
 import css from './send-off.module.css';
 
 /** The care card, one A6 side, as it prints. */

@@ -1,12 +1,17 @@
 import Link from 'next/link';
 import {
+  countWithoutCard,
   manyArrangementLines,
-  manyArrangements,
-  manyNewestCards,
+  manyWithCard,
+  manyWithoutCard,
   maybeArrangement,
+  maybeCard,
+  type ArrangementRow,
+  type ArrangementsBefore,
 } from '@/data/arrangements';
 import { inZone } from '@/server/clock';
 import { houseOf } from '@/server/house';
+import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { CardSheet } from './card-sheet';
 import { cardFor } from './card-for';
@@ -20,41 +25,52 @@ function madeWords(madeAt: Date, at: Date, timeZone: string): string {
   return made.date === today.date ? `at ${made.clock}` : `on ${made.date.slice(5)} at ${made.clock}`;
 }
 
+const SHOWN = 30;
+const DUE_SHOWN = 60;
+const DUE_COUNTED_TO = 999;
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
+
+/** Where the page before ended, as its link says it; null for the first page, or where the link is broken. */
+function beforeOf(told: unknown): ArrangementsBefore | null {
+  const [madeAt = '', id = ''] = typeof told === 'string' ? told.split('_') : [];
+  const at = new Date(madeAt);
+  return UUID.test(id) && !Number.isNaN(at.getTime()) ? { madeAt: at, id } : null;
+}
+
 /** What do we tell the customer: the card itself, as it will print. */
 export async function SendOffPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const asked =
-    typeof search.arrangement === 'string' && /^[0-9a-f-]{36}$/.test(search.arrangement)
-      ? search.arrangement
-      : null;
-  const { made, cards, chosen, about } = await inMyShop(async (trx, me, at) => {
-    const made = await manyArrangements(trx, 30);
-    const chosen =
-      (asked ? await maybeArrangement(trx, asked) : undefined) ??
-      made.find((a) => !a.cardId) ??
-      made[0] ??
-      null;
-    const cards = await manyNewestCards(trx, 12);
+    typeof search.arrangement === 'string' && UUID.test(search.arrangement) ? search.arrangement : null;
+  const before = beforeOf(search.before);
+  const { due, dueCount, made, card, chosen, about } = await inMyShop(async (trx, me, at) => {
+    const due = before ? [] : await manyWithoutCard(trx, DUE_SHOWN);
+    const made = await manyWithCard(trx, SHOWN, before);
+    const first = due[0] ?? made[0];
+    const wanted = (asked ? await maybeArrangement(trx, asked) : undefined) ?? null;
+    const chosen = wanted ?? (first ? ((await maybeArrangement(trx, first.id)) ?? null) : null);
+    const card = chosen?.cardId ? await maybeCard(trx, chosen.cardId) : undefined;
     const about = chosen && {
       lines: await manyArrangementLines(trx, chosen.id),
       stays: await staysOfArrangement(trx, chosen),
-      schools: (await houseOf(trx)).schools,
+      schools: (await once(trx, houseOf)).schools,
       shop: me.shop,
       at,
     };
-    return { made, cards, chosen, about };
+    return { due, dueCount: await countWithoutCard(trx, DUE_COUNTED_TO), made, card, chosen, about };
   });
   // Worked out once nothing is held any more: a forecast takes longer than a page may keep a connection.
   const draft =
     chosen &&
     about &&
-    cardFor(
-      chosen,
-      about.lines,
-      await forecastWaiting(chosen, about.stays, about.at),
-      about.shop,
-      about.at,
-      about.schools,
-    );
+    (card?.card ??
+      cardFor(
+        chosen,
+        about.lines,
+        await forecastWaiting(chosen, about.stays, about.at),
+        about.shop,
+        about.at,
+        about.schools,
+      ));
   if (!chosen || !draft)
     return (
       <section>
@@ -67,39 +83,56 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
         </Link>
       </section>
     );
-  const issued = cards.find((c) => c.id === chosen.cardId);
+  const row = (a: ArrangementRow) => (
+    <li key={a.id}>
+      <Link
+        className={css.row}
+        href={`/send-off?arrangement=${a.id}`}
+        aria-current={a.id === chosen.id ? 'true' : undefined}
+      >
+        <strong>{a.name}</strong>
+        <span className={a.cardId ? 'soft' : css.todo}>{a.cardId ? 'card issued' : 'no card yet'}</span>
+        <span className="soft">
+          {a.stems} stems, {a.vesselKind}, made {madeWords(a.madeAt, about.at, about.shop.timeZone)}
+        </span>
+      </Link>
+    </li>
+  );
+  const last = made.at(-1);
   return (
     <div className={css.sendOff}>
       <section aria-label="Made">
         <h2>Made</h2>
         <ul className="rowlist">
-          {made.map((a) => (
-            <li key={a.id}>
-              <Link
-                className={css.row}
-                href={`/send-off?arrangement=${a.id}`}
-                aria-current={a.id === chosen.id ? 'true' : undefined}
-              >
-                <strong>{a.name}</strong>
-                <span className={a.cardId ? 'soft' : css.todo}>
-                  {a.cardId ? 'card issued' : 'no card yet'}
-                </span>
-                <span className="soft">
-                  {a.stems} stems, {a.vesselKind}, made {madeWords(a.madeAt, about.at, about.shop.timeZone)}
-                </span>
-              </Link>
+          {due.map(row)}
+          {dueCount > due.length && due.length > 0 && (
+            <li className="soft">
+              {dueCount - due.length} more wait for their card; they come up as these are done.
             </li>
-          ))}
+          )}
+          {made.map(row)}
         </ul>
+        <nav className={css.pages} aria-label="Pages of what was made">
+          {before && (
+            <Link className="plain" href="/send-off">
+              Newest
+            </Link>
+          )}
+          {last && made.length === SHOWN && (
+            <Link className="plain" href={`/send-off?before=${last.madeAt.toISOString()}_${last.id}`}>
+              Earlier
+            </Link>
+          )}
+        </nav>
       </section>
       <section aria-label="The card" className={css.cardSide}>
-        <CardSheet issued={issued?.card ?? draft} />
-        {issued ? (
+        <CardSheet issued={draft} />
+        {card ? (
           <div className={css.actions}>
-            <Link className="deed" href={`/card/${issued.id}`}>
+            <Link className="deed" href={`/card/${card.id}`}>
               Print it
             </Link>
-            <a className="plain" href={`/card/${issued.id}/pdf`}>
+            <a className="plain" href={`/card/${card.id}/pdf`}>
               A6 PDF
             </a>
             <IssueButton arrangementId={chosen.id} again />
@@ -108,7 +141,7 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
           <IssueButton arrangementId={chosen.id} again={false} />
         )}
         <p className="soft">
-          {issued ? 'Kept as it was issued; print it again at will.' : 'A draft, as it would print today.'}
+          {card ? 'Kept as it was issued; print it again at will.' : 'A draft, as it would print today.'}
         </p>
       </section>
     </div>

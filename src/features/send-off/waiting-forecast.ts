@@ -1,23 +1,22 @@
 import 'server-only';
-import { setImmediate } from 'node:timers/promises';
-import { predictInSlices } from '@/core/arrangement/predict-arrangement';
+import { LRUCache } from 'lru-cache';
 import type { ArrangementForecast, ArrangementInput } from '@/core/arrangement/types';
 import { waitingInput } from '@/core/arrangement/waiting';
-import type { ArrangementRow } from '@/data/arrangements';
+import type { WholeArrangement } from '@/data/arrangements';
 import type { Trx } from '@/data/connection';
-import { RefusedError } from '@/data/errors';
 import { manyStays, type StayRow } from '@/data/stays';
+import { inWorker } from '@/server/pool/pool';
 
 const HOUR_MS = 3_600_000;
 const KEPT = 40;
-const cache = new Map<string, ArrangementForecast>();
+const cache = new LRUCache<string, ArrangementForecast>({ max: KEPT });
 
 /** The stays of one that waits, read with what else is read of it. */
-export const staysOfArrangement = (trx: Trx, { id }: Pick<ArrangementRow, 'id'>): Promise<StayRow[]> =>
+export const staysOfArrangement = (trx: Trx, { id }: Pick<WholeArrangement, 'id'>): Promise<StayRow[]> =>
   manyStays(trx, [id]);
 
 /** What its forecast is made from by now: what it was made with, after the hours it has stood here. */
-export function waitedInput(row: ArrangementRow, stays: readonly StayRow[], at: Date): ArrangementInput {
+export function waitedInput(row: WholeArrangement, stays: readonly StayRow[], at: Date): ArrangementInput {
   return waitingInput(
     row.input as ArrangementInput,
     stays
@@ -31,7 +30,7 @@ export function waitedInput(row: ArrangementRow, stays: readonly StayRow[], at: 
 
 /** Days from now of an arrangement that has waited, by its own stays here; by the hour, and kept. */
 export async function forecastWaiting(
-  row: ArrangementRow,
+  row: WholeArrangement,
   stays: readonly StayRow[],
   at: Date,
 ): Promise<ArrangementForecast> {
@@ -40,9 +39,7 @@ export async function forecastWaiting(
   const key = JSON.stringify(input);
   const kept = cache.get(key);
   if (kept) return kept;
-  const made = await predictInSlices(input, { pause: () => setImmediate() });
-  if (!made) throw new RefusedError('Its forecast was given up. Nothing was done; try again.');
-  if (cache.size >= KEPT) cache.delete(cache.keys().next().value ?? '');
+  const made = await inWorker('arrangement', input);
   cache.set(key, made);
   return made;
 }

@@ -3,6 +3,8 @@ import { DeskPage } from '@/features/desk/desk-page';
 
 export const metadata: Metadata = { title: 'Desk' };
 
-export default function Page() {
-  return <DeskPage />;
+type Search = Promise<Record<string, string | string[] | undefined>>;
+
+export default async function Page({ searchParams }: { searchParams: Search }) {
+  return <DeskPage search={await searchParams} />;
 }

@@ -3,6 +3,8 @@ import { ClaimsPage } from '@/features/dock/claims-page';
 
 export const metadata: Metadata = { title: 'Claims' };
 
-export default function Page() {
-  return <ClaimsPage />;
+type Search = Promise<Record<string, string | string[] | undefined>>;
+
+export default async function Page({ searchParams }: { searchParams: Search }) {
+  return <ClaimsPage search={await searchParams} />;
 }

@@ -1,4 +1,4 @@
-import { cardPdf } from '@/features/send-off/card-pdf';
+import { inWorker } from '@/server/pool/pool';
 import { issuedCard } from '@/features/send-off/issued-card';
 
 export async function GET(
@@ -8,7 +8,7 @@ export async function GET(
   const { id } = await params;
   const issued = await issuedCard(id);
   if (!issued) return new Response('There is no such card in this shop.', { status: 404 });
-  return new Response(await cardPdf(issued), {
+  return new Response(await inWorker('care-card', issued), {
     headers: {
       'content-type': 'application/pdf',
       'content-disposition': `inline; filename="care-card-${id.slice(-6)}.pdf"`,

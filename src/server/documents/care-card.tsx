@@ -1,9 +1,8 @@
-import 'server-only';
 import { Document, Page, StyleSheet, Text, View, renderToBuffer } from '@react-pdf/renderer';
 import type { CareLine } from '@/core/care/compose-card';
 import type { IssuedCard } from '@/data/arrangements';
-import { PDF_INK, PDF_SOFT } from '@/server/pdf-fonts';
-import { dayWords, gainWords, sentenceDate } from './card-words';
+import { PDF_INK, PDF_SOFT } from './fonts';
+import { dayWords, gainWords, sentenceDate } from '@/core/care/card-words';
 
 const styles = StyleSheet.create({
   page: { padding: 17, fontFamily: 'Body', fontSize: 8.7, lineHeight: 1.24, color: PDF_INK },
@@ -90,6 +89,6 @@ function CardDocument({ issued }: { issued: IssuedCard }) {
 }
 
 /** The card as an A6 PDF, from what was issued and nothing else. */
-export async function cardPdf(issued: IssuedCard): Promise<Uint8Array<ArrayBuffer>> {
+export async function careCardPdf(issued: IssuedCard): Promise<Uint8Array<ArrayBuffer>> {
   return Uint8Array.from(await renderToBuffer(<CardDocument issued={issued} />));
 }

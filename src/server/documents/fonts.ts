@@ -1,4 +1,3 @@
-import 'server-only';
 import path from 'node:path';
 import { Font } from '@react-pdf/renderer';
 

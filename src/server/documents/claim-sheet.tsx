@@ -1,8 +1,16 @@
-import 'server-only';
 import { Document, Image, Page, StyleSheet, Text, View, renderToBuffer } from '@react-pdf/renderer';
 import type { ClaimRow } from '@/core/dock/claims';
-import { PDF_INK, PDF_SOFT } from '@/server/pdf-fonts';
-import type { ClaimSheet } from './claim-rows';
+import { PDF_INK, PDF_SOFT } from './fonts';
+
+export interface ClaimSheet {
+  readonly shopName: string;
+  readonly timeZone: string;
+  readonly rows: readonly ClaimRow[];
+  /** There are more than a sheet takes. */
+  readonly isCutShort: boolean;
+  /** Pictures that go with a claim, by its number. */
+  readonly pictures: ReadonlyMap<number, readonly Uint8Array[]>;
+}
 
 const styles = StyleSheet.create({
   page: { padding: 36, fontFamily: 'Body', fontSize: 10, lineHeight: 1.35, color: PDF_INK },
@@ -26,7 +34,7 @@ function Row({
 }: {
   row: ClaimRow;
   when: Intl.DateTimeFormat;
-  pictures: readonly Buffer[];
+  pictures: readonly Uint8Array[];
 }) {
   return (
     <View style={styles.row} wrap={false}>
@@ -43,7 +51,7 @@ function Row({
           <View style={styles.pictures}>
             {pictures.map((data, i) => (
               // eslint-disable-next-line jsx-a11y/alt-text -- a PDF's image takes no such property
-              <Image key={i} style={styles.picture} src={{ data, format: 'jpg' }} />
+              <Image key={i} style={styles.picture} src={{ data: Buffer.from(data), format: 'jpg' }} />
             ))}
           </View>
         )}
@@ -72,6 +80,12 @@ function SheetDocument({ sheet }: { sheet: ClaimSheet }) {
       <Page size="A4" style={styles.page}>
         <Text style={styles.soft}>{sheet.shopName}</Text>
         <Text style={styles.title}>Claim sheet</Text>
+        {sheet.isCutShort && (
+          <Text style={styles.soft}>
+            The {sheet.rows.length} whose window closes first; the rest is on the next sheet, once these are
+            sent.
+          </Text>
+        )}
         {suppliers.length === 0 && <Text>There is nothing to claim.</Text>}
         {suppliers.map((supplier) => {
           const rows = sheet.rows.filter((r) => r.supplier === supplier);
@@ -99,6 +113,6 @@ function SheetDocument({ sheet }: { sheet: ClaimSheet }) {
 }
 
 /** The claims as an A4 PDF, by supplier. */
-export async function claimPdf(sheet: ClaimSheet): Promise<Uint8Array<ArrayBuffer>> {
+export async function claimSheetPdf(sheet: ClaimSheet): Promise<Uint8Array<ArrayBuffer>> {
   return Uint8Array.from(await renderToBuffer(<SheetDocument sheet={sheet} />));
 }

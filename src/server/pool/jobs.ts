@@ -1,0 +1,64 @@
+import { predictArrangement } from '@/core/arrangement/predict-arrangement';
+import type { ArrangementForecast, ArrangementInput } from '@/core/arrangement/types';
+import { whatADayCosts, type HabitWorth } from '@/core/habits/what-a-day-costs';
+import { journeyByLogger, loggerInWords, type JourneyOf } from '@/core/logger/journey-by-logger';
+import { readLogger } from '@/core/logger/read-logger';
+import type { JourneyOutcome } from '@/core/vase-life/journey';
+import { arrivalNow } from '@/core/vase-life/lot-history';
+import { predictLot } from '@/core/vase-life/predict-lot';
+import type { Arrival, LotForecast, LotInput } from '@/core/vase-life/types';
+import type { IssuedCard } from '@/data/arrangements';
+import type { ClaimSheet } from '../documents/claim-sheet';
+
+/** A lot's days left from now, and how it stands now. */
+export interface LotNow {
+  readonly forecast: LotForecast;
+  readonly arrival: Arrival;
+}
+
+interface LoggedDelivery {
+  readonly csv: string;
+  readonly timeZone: string;
+  readonly lots: readonly JourneyOf[];
+}
+interface LoggedJourneys {
+  /** The file in words. */
+  readonly words: string;
+  /** Whether it was read on the way of the first lot. */
+  readonly covers: boolean;
+  readonly outcomes: readonly JourneyOutcome[];
+}
+
+/** A logger that runs on for weeks is still the one that travelled; of another season it is not. */
+const LONGEST_AWAY_MS = 60 * 86_400_000;
+
+function journeysOf({ csv, timeZone, lots }: LoggedDelivery): LoggedJourneys {
+  const file = readLogger(csv, timeZone);
+  const arrivedMs = lots[0]?.arrivedMs ?? 0;
+  return {
+    words: loggerInWords(file),
+    covers: file.readings.some((r) => r.atMs < arrivedMs && r.atMs > arrivedMs - LONGEST_AWAY_MS),
+    outcomes: lots.map((lot) => journeyByLogger(file, lot).outcome),
+  };
+}
+
+/**
+ * What is worked out off the event loop, by name. All that a job needs travels in its input (a
+ * shop's own species and figures too): a worker knows of no shop and asks the database nothing.
+ */
+export const JOBS = {
+  'lots-now': (inputs: readonly LotInput[]): LotNow[] =>
+    inputs.map((input) => ({ forecast: predictLot(input), arrival: arrivalNow(input) })),
+  arrangement: (input: ArrangementInput): ArrangementForecast => predictArrangement(input),
+  habits: (input: ArrangementInput): readonly HabitWorth[] => whatADayCosts(input).habits,
+  journeys: (of: LoggedDelivery): LoggedJourneys => journeysOf(of),
+  // What lays documents out is large, and read by the thread that needs it.
+  'claim-sheet': async (sheet: ClaimSheet): Promise<Uint8Array<ArrayBuffer>> =>
+    (await import('../documents/claim-sheet')).claimSheetPdf(sheet),
+  'care-card': async (issued: IssuedCard): Promise<Uint8Array<ArrayBuffer>> =>
+    (await import('../documents/care-card')).careCardPdf(issued),
+} as const;
+
+export type JobName = keyof typeof JOBS;
+export type JobInput<N extends JobName> = Parameters<(typeof JOBS)[N]>[0];
+export type JobResult<N extends JobName> = Awaited<ReturnType<(typeof JOBS)[N]>>;
