@@ -24,6 +24,7 @@ const shared = {
   modulePathIgnorePatterns: ['<rootDir>/.next/', '<rootDir>/.hush-pail/'],
 };
 shared.transform['^.+/node_modules/.+\\.m?js$'] = shared.transform['^.+\\.tsx?$'];
+shared.transform['^.+/scripts/.+\\.mjs$'] = shared.transform['^.+\\.tsx?$'];
 
 const config = {
   projects: [

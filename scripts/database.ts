@@ -1,5 +1,5 @@
 /** Database tasks of the start, test and reset commands. Run as the cluster's owner. */
-import { connect } from '../src/data/connection';
+import { connectAsOwner } from '../src/data/connection';
 import { migrate } from '../src/data/migrate';
 import { loadDemo } from '../src/demo/load';
 
@@ -12,7 +12,7 @@ async function makeDatabase(url: string, appPassword: string): Promise<void> {
   const name = new URL(url).pathname.slice(1);
   const server = new URL(url);
   server.pathname = '/postgres';
-  const db = connect(server.href, 1);
+  const db = connectAsOwner(server.href, 1);
   try {
     const { rows } = await db.raw<{ rows: unknown[] }>(
       `select 1 from pg_roles where rolname = 'hush_pail_app'`,
@@ -38,7 +38,7 @@ async function main(): Promise<void> {
     process.exit(task === '--help' ? 0 : 2);
   }
   await makeDatabase(url, process.env.HUSH_PAIL_APP_PASSWORD ?? '');
-  const db = connect(url, 2);
+  const db = connectAsOwner(url);
   try {
     if (task === 'reset')
       await db.raw(

@@ -16,9 +16,34 @@ import { isRoot } from './paths.mjs';
 
 export const OWNER = 'hush_pail_owner';
 
+const SERVERS = '/usr/lib/postgresql';
+
+/** The version of the server that made the data in that home; null while there is none. */
+function versionOfData(home) {
+  const file = path.join(home, 'data', 'PG_VERSION');
+  return existsSync(file) ? readFileSync(file, 'utf8').trim() : null;
+}
+
+/**
+ * Folder of the server that the data in `home` was made by: no other reads it. Of the newest one here
+ * where there is no data yet.
+ * @throws Error that says what to do, where that version is gone
+ */
+export function serverFolderFor(home, servers = SERVERS) {
+  const version = versionOfData(home);
+  if (version === null) return serverFolder(servers);
+  const folder = path.join(servers, version, 'bin');
+  if (existsSync(path.join(folder, 'postgres'))) return folder;
+  const newest = serverFolder(servers)?.split('/').at(-2) ?? null;
+  throw new Error(
+    `The shop's data was made by PostgreSQL ${version}, and that version is not on this machine${newest ? ` (${newest} is, which cannot read it)` : ''}. ` +
+      `Nothing was changed. Put it back with "sudo apt-get install postgresql-${version}" and start again; ` +
+      `where Debian no longer has it, bring the data over with pg_upgradecluster or a dump from the machine that had it. The data is in ${path.join(home, 'data')}.`,
+  );
+}
+
 /** Folder of the newest PostgreSQL server Debian has put here, or null. */
-export function serverFolder() {
-  const home = '/usr/lib/postgresql';
+export function serverFolder(home = SERVERS) {
   if (!existsSync(home)) return null;
   const versions = readdirSync(home).filter(
     (v) =>
@@ -114,14 +139,8 @@ async function endLeftover(data) {
   }
 }
 
-function isReady(port) {
-  const run = spawnSync(path.join(serverFolder(), 'pg_isready'), [
-    '-q',
-    '-h',
-    '127.0.0.1',
-    '-p',
-    String(port),
-  ]);
+function isReady(folder, port) {
+  const run = spawnSync(path.join(folder, 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)]);
   return run.status === 0;
 }
 
@@ -131,6 +150,7 @@ function isReady(port) {
  */
 export async function startCluster(home, { port, throwaway = false }) {
   const data = path.join(home, 'data');
+  const folder = serverFolderFor(home);
   await endLeftover(data);
   const quick = throwaway
     ? ['-c', 'fsync=off', '-c', 'synchronous_commit=off', '-c', 'full_page_writes=off']
@@ -141,7 +161,7 @@ export async function startCluster(home, { port, throwaway = false }) {
       'setpriv',
       [
         ...asServerUser(true),
-        path.join(serverFolder(), 'postgres'),
+        path.join(folder, 'postgres'),
         '-D',
         data,
         '-p',
@@ -160,7 +180,7 @@ export async function startCluster(home, { port, throwaway = false }) {
     let ended = false;
     child.once('exit', () => (ended = true));
     for (let i = 0; i < 300 && !ended; i++) {
-      if (isReady(port)) return { child, port, stop: () => stopCluster(child) };
+      if (isReady(folder, port)) return { child, port, stop: () => stopCluster(child) };
       await sleep(50);
     }
     if (!ended) child.kill('SIGINT');

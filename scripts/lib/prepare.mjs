@@ -108,7 +108,7 @@ export async function serve(port, env) {
   // Tied to us like the database: a start command that is killed leaves no server behind on its port.
   const child = spawn(
     'setpriv',
-    ['--pdeathsig', 'TERM', process.execPath, bin('next'), 'start', '-H', '127.0.0.1', '-p', String(port)],
+    ['--pdeathsig', 'TERM', process.execPath, 'scripts/serve.mjs', String(port)],
     {
       cwd: CHECKOUT,
       stdio: ['ignore', 'ignore', 'inherit'],

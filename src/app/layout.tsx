@@ -11,16 +11,19 @@ import '@fontsource-variable/fraunces/index.css';
 import './global.css';
 import { ColorSchemeScript, MantineProvider, mantineHtmlProps } from '@mantine/core';
 import type { Metadata } from 'next';
+import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { theme } from '@/shell/theme';
 
 export const metadata: Metadata = { title: { default: 'Hush Pail', template: '%s · Hush Pail' } };
 
-export default function RootLayout({ children }: { children: ReactNode }) {
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  // The number that lets this page's own inline scripts run, and no others.
+  const nonce = (await headers()).get('x-nonce') ?? undefined;
   return (
     <html lang="en" {...mantineHtmlProps}>
       <head>
-        <ColorSchemeScript defaultColorScheme="auto" />
+        <ColorSchemeScript defaultColorScheme="auto" nonce={nonce} />
       </head>
       <body>
         <MantineProvider theme={theme} defaultColorScheme="auto">

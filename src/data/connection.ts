@@ -25,6 +25,11 @@ export function connect(url: string, poolMax = 10): Knex {
   });
 }
 
+/** A pool for the owner's tasks (migrations, demo worlds): they take as long as they take. */
+export function connectAsOwner(url: string, poolMax = 2): Knex {
+  return knex({ client: 'pg', connection: { connectionString: url }, pool: { min: 0, max: poolMax } });
+}
+
 export type Trx = Knex.Transaction;
 
 /**

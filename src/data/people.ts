@@ -39,6 +39,16 @@ export async function maybePerson(trx: Trx, id: string): Promise<PersonRow | und
   return trx<PersonRow>('person').where({ id }).first();
 }
 
+/** The person as they may be asked for their secret, nothing locked. */
+export async function maybePersonToAsk(
+  trx: Trx,
+  by: { id: string } | { login: string },
+): Promise<PersonRow | undefined> {
+  return trx<PersonRow>('person')
+    .where({ ...by, active: true })
+    .first();
+}
+
 /** The person, their row locked, so that guesses made at once are counted one by one. */
 export async function maybePersonForSignIn(
   trx: Trx,

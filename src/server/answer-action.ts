@@ -3,7 +3,8 @@ import { isActionName, type ActionName } from '@/core/actions/actions';
 import { QUESTIONS } from '@/core/actions/contract';
 import type { Outcome } from '@/shell/outcome';
 import type { Handlers } from './handler';
-import { runAction } from './run-action';
+import { runAction, SIGNED_OUT } from './run-action';
+import { session } from './session';
 
 const MAX_BODY_BYTES = 2_000_000;
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/i;
@@ -19,16 +20,47 @@ const STATUS = {
 const answer = (outcome: Outcome): Response =>
   Response.json(outcome, {
     status: outcome.ok ? 200 : STATUS[outcome.why],
-    headers: { 'cache-control': 'no-store' },
+    headers: {
+      'cache-control': 'no-store',
+      ...(!outcome.ok && outcome.why === 'unavailable' ? { 'retry-after': '3' } : {}),
+    },
   });
 const refuse = (message: string): Response => answer({ ok: false, why: 'invalid', message });
 
-/** Whether the request came from a page of ours: another site's forms cannot send our taps. */
+/** Where the shop is reached, where a proxy stands in front of it; else the host that was asked. */
+const OWN_ORIGIN = process.env.HUSH_PAIL_ORIGIN;
+
+/**
+ * Whether the request came from a page of ours: another site's forms cannot send our taps. What a
+ * proxy may have written on it says nothing: anybody can write that.
+ */
 function isOurs(request: Request): boolean {
   const origin = request.headers.get('origin');
-  if (origin === null || !request.headers.get('content-type')?.startsWith('application/json')) return false;
-  const host = request.headers.get('x-forwarded-host') ?? request.headers.get('host');
-  return URL.canParse(origin) && new URL(origin).host === host;
+  if (origin === null || !URL.canParse(origin)) return false;
+  if (request.headers.get('sec-fetch-site') === 'cross-site') return false;
+  return OWN_ORIGIN ? origin === OWN_ORIGIN : new URL(origin).host === request.headers.get('host');
+}
+
+const isJson = (request: Request): boolean =>
+  /^application\/json(\s*;\s*charset=utf-8)?$/i.test(request.headers.get('content-type') ?? '');
+
+/** The body as text, read piece by piece and no further than an action may be long; null where it is longer. */
+async function readBody(request: Request): Promise<string | null> {
+  if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY_BYTES) return null;
+  const reader = request.body?.getReader();
+  if (!reader) return '';
+  const pieces: Uint8Array[] = [];
+  let bytes = 0;
+  for (;;) {
+    const { done, value } = (await reader.read()) as ReadableStreamReadResult<Uint8Array>;
+    if (done) return Buffer.concat(pieces).toString('utf8');
+    bytes += value.byteLength;
+    if (bytes > MAX_BODY_BYTES) {
+      await reader.cancel().catch(() => undefined);
+      return null;
+    }
+    pieces.push(value);
+  }
 }
 
 /** When the tap was made, where it says so and that is a time. */
@@ -43,16 +75,16 @@ export async function answerAction(
   handlers: Handlers<ActionName>,
   name: string,
 ): Promise<Response> {
-  if (!isOurs(request)) return refuse('This did not come from a page of the shop. Nothing was done.');
+  if (!isOurs(request) || !isJson(request))
+    return refuse('This did not come from a page of the shop. Nothing was done.');
   if (!isActionName(name))
     return refuse('This page is older than the application. Reload it; nothing was done.');
   const key = request.headers.get('x-action-key') ?? '';
   if (!UUID.test(key)) return refuse('The tap carries no key of its own. Nothing was done.');
-  if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY_BYTES)
-    return refuse('That is more than a delivery note can hold. Nothing was done.');
-  const text = await request.text();
-  if (text.length > MAX_BODY_BYTES)
-    return refuse('That is more than a delivery note can hold. Nothing was done.');
+  // Nobody's body is read before it is known whose it is.
+  if (!(await session()).personId) return answer(SIGNED_OUT);
+  const text = await readBody(request).catch(() => null);
+  if (text === null) return refuse('That is more than a delivery note can hold. Nothing was done.');
   let body: unknown;
   try {
     body = JSON.parse(text);

@@ -125,6 +125,11 @@ function isConflict(error: unknown): boolean {
 }
 
 class SignedOutError extends Error {}
+export const SIGNED_OUT: Outcome = {
+  ok: false,
+  why: 'signed-out',
+  message: 'Nobody is signed in on this tablet any more. Sign in; what you tapped is kept.',
+};
 
 /** Runs work for whoever is signed in, in a transaction of its own. @throws SignedOutError */
 async function forMe<T>(work: (trx: Trx, me: SignedIn) => Promise<T>): Promise<T> {
@@ -170,12 +175,7 @@ export async function runAction(
       }
     }
   } catch (error) {
-    if (error instanceof SignedOutError)
-      return {
-        ok: false,
-        why: 'signed-out',
-        message: 'Nobody is signed in on this tablet any more. Sign in; what you tapped is kept.',
-      };
+    if (error instanceof SignedOutError) return SIGNED_OUT;
     return outcomeOf(error);
   }
 }

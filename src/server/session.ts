@@ -12,6 +12,7 @@ import { oneShop } from '@/data/rooms';
 import { database } from './database';
 import { now } from './clock';
 import { once, readsOnly } from './once';
+import { sayUnavailable } from './request-state';
 
 interface SessionData {
   shopId?: string;
@@ -65,12 +66,16 @@ export async function maybeInMyShop<T>(work: (trx: Trx, me: SignedIn) => Promise
   const data = { ...(await session()) };
   const { shopId } = data;
   if (!shopId) return null;
-  return inShop(database(), shopId, async (trx) => {
-    const me = await whoIn(trx, data);
-    if (!me) return null;
-    await learnOwn(trx);
-    return work(trx, me);
-  });
+  try {
+    return await inShop(database(), shopId, async (trx) => {
+      const me = await whoIn(trx, data);
+      if (!me) return null;
+      await learnOwn(trx);
+      return work(trx, me);
+    });
+  } catch (error) {
+    throw sayUnavailable(error);
+  }
 }
 
 async function learnOwn(trx: Trx): Promise<void> {
@@ -118,7 +123,7 @@ class RequestReads {
       const asking = await mine;
       return asking && { value: await work(asking) };
     } catch (error) {
-      throw asDataError(error);
+      throw sayUnavailable(asDataError(error));
     } finally {
       this.#readers--;
       // A part that begins to read in the same turn still shares it.

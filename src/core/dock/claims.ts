@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { defused } from '../sheets/defused';
 import { FLAWS, type FlawInLot, type FlawKind } from './flaws';
 
 /** Hours a supplier allows for a claim, where the shop has not noted theirs. */
@@ -66,28 +67,27 @@ export interface ClaimRow {
   readonly settledValue: number | null;
 }
 
-/** A cell no spreadsheet takes for a formula. */
-const plainCell = (text: string): string => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
-
 /** Claims as CSV (RFC 4180), one row each. */
 export function claimsCsv(rows: readonly ClaimRow[]): string {
   return Papa.unparse(
-    rows.map((r) => ({
-      claim: r.number,
-      supplier: plainCell(r.supplier),
-      delivery: plainCell(r.deliveryRef),
-      line: r.line,
-      product: plainCell(r.product),
-      what: plainCell(r.words),
-      stems: r.stems,
-      delivered: r.stemsDelivered,
-      value: r.value ?? '',
-      currency: r.currency ?? '',
-      state: r.state,
-      opened: r.openedAt,
-      due: r.dueAt,
-      credited: r.settledValue ?? '',
-    })),
+    rows.map((r) =>
+      defused({
+        claim: r.number,
+        supplier: r.supplier,
+        delivery: r.deliveryRef,
+        line: r.line,
+        product: r.product,
+        what: r.words,
+        stems: r.stems,
+        delivered: r.stemsDelivered,
+        value: r.value ?? '',
+        currency: r.currency ?? '',
+        state: r.state,
+        opened: r.openedAt,
+        due: r.dueAt,
+        credited: r.settledValue ?? '',
+      }),
+    ),
     { newline: '\r\n' },
   );
 }

@@ -6,6 +6,7 @@ export async function GET(request: Request): Promise<Response> {
   if (!file) return new Response('There is no such species.', { status: 404 });
   return new Response(`${JSON.stringify(file, null, 1)}\n`, {
     headers: {
+      'cache-control': 'private, no-store',
       'content-type': 'application/json',
       'content-disposition': `attachment; filename="${file.speciesKey}.json"`,
     },

@@ -11,6 +11,6 @@ export async function GET(
   const jpeg = await maybeInMyShop((trx) => maybePhoto(trx, id));
   if (!jpeg) return new Response('Not here.', { status: 404 });
   return new Response(Uint8Array.from(jpeg), {
-    headers: { 'content-type': 'image/jpeg', 'cache-control': 'private, max-age=3600' },
+    headers: { 'content-type': 'image/jpeg', 'cache-control': 'private, no-store' },
   });
 }

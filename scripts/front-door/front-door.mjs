@@ -1,0 +1,124 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
+import http from 'node:http';
+import { Admission } from './admission.mjs';
+import { SAFE_HEADERS, forgetForwarded, newNonce, pagePolicy } from './headers.mjs';
+import { answerUnavailable } from './unavailable.mjs';
+
+/** A note of two thousand lines is under two million bytes; nothing that is sent here is larger. */
+const MOST_BODY_BYTES = 2_500_000;
+/** How slowly a request may come: its head, and all of it. */
+const BOUNDS = {
+  headersTimeout: 10_000,
+  requestTimeout: 30_000,
+  keepAliveTimeout: 30_000,
+  connectionsCheckingInterval: 1000,
+};
+
+/** What waits for the database waits here, where waiting costs nothing. Both together stay under its pool. */
+const LANES = {
+  pages: { atOnce: 4, mostWaiting: 120, longestWaitMs: 8000 },
+  actions: { atOnce: 5, mostWaiting: 200, longestWaitMs: 9000 },
+};
+
+/** What asks the database nothing, or asks it for long: it waits for no turn. */
+const isLight = (path) =>
+  path === '/health' ||
+  path === '/live' ||
+  path.startsWith('/_next/') ||
+  path === '/icon.svg' ||
+  path.startsWith('/solver/');
+
+function refuseTooLarge(response) {
+  const body = 'That is more than anything sent here may be. Nothing was done.';
+  response.writeHead(413, {
+    'content-type': 'text/plain; charset=utf-8',
+    connection: 'close',
+    'cache-control': 'no-store',
+  });
+  response.end(body);
+}
+
+/** A body that is longer than it said, or said nothing, is cut off; the rest of it is not read. */
+function boundBody(request, response) {
+  const told = Number(request.headers['content-length'] ?? 0);
+  if (told > MOST_BODY_BYTES) return false;
+  response.once('finish', () => {
+    if (!request.complete) request.destroy();
+  });
+  return true;
+}
+
+/** A page that came to nothing because the database went away says so, whatever was to be sent instead. */
+function sayIfUnavailable(request, response, state) {
+  const { writeHead, write, end } = response;
+  let isReplaced = false;
+  const replace = () => {
+    isReplaced = true;
+    for (const name of response.getHeaderNames())
+      if (name !== 'content-security-policy') response.removeHeader(name);
+    response.writeHead = writeHead;
+    response.end = end;
+    answerUnavailable(request, response, 'memory');
+    response.end = () => response;
+  };
+  response.writeHead = function (status, ...rest) {
+    if (state.isUnavailable && status >= 500 && !isReplaced) {
+      replace();
+      return response;
+    }
+    return isReplaced ? response : writeHead.call(response, status, ...rest);
+  };
+  const begin = () => {
+    if (!response.headersSent && !isReplaced && state.isUnavailable && response.statusCode >= 500) replace();
+  };
+  response.write = function (...args) {
+    begin();
+    return isReplaced ? true : write.apply(response, args);
+  };
+  response.end = function (...args) {
+    begin();
+    return isReplaced ? response : end.apply(response, args);
+  };
+}
+
+/**
+ * The server in front of the application: bounds what is sent and how slowly, has requests wait
+ * their turn, gives each page its policy, and says plainly when the database is away.
+ * @param {{ handle: (request, response) => Promise<void>, database: { isUp(): Promise<boolean> } }} parts
+ */
+export function frontDoor({ handle, database, lanes = LANES, bounds = BOUNDS }) {
+  // The application says in here that its database did not answer: see server/request-state.
+  const states = (globalThis.hushPailRequests ??= new AsyncLocalStorage());
+  const admissions = { pages: new Admission(lanes.pages), actions: new Admission(lanes.actions) };
+
+  async function answer(request, response) {
+    const path = (request.url ?? '/').split('?')[0];
+    forgetForwarded(request);
+    for (const [name, value] of Object.entries(SAFE_HEADERS)) response.setHeader(name, value);
+    if (!boundBody(request, response)) return refuseTooLarge(response);
+    const nonce = newNonce();
+    const policy = pagePolicy(nonce);
+    request.headers['content-security-policy'] = policy;
+    request.headers['x-nonce'] = nonce;
+    response.setHeader('content-security-policy', policy);
+    if (isLight(path)) return handle(request, response);
+    const lane = request.method === 'POST' ? admissions.actions : admissions.pages;
+    const leave = await lane.enter();
+    if (!leave) return answerUnavailable(request, response, 'busy');
+    response.once('close', leave);
+    if (response.destroyed) return leave();
+    if (!(await database.isUp())) return answerUnavailable(request, response, 'memory');
+    const state = { isUnavailable: false };
+    sayIfUnavailable(request, response, state);
+    return states.run(state, () => handle(request, response));
+  }
+
+  const server = http.createServer(bounds, (request, response) => {
+    answer(request, response).catch(() => {
+      if (!response.headersSent) response.writeHead(500, { 'content-type': 'text/plain; charset=utf-8' });
+      response.end('Something is wrong on our side.');
+    });
+  });
+  server.maxConnections = 2000;
+  return server;
+}

@@ -1,0 +1,34 @@
+import { randomBytes } from 'node:crypto';
+
+/** What every answer bears. */
+export const SAFE_HEADERS = {
+  'x-content-type-options': 'nosniff',
+  'referrer-policy': 'same-origin',
+  'cross-origin-opener-policy': 'same-origin',
+  'x-frame-options': 'DENY',
+};
+
+/** A page's own policy: scripts of ours, and those inline ones that bear this answer's number and no other. */
+export function pagePolicy(nonce) {
+  return [
+    "default-src 'self'",
+    `script-src 'self' 'nonce-${nonce}' 'wasm-unsafe-eval'`,
+    "style-src 'self' 'unsafe-inline'",
+    "img-src 'self' data: blob:",
+    "worker-src 'self' blob:",
+    "object-src 'none'",
+    "frame-ancestors 'none'",
+    "base-uri 'self'",
+    "form-action 'self'",
+  ].join('; ');
+}
+
+export const newNonce = () => randomBytes(16).toString('base64');
+
+/** Headers that a stranger may write as well as a proxy of ours: nothing is decided by them. */
+const FORWARDED = /^(x-forwarded-|forwarded$|x-real-ip$|x-original-|x-rewrite-|x-middleware-)/;
+
+/** Takes off a request what only a proxy could know, and what only the framework itself may say. */
+export function forgetForwarded(request) {
+  for (const name of Object.keys(request.headers)) if (FORWARDED.test(name)) delete request.headers[name];
+}

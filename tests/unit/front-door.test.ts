@@ -1,0 +1,166 @@
+import http from 'node:http';
+import net from 'node:net';
+import type { AddressInfo } from 'node:net';
+import { setTimeout as wait } from 'node:timers/promises';
+import { Admission } from '../../scripts/front-door/admission.mjs';
+import { frontDoor } from '../../scripts/front-door/front-door.mjs';
+
+type Handle = (request: http.IncomingMessage, response: http.ServerResponse) => unknown;
+type Requests = { getStore(): { isUnavailable: boolean } | undefined };
+
+const servers: http.Server[] = [];
+afterEach(async () => {
+  for (const server of servers.splice(0)) {
+    server.closeAllConnections();
+    await new Promise((done) => server.close(done));
+  }
+});
+
+async function opened(
+  handle: Handle,
+  { isUp = true, lanes, bounds }: { isUp?: boolean; lanes?: object; bounds?: object } = {},
+): Promise<string> {
+  const server = frontDoor({
+    handle: async (request: http.IncomingMessage, response: http.ServerResponse) => {
+      await handle(request, response);
+    },
+    database: { isUp: () => Promise.resolve(isUp) },
+    ...(lanes ? { lanes } : {}),
+    ...(bounds ? { bounds } : {}),
+  });
+  servers.push(server);
+  await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
+  return `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+}
+const page: Handle = (_request, response) => {
+  response.writeHead(200, { 'content-type': 'text/html' }).end('<p>here</p>');
+};
+const asPage = { headers: { accept: 'text/html' } };
+
+test('every page has a policy of its own: inline scripts run by its number alone', async () => {
+  const told: string[] = [];
+  const url = await opened((request, response) => {
+    told.push(String(request.headers['x-nonce']));
+    void page(request, response);
+  });
+  const policies = [await fetch(url), await fetch(url)].map(
+    (r) => r.headers.get('content-security-policy') ?? '',
+  );
+  expect(new Set(told).size).toBe(2);
+  policies.forEach((policy, i) => {
+    const scripts = policy.split('; ').find((p) => p.startsWith('script-src'));
+    expect(scripts).toContain(`'nonce-${told[i]}'`);
+    expect(scripts).not.toContain('unsafe-inline');
+  });
+});
+
+test('what a stranger writes as if a proxy had is forgotten', async () => {
+  let seen: http.IncomingHttpHeaders = {};
+  const url = await opened((request, response) => {
+    seen = request.headers;
+    void page(request, response);
+  });
+  const written = { 'x-forwarded-host': 'evil.example', forwarded: 'host=evil.example', 'x-nonce': 'mine' };
+  await fetch(url, { headers: { ...written, 'x-middleware-subrequest': 'proxy' } });
+  expect(Object.keys(seen).filter((h) => /forwarded|middleware/.test(h))).toEqual([]);
+  expect(seen['x-nonce']).not.toBe('mine');
+});
+
+test('without a database a page says so in its HTML, without script, and tries by itself only so often', async () => {
+  const url = await opened(page, { isUp: false });
+  const answer = await fetch(url, asPage);
+  const html = await answer.text();
+  expect([answer.status, answer.headers.get('retry-after')]).toEqual([503, '5']);
+  expect(html).toContain('The shop’s memory is not answering');
+  expect(html).not.toContain('<script');
+  expect(html).toContain('http-equiv="refresh"');
+  const late = await fetch(url, { headers: { accept: 'text/html', cookie: 'a=b; hush-pail-tries=60' } });
+  expect(await late.text()).not.toContain('http-equiv');
+  const tap = await fetch(`${url}/actions/bench/tap`, { method: 'POST', body: '{}' });
+  expect(await tap.json()).toMatchObject({ ok: false, why: 'unavailable' });
+  expect((await fetch(`${url}/health`)).status).toBe(200);
+});
+
+test('a page whose database went away while it was read is a 503 and no 500; another fault stays what it is', async () => {
+  const states = globalThis as unknown as { hushPailRequests: Requests };
+  const url = await opened((request, response) => {
+    const state = states.hushPailRequests.getStore();
+    if (request.url === '/gone' && state) state.isUnavailable = true;
+    response.statusCode = 500;
+    response.setHeader('content-type', 'text/html');
+    response.write('<html>');
+    response.end('<p>inner</p></html>');
+  });
+  const gone = await fetch(`${url}/gone`, asPage);
+  expect([gone.status, gone.headers.has('retry-after')]).toEqual([503, true]);
+  expect(await gone.text()).not.toContain('inner');
+  const other = await fetch(`${url}/other`, asPage);
+  expect([other.status, await other.text()]).toEqual([500, '<html><p>inner</p></html>']);
+});
+
+test('requests wait their turn; those over the queue are told when to come again', async () => {
+  let inside = 0;
+  let most = 0;
+  const url = await opened(
+    async (_request, response) => {
+      most = Math.max(most, ++inside);
+      await wait(40);
+      inside--;
+      response.end('done');
+    },
+    {
+      lanes: {
+        pages: { atOnce: 2, mostWaiting: 4, longestWaitMs: 1000 },
+        actions: { atOnce: 1, mostWaiting: 0, longestWaitMs: 1 },
+      },
+    },
+  );
+  const answers = await Promise.all(Array.from({ length: 12 }, () => fetch(url, asPage)));
+  const statuses = answers.map((a) => a.status).sort();
+  expect(statuses).toEqual([...Array<number>(6).fill(200), ...Array<number>(6).fill(503)]);
+  expect(most).toBe(2);
+  expect(answers.find((a) => a.status === 503)?.headers.get('retry-after')).toBe('2');
+});
+
+test('whoever waits too long is turned away, and a turn given up goes to the next', async () => {
+  const admission = new Admission({ atOnce: 1, mostWaiting: 5, longestWaitMs: 30 });
+  const leave = await admission.enter();
+  const [waited, also] = [admission.enter(), admission.enter()];
+  expect(await waited).toBeNull();
+  expect(await also).toBeNull();
+  const next = admission.enter();
+  leave?.();
+  leave?.();
+  const left = await next;
+  expect(left).not.toBeNull();
+  expect(await admission.enter()).toBeNull();
+  left?.();
+});
+
+test('a body said to be too large is refused unread, one that comes too slowly is cut off', async () => {
+  let handled = 0;
+  const url = await opened(
+    (_request, response) => {
+      handled++;
+      response.end('done');
+    },
+    { bounds: { headersTimeout: 300, requestTimeout: 300, connectionsCheckingInterval: 50 } },
+  );
+  const large = await new Promise<number>((resolve, reject) => {
+    const request = http.request(`${url}/actions/dock/book-in`, {
+      method: 'POST',
+      headers: { 'content-length': 300_000_000 },
+    });
+    request.on('response', (r) => resolve(r.statusCode ?? 0)).on('error', reject);
+    request.write('{');
+  });
+  expect([large, handled]).toEqual([413, 0]);
+  const slow = (sent: string) =>
+    new Promise<string>((resolve) => {
+      const socket = net.connect(Number(new URL(url).port), '127.0.0.1', () => socket.write(sent));
+      let got = '';
+      socket.on('data', (d) => (got += String(d))).on('close', () => resolve(got));
+    });
+  expect(await slow('GET / HTTP/1.1\r\nhost: shop\r\nx-slo')).toContain(' 408 ');
+  expect(handled).toBe(0);
+});
