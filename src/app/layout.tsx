@@ -13,6 +13,8 @@ import { ColorSchemeScript, MantineProvider, mantineHtmlProps } from '@mantine/c
 import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
+import { Alive } from '@/shell/alive';
+import { EARLY_TAPS } from '@/shell/early-taps';
 import { theme } from '@/shell/theme';
 
 export const metadata: Metadata = { title: { default: 'Hush Pail', template: '%s · Hush Pail' } };
@@ -26,8 +28,10 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
         <ColorSchemeScript defaultColorScheme="auto" nonce={nonce} />
       </head>
       <body>
+        <script nonce={nonce} dangerouslySetInnerHTML={{ __html: EARLY_TAPS }} />
         <MantineProvider theme={theme} defaultColorScheme="auto">
           {children}
+          <Alive />
         </MantineProvider>
       </body>
     </html>

@@ -41,7 +41,7 @@ export function outcomeOf(error: unknown): Outcome {
     return { ok: false, why: 'invalid', message: error.message, problems: error.problems };
   if (error instanceof DataError) {
     if (error.fault === 'unavailable' || error.fault === 'conflict')
-      return { ok: false, why: 'unavailable', message: UNAVAILABLE };
+      return { ok: false, why: 'unavailable', message: UNAVAILABLE, isNotDone: true };
     const said =
       SAID[error.fault] ??
       (error.fault === 'out-of-bounds' ? 'A figure is outside what can be kept. Nothing was changed.' : null);

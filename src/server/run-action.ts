@@ -28,6 +28,8 @@ export interface Tap {
   readonly sure: readonly Question[];
 }
 
+const UNCERTAIN =
+  'The shop’s memory went away just then: it is not known yet whether it was done. Tap again to ask; it is done once.';
 const LONGEST_WAIT_MS = 24 * 3_600_000;
 const TRIES = 6;
 
@@ -125,6 +127,12 @@ function isConflict(error: unknown): boolean {
 }
 
 class SignedOutError extends Error {}
+/** Nobody knows whether it was done: the same tap, sent again, is told. */
+class UncertainError extends Error {
+  constructor(cause: unknown) {
+    super('not known whether it was done', { cause });
+  }
+}
 export const SIGNED_OUT: Outcome = {
   ok: false,
   why: 'signed-out',
@@ -145,7 +153,19 @@ async function doOneTap(running: Omit<Running, 'ready'>): Promise<unknown> {
   const before = handler.prepare && (await forMe((trx, me) => answeredBefore(trx, me, running)));
   if (before) return before.result;
   const ready = await handler.prepare?.(input, (work) => forMe((trx, me) => work({ trx, me, at: now() })));
-  return forMe((trx, me) => doOnce(trx, me, { ...running, ready }));
+  const progress: { isCommitting: boolean } = { isCommitting: false };
+  try {
+    return await forMe(async (trx, me) => {
+      const result = await doOnce(trx, me, { ...running, ready });
+      progress.isCommitting = true;
+      return result;
+    });
+  } catch (error) {
+    // Lost between the last word and its answer: whether it was committed is not known here.
+    throw progress.isCommitting && error instanceof DataError && error.fault === 'unavailable'
+      ? new UncertainError(error)
+      : error;
+  }
 }
 
 /**
@@ -176,6 +196,7 @@ export async function runAction(
     }
   } catch (error) {
     if (error instanceof SignedOutError) return SIGNED_OUT;
+    if (error instanceof UncertainError) return { ok: false, why: 'unavailable', message: UNCERTAIN };
     return outcomeOf(error);
   }
 }

@@ -15,6 +15,7 @@ import type { ActionName, InputOf, ResultOf } from '@/core/actions/actions';
 import { useShopClock } from './clock';
 import { tabletStore, type KeptTap, type NewKeptTap } from './kept-taps';
 import type { Outcome } from './outcome';
+import { rememberOwnTap } from './own-taps';
 import { QuestionSheet, useQuestion } from './question';
 import { drainTaps, inTurnOfTabs, sendTap, type QueueParts } from './tap-queue';
 
@@ -39,9 +40,16 @@ interface Actions {
 const RETRY_MS = 3000;
 const CHANNEL = 'hush-pail-taps';
 const Context = createContext<Actions | null>(null);
-const NO_ANSWER: Outcome = { ok: false, why: 'unavailable', message: 'The shop’s memory is not answering.' };
+const NO_ANSWER: Outcome = {
+  ok: false,
+  why: 'unavailable',
+  message: 'No answer came: it is not known yet whether it was done. Tap again to ask; it is done once.',
+};
+/** A forecast or a document may take its time; longer than this nobody waits. */
+const ANSWER_WITHIN_MS = 20_000;
 
 async function post(tap: NewKeptTap, isKept: boolean): Promise<Outcome> {
+  rememberOwnTap(tap.key);
   try {
     const response = await fetch(`/actions/${tap.name}`, {
       method: 'POST',
@@ -52,7 +60,7 @@ async function post(tap: NewKeptTap, isKept: boolean): Promise<Outcome> {
         ...(tap.sure.length > 0 ? { 'x-sure': tap.sure.join() } : {}),
       },
       body: JSON.stringify(tap.body),
-      signal: AbortSignal.timeout(12_000),
+      signal: AbortSignal.timeout(ANSWER_WITHIN_MS),
     });
     const isJson = response.headers.get('content-type')?.includes('json');
     return isJson ? ((await response.json()) as Outcome) : NO_ANSWER;
@@ -107,11 +115,17 @@ export function ActionProvider({
   const { question, ask, answer } = useQuestion();
   const { parts, kept } = useQueue(ask, now);
   const [news, setNews] = useState<string | null>(null);
+  const unanswered = useRef(new Map<string, string>());
 
   const act = useCallback<Act>(
-    async (name, body, about = '', key = v4()) => {
+    async (name, body, about = '', ownKey) => {
+      const same = `${name} ${JSON.stringify(body)}`;
+      const key = ownKey ?? unanswered.current.get(same) ?? v4();
       const tap: NewKeptTap = { key, name, body, about, personId, tappedAt: now(), sure: [] };
       const outcome = await sendTap(parts, tap, waiting.includes(name));
+      // Tapped again before it is known what became of it, it is the same tap, and is done once.
+      if (outcome.ok || outcome.why !== 'unavailable') unanswered.current.delete(same);
+      else if (!waiting.includes(name)) unanswered.current.set(same, key);
       if (outcome.ok || outcome.why === 'refused') router.refresh();
       return outcome as Outcome<never>;
     },

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { ShopLink as Link } from '@/shell/shop-link';
 import { useEffect, useRef, useState } from 'react';
 import { useShopNow } from './clock';
 import type { NextItem } from './places';

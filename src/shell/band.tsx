@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { ShopLink as Link } from '@/shell/shop-link';
 import { usePathname } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { PLACES, type PlaceKey, type PlaceNote } from './places';

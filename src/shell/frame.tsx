@@ -13,6 +13,7 @@ import { QuestionSheet, useQuestion } from './question';
 import { Scanner } from './scanner';
 import { KEYS, PLACES, type NextItem, type PlaceKey, type PlaceNote } from './places';
 import css from './shell.module.css';
+import { useLive } from './use-live';
 
 export interface FrameProps {
   readonly shopName: string;
@@ -35,7 +36,6 @@ export interface FrameProps {
   readonly children: ReactNode;
 }
 
-const FRESH_MS = 15_000;
 const KEYS_OFF = 'hush-pail-keys-off';
 
 function isTyping(target: EventTarget | null): boolean {
@@ -155,15 +155,7 @@ function Inside({
   const [isQuiet, toggleQuiet] = useQuiet();
   const sheet = useRef<HTMLDialogElement>(null);
 
-  useEffect(() => {
-    const refresh = () => document.visibilityState === 'visible' && router.refresh();
-    const timer = setInterval(refresh, FRESH_MS);
-    document.addEventListener('visibilitychange', refresh);
-    return () => {
-      clearInterval(timer);
-      document.removeEventListener('visibilitychange', refresh);
-    };
-  }, [router]);
+  useLive();
 
   const takeBack = async () => {
     if (!last) return setSaid('There is nothing of yours to take back.');

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { ShopLink as Link } from '@/shell/shop-link';
 import { speciesByKey } from '@/core/species/species';
 import { manyActivePeople } from '@/data/people';
 import { manySkills } from '@/data/house';

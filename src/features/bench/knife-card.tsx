@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { ShopLink as Link } from '@/shell/shop-link';
 import { SKILLS, type Skill } from '@/core/protocol/types';
 import { MORE_CAUTION } from '@/core/protocol/cautions';
 import { useLog } from './use-log';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { ShopLink as Link } from '@/shell/shop-link';
 import { scaleLinear } from 'd3-scale';
 import type { BenchPlan, PlannedWork } from '@/core/bench/tell';
 import { speciesByKey } from '@/core/species/species';

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { ShopLink as Link } from '@/shell/shop-link';
 import { useEffect, useState } from 'react';
 import type { BenchPlan } from '@/core/bench/tell';
 import type { BenchInput } from '@/core/bench/types';

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { ShopLink as Link } from '@/shell/shop-link';
 import { findSpecies } from '@/core/species/species';
 import { USUAL_CLAIM_HOURS } from '@/core/dock/claims';
 import {

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { ShopLink as Link } from '@/shell/shop-link';
 import { countOpenClaims } from '@/data/claims';
 import { manyExpected } from '@/data/expected';
 import { manyDeliveriesWaiting, manyKeptLines, type KeptLine } from '@/data/kept-lines';

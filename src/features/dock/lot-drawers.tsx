@@ -1,5 +1,6 @@
 'use client';
 import { useState, type ReactNode } from 'react';
+import { keepOpenDrawer, lotOnItsWay, openDrawerOf } from './on-its-way';
 import css from './flaws.module.css';
 
 export interface Drawer {
@@ -11,8 +12,22 @@ export interface Drawer {
 }
 
 /** What else can be done with a box, a drawer each, one open at a time. */
-export function LotDrawers({ drawers, startOpen }: { drawers: readonly Drawer[]; startOpen: string | null }) {
-  const [open, setOpen] = useState(startOpen);
+export function LotDrawers({
+  lotId,
+  drawers,
+  startOpen,
+}: {
+  lotId: string;
+  drawers: readonly Drawer[];
+  startOpen: string | null;
+}) {
+  const [open, setOpen] = useState(() => openDrawerOf(lotId, startOpen));
+  const toggle = (key: string) => {
+    const next = key === open ? null : key;
+    // A tap made while the next box is on its way is meant for that one, and waits for it.
+    keepOpenDrawer(lotOnItsWay() ?? lotId, next);
+    setOpen(next);
+  };
   const drawer = drawers.find((d) => d.key === open);
   return (
     <div className={css.drawers}>
@@ -24,7 +39,7 @@ export function LotDrawers({ drawers, startOpen }: { drawers: readonly Drawer[];
             className={css.handle}
             aria-expanded={d.key === open}
             aria-controls="drawer"
-            onClick={() => setOpen(d.key === open ? null : d.key)}
+            onClick={() => toggle(d.key)}
           >
             {d.words}
             {d.holds && <span className="soft"> {d.holds}</span>}

@@ -83,6 +83,7 @@ function Drawers({ props, advice }: { props: LookProps; advice: DockAdvice | nul
   const holds = (n: number): string | null => (n > 0 ? String(n) : null);
   return (
     <LotDrawers
+      lotId={lot.id}
       startOpen={flaws.length > 0 ? 'wrong' : null}
       drawers={[
         {

@@ -1,12 +1,13 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState, useRef } from 'react';
 import { v4 } from 'uuid';
 import { compareWithOrder, type OrderLine } from '@/core/dock/compare-order';
 import type { DeliveryNote } from '@/core/dock/types';
 import { findSpecies } from '@/core/species/species';
 import { useActions } from '@/shell/actions';
 import { dropHalfDone, keepHalfDone } from '@/shell/kept';
+import { notDoneWords } from '@/shell/outcome';
 import css from './dock.module.css';
 import { completeLine, isDate, keptLine, lacking, type DraftLine } from './draft-lines';
 import { HALF_READ, type HalfRead } from './half-read';
@@ -136,10 +137,14 @@ export function NotePreview({
   const [busy, setBusy] = useState(false);
   // One key for this booking, however often the button is tapped.
   const [actionKey] = useState(() => v4());
+  // What is booked is not half read any more, whatever still waits to be kept.
+  const isBooked = useRef(false);
   const { note, fileName, lines, supplier, deliveryRef } = half;
   const set = (changes: Partial<HalfRead>) => setHalf((h) => ({ ...h, ...changes }));
   useEffect(() => {
-    const timer = setTimeout(() => keepHalfDone(HALF_READ, half), KEEP_AFTER_MS);
+    const timer = setTimeout(() => {
+      if (!isBooked.current) keepHalfDone(HALF_READ, half);
+    }, KEEP_AFTER_MS);
     return () => clearTimeout(timer);
   }, [half]);
   const booked = lines.filter((l) => l.fate === 'book');
@@ -185,12 +190,11 @@ export function NotePreview({
     const outcome = await act('dock/book-in', body, '', actionKey);
     setBusy(false);
     if (outcome.ok) {
+      isBooked.current = true;
       dropHalfDone(HALF_READ);
       return router.push('/dock', { scroll: false });
     }
-    setProblem(
-      `${outcome.message}${outcome.why === 'unavailable' ? ' Nothing was booked in; the note stays open here. Try again in a moment.' : ''}`,
-    );
+    setProblem(notDoneWords(outcome, 'booked in', 'the note stays open here'));
   };
 
   return (

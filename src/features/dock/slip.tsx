@@ -1,5 +1,6 @@
-import Link from 'next/link';
+import { ShopLink as Link } from '@/shell/shop-link';
 import type { LotBrief } from '@/server/stock';
+import { Coming } from './coming';
 import css from './dock.module.css';
 import { KeptLines, type KeptLineView } from './kept-lines';
 import { LoggerAttach } from './logger-attach';
@@ -79,6 +80,7 @@ export function Slip({
                 </span>
               </span>
               <Mark lot={l} />
+              <Coming lotId={l.id} />
             </Link>
           </li>
         ))}

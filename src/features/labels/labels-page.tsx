@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { ShopLink as Link } from '@/shell/shop-link';
 import { codeOf } from '@/core/labels/codes';
 import { speciesByKey } from '@/core/species/species';
 import { manyLotsInStock } from '@/data/lots';

@@ -6,6 +6,7 @@ import type { Care } from '@/core/arrangement/types';
 import type { Overrides } from '@/core/model/figures';
 import { Choices } from '@/shell/choices';
 import { useActions } from '@/shell/actions';
+import { notDoneWords } from '@/shell/outcome';
 import { Stepper } from '@/shell/stepper';
 import type { LotView } from '@/server/stock';
 import { arrangementInput } from './forecast-input';
@@ -89,9 +90,7 @@ export function MakeBoard({
     setBusy(false);
     if (!outcome.ok) {
       if (outcome.why !== 'unavailable') router.refresh();
-      return setProblem(
-        `${outcome.message}${outcome.why === 'unavailable' ? ' Nothing was taken; the recipe stays here. Try again in a moment.' : ''}`,
-      );
+      return setProblem(notDoneWords(outcome, 'made', 'the recipe stays here'));
     }
     setActionKey(v4());
     router.push(`/send-off?arrangement=${outcome.value.arrangementId}`);

@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { ShopLink as Link } from '@/shell/shop-link';
 import { LifeAxis, LifeLine, daysInWords } from '@/drawing/life-line';
 import type { LotView } from '@/server/stock';
 import { Stepper } from '@/shell/stepper';

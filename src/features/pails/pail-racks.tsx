@@ -1,5 +1,5 @@
 'use client';
-import Link from 'next/link';
+import { ShopLink as Link } from '@/shell/shop-link';
 import { useState } from 'react';
 import { petalColour } from '@/drawing/colours';
 import { Pail } from '@/drawing/pail';

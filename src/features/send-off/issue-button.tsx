@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { useActions } from '@/shell/actions';
+import { notDoneWords } from '@/shell/outcome';
 import { Said } from '@/shell/said';
 
 /** Issues the card: from then on it stands as it is. */
@@ -12,7 +13,7 @@ export function IssueButton({ arrangementId, again }: { arrangementId: string; a
     setBusy(true);
     const outcome = await act('send-off/issue', { arrangementId });
     setBusy(false);
-    setProblem(outcome.ok ? null : `${outcome.message} No card was issued; try again in a moment.`);
+    setProblem(outcome.ok ? null : notDoneWords(outcome, 'issued', 'the draft stays as it is'));
   };
   return (
     <>

@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { ShopLink as Link } from '@/shell/shop-link';
 import { notFound } from 'next/navigation';
 import { CardSheet } from './card-sheet';
 import { issuedCard } from './issued-card';
