@@ -2,10 +2,13 @@
 import { connectAsOwner } from '../src/data/connection';
 import { migrate } from '../src/data/migrate';
 import { loadDemo } from '../src/demo/load';
+import { loadYears } from '../src/demo/years/load';
+import pg from 'pg';
 
 const HELP = `tsx scripts/database.ts <task>
   prepare   makes the database and the application's role, migrates, loads the demo world once
   reset     empties the shop's database and prepares it afresh
+  years     prepares it, then puts HUSH_PAIL_YEARS of history behind the demo shop
 Reads HUSH_PAIL_OWNER_URL and HUSH_PAIL_APP_PASSWORD.`;
 
 async function makeDatabase(url: string, appPassword: string): Promise<void> {
@@ -33,7 +36,7 @@ async function makeDatabase(url: string, appPassword: string): Promise<void> {
 async function main(): Promise<void> {
   const task = process.argv[2];
   const url = process.env.HUSH_PAIL_OWNER_URL;
-  if (task === '--help' || !url || !['prepare', 'reset'].includes(task ?? '')) {
+  if (task === '--help' || !url || !['prepare', 'reset', 'years'].includes(task ?? '')) {
     console.log(HELP);
     process.exit(task === '--help' ? 0 : 2);
   }
@@ -51,6 +54,12 @@ async function main(): Promise<void> {
       // A database that was filled at once knows nothing of itself yet, and looks things up the long way.
       await db.raw('analyze');
       console.log('The demo world is loaded.');
+    }
+    if (task === 'years') {
+      const client = new pg.Client({ connectionString: url });
+      await client.connect();
+      await loadYears(client, Number(process.env.HUSH_PAIL_YEARS ?? 5), (line) => console.log(line));
+      await client.end();
     }
   } finally {
     await db.destroy();

@@ -85,6 +85,8 @@ test('from the delivery note to a printed card', async ({ page }) => {
     await takeBack(page);
     await expect(page.getByText(/^Taken back: Lot/)).toBeVisible();
     const card = page.getByRole('article', { name: /^Rose, lot/ }).filter({ hasText: 'Pale Ferry' });
+    const first = pail;
+    // The plan may give it another pail by now.
     pail = await intoOnePail(card);
     await sayYes(page);
     await expect(card.getByText('to go')).toBeVisible();
@@ -92,7 +94,7 @@ test('from the delivery note to a printed card', async ({ page }) => {
     await expect(
       page
         .getByRole('listitem')
-        .filter({ hasText: `into pail ${pail},` })
+        .filter({ hasText: `into pail ${first},` })
         .filter({ hasText: '(taken back)' }),
     ).toHaveCount(1);
     await expectNothingSerious(page);

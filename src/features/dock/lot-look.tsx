@@ -137,6 +137,12 @@ export function LotLook(props: LookProps) {
     `look ${lot.id} ${lot.lookedAt ?? ''}`,
     { stageAt: nearestStage(lot.stage), droop: lot.droop },
   );
+  // The lot as it was when it was first touched here: a look logged elsewhere since is not overlooked.
+  const [touchedAt, setTouchedAt] = useState<string | null | undefined>(undefined);
+  const touch = (next: { stageAt: number; droop: Droop }) => {
+    if (touchedAt === undefined) setTouchedAt(lot.lookedAt);
+    setSeen(next);
+  };
   const [said, setSaid] = useState<{ words: string; well: boolean } | null>(null);
   const [busy, setBusy] = useState(false);
   const { stageAt, droop } = seen;
@@ -162,10 +168,11 @@ export function LotLook(props: LookProps) {
     setBusy(true);
     const outcome = await act(
       'dock/look',
-      { lotId: lot.id, stage: value, droop, seenAt: lot.lookedAt },
+      { lotId: lot.id, stage: value, droop, seenAt: touchedAt === undefined ? lot.lookedAt : touchedAt },
       `look at lot ${lot.number}: ${stage.word}, ${droop}`,
     );
     setBusy(false);
+    setTouchedAt(undefined);
     if (!outcome.ok)
       return setSaid({
         words:
@@ -183,7 +190,7 @@ export function LotLook(props: LookProps) {
       <Choices
         label="How open"
         value={stageAt}
-        onChange={(next) => setSeen({ stageAt: next, droop })}
+        onChange={(next) => touch({ stageAt: next, droop })}
         className={css.stages}
         optionClass={`plain ${css.stage}`}
         options={STAGES.map((s, i) => ({
@@ -211,8 +218,8 @@ export function LotLook(props: LookProps) {
           colour={lot.colour}
           stage={stage.stage}
           droop={droop}
-          onDroop={(next) => setSeen({ stageAt, droop: next })}
-          onHead={() => setSeen({ stageAt: (stageAt + 1) % STAGES.length, droop })}
+          onDroop={(next) => touch({ stageAt, droop: next })}
+          onHead={() => touch({ stageAt: (stageAt + 1) % STAGES.length, droop })}
         />
         {outlook && advice && (
           <LotMeans
