@@ -6,7 +6,7 @@ import { connectAsOwner, inShop } from '../src/data/connection';
 import { bookDelivery } from '../src/data/deliveries';
 import { newId } from '../src/data/ids';
 
-const LOTS = Number(process.env.HUSH_PAIL_BENCH_LOTS ?? 60);
+const LOTS = Number(process.env.HUSH_PAIL_BENCH_LOTS ?? 16);
 
 async function main(): Promise<void> {
   const owner = connectAsOwner(process.env.HUSH_PAIL_OWNER_URL ?? '');

@@ -14,4 +14,5 @@ npm run bench -- load [minutes]
 }
 const [what, of] = process.argv.slice(2);
 if (what === 'pages') await (await import('./bench-pages.mjs')).benchPages(Number(of ?? 5));
+else if (what === 'load') await (await import('./bench-load.mjs')).benchLoad(Number(of ?? 30));
 else await runTs('bench.ts', []);

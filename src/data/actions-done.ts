@@ -89,7 +89,10 @@ export async function manyLastActionsOf(
         .select(trx.raw('1'))
         .whereRaw('e.shop_id = a.shop_id and e.action_key = a.key'),
     )
-    .orderBy('a.seq', 'desc')
+    .orderBy([
+      { column: 'a.logged_at', order: 'desc' },
+      { column: 'a.seq', order: 'desc' },
+    ])
     .limit(limit) as Promise<ActionDone[]>;
 }
 

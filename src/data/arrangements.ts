@@ -121,7 +121,7 @@ const NEWEST = [
 /** Arrangements whose card is still to be written, the newest first. */
 export async function manyWithoutCard(trx: Trx, limit: number): Promise<ArrangementRow[]> {
   return arrangements(trx)
-    .where('a.card_due', true)
+    .whereRaw('a.card_due')
     .orderBy([...NEWEST])
     .limit(limit) as Promise<ArrangementRow[]>;
 }
@@ -148,8 +148,7 @@ export async function manyWithCard(
   before: ArrangementsBefore | null = null,
 ): Promise<ArrangementRow[]> {
   return arrangements(trx)
-    .whereNull('a.taken_apart_at')
-    .where('a.card_due', false)
+    .whereRaw('a.taken_apart_at is null and not a.card_due')
     .where((older) => {
       if (before) void older.whereRaw('(a.made_at, a.id) < (?, ?)', [before.madeAt, before.id]);
     })

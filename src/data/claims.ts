@@ -97,7 +97,7 @@ const claims = (trx: Trx) =>
 /** Claims that wait to be sent or answered, those whose window closes first at the top. */
 export async function manyUnsettledClaims(trx: Trx, limit: number): Promise<ClaimRecord[]> {
   return claims(trx)
-    .whereIn('c.state', ['open', 'sent'])
+    .whereRaw("c.state in ('open','sent')")
     .orderBy(['c.due_at', 'c.number'])
     .limit(limit) as Promise<ClaimRecord[]>;
 }
@@ -115,7 +115,7 @@ export async function manySettledClaims(
   before: ClaimsBefore | null = null,
 ): Promise<ClaimRecord[]> {
   return claims(trx)
-    .whereIn('c.state', ['credited', 'refused'])
+    .whereRaw("c.state in ('credited','refused')")
     .where((older) => {
       if (before) void older.whereRaw('(c.moved_at, c.number) < (?, ?)', [before.movedAt, before.number]);
     })

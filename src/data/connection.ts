@@ -7,6 +7,39 @@ pg.types.setTypeParser(pg.types.builtins.NUMERIC, Number);
 pg.types.setTypeParser(pg.types.builtins.INT8, Number);
 pg.types.setTypeParser(pg.types.builtins.DATE, (text) => text);
 
+interface Queries {
+  query: (
+    config: { text: string; values?: unknown[]; name?: string } | string,
+    ...rest: unknown[]
+  ) => unknown;
+}
+
+/** Statements that are prepared once a connection; what is written anew each time (long lists) is not worth it. */
+const names = new Map<string, string>();
+const MOST_PREPARED = 400;
+const LONGEST_PREPARED = 6000;
+
+function nameOf(sql: string): string | undefined {
+  const known = names.get(sql);
+  if (known || names.size >= MOST_PREPARED || sql.length > LONGEST_PREPARED) return known;
+  const name = `s${names.size}`;
+  names.set(sql, name);
+  return name;
+}
+
+/** Has the database plan a statement once a connection, and not each time: that is most of a small one's time. */
+function prepared(connection: Queries): Queries {
+  const { query } = connection;
+  connection.query = (config, ...rest) => {
+    if (typeof config === 'object' && config.values && config.name === undefined) {
+      const name = nameOf(config.text);
+      if (name) return query.call(connection, { ...config, name }, ...rest);
+    }
+    return query.call(connection, config, ...rest);
+  };
+  return connection;
+}
+
 /** How long the database itself lets a connection of the application's go on, ms. */
 const BOUNDS = { statement_timeout: 6000, lock_timeout: 3000, idle_in_transaction_session_timeout: 10_000 };
 
@@ -21,6 +54,8 @@ export function connect(url: string, poolMax = 10): Knex {
       acquireTimeoutMillis: 3000,
       createTimeoutMillis: 2500,
       createRetryIntervalMillis: 200,
+      afterCreate: (connection: Queries, done: (error: null, connection: Queries) => void) =>
+        done(null, prepared(connection)),
     },
   });
 }

@@ -21,7 +21,7 @@ const MOST_LISTED = 100;
 /** Deliveries still to come: today's first and what is late, then what comes after; lapsed ones left out. */
 export async function manyExpected(trx: Trx, today: string): Promise<ExpectedDelivery[]> {
   const heads: Omit<ExpectedDelivery, 'lines'>[] = await trx('expected_delivery')
-    .where({ state: 'expected' })
+    .whereRaw("state = 'expected'")
     .whereRaw('due_on >= ?::date - ?::int', [today, LAPSES_AFTER_DAYS])
     .orderByRaw('due_on = ?::date desc, due_on, supplier, order_ref', [today])
     .limit(MOST_LISTED)

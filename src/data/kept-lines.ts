@@ -41,7 +41,7 @@ export async function manyDeliveriesWaiting(
 ): Promise<{ deliveryId: string; supplier: string; deliveryRef: string }[]> {
   return trx('kept_line as k')
     .join('delivery as d', 'd.id', 'k.delivery_id')
-    .where('k.fate', 'waiting')
+    .whereRaw("k.fate = 'waiting'")
     .distinct({ deliveryId: 'd.id', supplier: 'd.supplier', deliveryRef: 'd.delivery_ref' });
 }
 

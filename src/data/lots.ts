@@ -104,7 +104,7 @@ function lots(trx: Trx) {
 
 /** Every lot with stems left, oldest number first. */
 export async function manyLotsInStock(trx: Trx): Promise<LotRow[]> {
-  return lots(trx).where('l.stems_left', '>', 0).orderBy('l.number') as Promise<LotRow[]>;
+  return lots(trx).whereRaw('l.stems_left > 0').orderBy('l.number') as Promise<LotRow[]>;
 }
 
 export async function maybeLot(trx: Trx, id: string): Promise<LotRow | undefined> {

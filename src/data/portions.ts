@@ -66,7 +66,7 @@ function portions(trx: Trx) {
 
 /** Every portion with stems, by lot and number. */
 export async function manyPortionsInStock(trx: Trx): Promise<PortionRow[]> {
-  return portions(trx).where('o.stems', '>', 0).orderBy(['l.number', 'o.no']) as Promise<PortionRow[]>;
+  return portions(trx).whereRaw('o.stems > 0').orderBy(['l.number', 'o.no']) as Promise<PortionRow[]>;
 }
 
 export async function manyPortionsOfLot(trx: Trx, lotId: string): Promise<PortionRow[]> {

@@ -44,7 +44,7 @@ const COLUMNS = {
 const inForce = (trx: Trx) =>
   trx('protocol_step as s')
     .join('portion as o', (on) => on.on('o.id', 's.portion_id').andOn('o.plan_no', 's.plan_no'))
-    .where('o.stems', '>', 0);
+    .whereRaw('o.stems > 0');
 
 /** Steps of the plans in force of every portion with stems, in order. */
 export async function manyStepsInForce(trx: Trx): Promise<StepRow[]> {
@@ -54,7 +54,7 @@ export async function manyStepsInForce(trx: Trx): Promise<StepRow[]> {
 /** Steps whose clock runs, of portions with stems. */
 export async function manyRunningSteps(trx: Trx): Promise<StepRow[]> {
   return inForce(trx)
-    .where({ 's.status': 'running', 's.is_live': true })
+    .whereRaw("s.status = 'running' and s.is_live")
     .orderBy('s.due_at')
     .select(COLUMNS) as Promise<StepRow[]>;
 }

@@ -1,19 +1,49 @@
 import qrcode from 'qrcode-generator';
 
+type QRCode = ReturnType<typeof qrcode>;
+
 const QUIET = 4;
 
-/** A code to be read by a scanner, its words beside it for those who have none. */
-export function Qr({ text, sizePx }: { text: string; sizePx: number }) {
+interface Drawn {
+  readonly side: number;
+  readonly path: string;
+}
+const drawn = new Map<string, Drawn>();
+const MOST_DRAWN = 3000;
+
+/** Rows of dark squares as one path: a run of them is one stroke. */
+function pathOf(code: QRCode): string {
+  const n = code.getModuleCount();
+  let path = '';
+  for (let row = 0; row < n; row++)
+    for (let from = 0; from < n; from++) {
+      if (!code.isDark(row, from)) continue;
+      let to = from;
+      while (to + 1 < n && code.isDark(row, to + 1)) to++;
+      const run = to - from + 1;
+      path += `M${from + QUIET} ${row + QUIET}h${run}v1h-${run}z`;
+      from = to;
+    }
+  return path;
+}
+
+/** A code is the same for ever; finding how it is best laid out takes a thousandth of a second or two. */
+function drawnOf(text: string): Drawn {
+  const known = drawn.get(text);
+  if (known) return known;
   // Smallest size that fits, and a quarter of it may be wet or torn.
   const code = qrcode(0, 'Q');
   code.addData(text, 'Alphanumeric');
   code.make();
-  const n = code.getModuleCount();
-  let path = '';
-  for (let row = 0; row < n; row++)
-    for (let column = 0; column < n; column++)
-      if (code.isDark(row, column)) path += `M${column + QUIET} ${row + QUIET}h1v1h-1z`;
-  const side = n + 2 * QUIET;
+  const made = { side: code.getModuleCount() + 2 * QUIET, path: pathOf(code) };
+  if (drawn.size >= MOST_DRAWN) drawn.clear();
+  drawn.set(text, made);
+  return made;
+}
+
+/** A code to be read by a scanner, its words beside it for those who have none. */
+export function Qr({ text, sizePx }: { text: string; sizePx: number }) {
+  const { side, path } = drawnOf(text);
   return (
     <svg
       viewBox={`0 0 ${side} ${side}`}

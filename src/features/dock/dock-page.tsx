@@ -12,7 +12,8 @@ import { ExpectedList } from './expected-list';
 import { lookData, othersHand, readLook } from './look-data';
 import { LotLook } from './lot-look';
 import { NoteReader } from './note-reader';
-import { Slip, type SlipView } from './slip';
+import { Slip } from './slip';
+import type { SlipView } from './slip-view';
 
 const COUNTED_TO = 99;
 

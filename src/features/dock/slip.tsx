@@ -1,27 +1,9 @@
 import { ShopLink as Link } from '@/shell/shop-link';
-import type { LotBrief } from '@/server/stock';
-import { Coming } from './coming';
 import css from './dock.module.css';
-import { KeptLines, type KeptLineView } from './kept-lines';
+import { KeptLines } from './kept-lines';
 import { LoggerAttach } from './logger-attach';
-
-/** One delivery: its lots, and what of its note is no lot. */
-export interface SlipView {
-  readonly deliveryId: string;
-  readonly deliveryRef: string;
-  readonly supplier: string;
-  readonly lots: readonly (LotBrief & { readonly withWhom: string | null })[];
-  readonly kept: readonly KeptLineView[];
-}
-
-/** What a lot's row says at its end: whose hands it is in, what it waits for, how it was seen. */
-function Mark({ lot }: { lot: SlipView['lots'][number] }) {
-  if (lot.forDay) return <span className="soft">for {lot.forDay.slice(5)}</span>;
-  if (lot.looked)
-    return <span className="soft">{lot.decision === 'use first' ? 'use first' : lot.droop}</span>;
-  if (lot.withWhom) return <span className="soft">{lot.withWhom} has it</span>;
-  return <span className={css.toLook}>look</span>;
-}
+import { SlipRows } from './slip-rows';
+import type { SlipView } from './slip-view';
 
 /** More rows than this are no slip of paper any more. */
 const MOST_ROWS = 60;
@@ -61,30 +43,7 @@ export function Slip({
           </Link>
         </div>
       )}
-      <ul className="rowlist">
-        {rows.map((l) => (
-          <li key={l.id}>
-            <Link
-              href={`/dock?lot=${l.id}`}
-              className={css.slipRow}
-              aria-current={l.id === chosenId ? 'true' : undefined}
-              scroll={false}
-            >
-              <span className={css.lotNo}>{l.number}</span>
-              <span>
-                <strong>{l.name}</strong> {l.variety && <span>‘{l.variety}’</span>}
-                <span className="soft">
-                  {' '}
-                  {l.stemsLeft}
-                  {l.stemsLeft === l.stemsBooked ? '' : ` of ${l.stemsBooked}`}
-                </span>
-              </span>
-              <Mark lot={l} />
-              <Coming lotId={l.id} />
-            </Link>
-          </li>
-        ))}
-      </ul>
+      <SlipRows rows={rows} chosenId={chosenId} />
       {rows.length < slip.lots.length && (
         <p className={css.claimsLink}>
           <Link href="/dock?all" scroll={false}>

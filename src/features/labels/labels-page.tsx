@@ -1,9 +1,10 @@
 import { ShopLink as Link } from '@/shell/shop-link';
 import { codeOf } from '@/core/labels/codes';
 import { speciesByKey } from '@/core/species/species';
-import { manyLotsInStock } from '@/data/lots';
+import { manyLotsInStock, type LotRow } from '@/data/lots';
 import { manyPails } from '@/data/pails';
 import { Qr } from '@/drawing/qr';
+import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import css from './labels.module.css';
 import { PrintLabels, ScanIt } from './label-buttons';
@@ -20,42 +21,52 @@ interface Props {
   readonly search: Record<string, string | string[] | undefined>;
 }
 
-async function labelsFor(search: Props['search']): Promise<{ labels: Label[]; demo: boolean; of: string }> {
+interface Sheet {
+  readonly labels: readonly Label[];
+  readonly of: string;
+  readonly demo: boolean;
+  /** Deliveries with something in stock, the newest first. */
+  readonly deliveries: readonly { readonly id: string; readonly words: string }[];
+}
+
+const lotLabelOf = (l: LotRow): Label => ({
+  id: l.id,
+  code: codeOf({ kind: 'lot', number: l.number }),
+  title: speciesByKey(l.speciesKey).name,
+  big: String(l.number),
+  lines: [l.variety ? `‘${l.variety}’` : '', `cut ${l.cutDate}`, l.supplier].filter((w) => w !== ''),
+});
+
+/** Labels of what is asked for: the pails, one delivery, or all lots; of what came last where nothing is. */
+async function sheetFor(search: Props['search']): Promise<Sheet> {
   return inMyShop(async (trx, me) => {
-    if (search.pails !== undefined) {
-      const pails = await manyPails(trx);
-      return {
-        of: 'the pails',
-        demo: me.shop.demo,
-        labels: pails.map((p) => ({
-          id: p.id,
-          code: codeOf({ kind: 'pail', number: p.labelNo }),
-          title: 'Pail',
-          big: p.name,
-          lines: [`${p.sizeL} L, ${p.heightCm} cm`],
-        })),
-      };
-    }
-    const lots = (await manyLotsInStock(trx)).filter(
-      (l) => search.delivery === undefined || l.deliveryId === search.delivery,
+    const { demo } = me.shop;
+    const lots = await manyLotsInStock(trx);
+    const byDelivery = new Map(
+      [...lots].reverse().map((l) => [l.deliveryId, `${l.deliveryRef}, ${l.supplier}`]),
     );
-    return {
-      of: search.delivery === undefined ? 'all lots here' : (lots[0]?.deliveryRef ?? 'a delivery'),
-      demo: me.shop.demo,
-      labels: lots.map((l) => ({
-        id: l.id,
-        code: codeOf({ kind: 'lot', number: l.number }),
-        title: speciesByKey(l.speciesKey).name,
-        big: String(l.number),
-        lines: [l.variety ? `‘${l.variety}’` : '', `cut ${l.cutDate}`, l.supplier].filter((w) => w !== ''),
-      })),
-    };
+    const deliveries = [...byDelivery].map(([id, words]) => ({ id, words }));
+    if (search.pails !== undefined) {
+      const labels = (await once(trx, manyPails)).map((p) => ({
+        id: p.id,
+        code: codeOf({ kind: 'pail', number: p.labelNo }),
+        title: 'Pail',
+        big: p.name,
+        lines: [`${p.sizeL} L, ${p.heightCm} cm`],
+      }));
+      return { of: 'the pails', demo, labels, deliveries };
+    }
+    if (search.all !== undefined)
+      return { of: 'all lots here', demo, labels: lots.map(lotLabelOf), deliveries };
+    const asked = typeof search.delivery === 'string' ? search.delivery : deliveries[0]?.id;
+    const mine = lots.filter((l) => l.deliveryId === asked);
+    return { of: mine[0]?.deliveryRef ?? 'a delivery', demo, labels: mine.map(lotLabelOf), deliveries };
   });
 }
 
 /** Labels to print: a code for the scanner and words for everybody. */
 export async function LabelsPage({ search }: Props) {
-  const { labels, demo, of } = await labelsFor(search);
+  const { labels, demo, of, deliveries } = await sheetFor(search);
   return (
     <section className={css.page} aria-label="Labels">
       <header className={css.head}>
@@ -67,10 +78,22 @@ export async function LabelsPage({ search }: Props) {
           </p>
         </div>
         <PrintLabels />
-        <Link className="quiet" href={search.pails === undefined ? '/labels?pails' : '/labels'}>
-          {search.pails === undefined ? 'Pails instead' : 'Lots instead'}
-        </Link>
       </header>
+      <nav className={css.choice} aria-label="Labels of what">
+        {deliveries.map((d) => (
+          <Link key={d.id} className="quiet" href={`/labels?delivery=${d.id}`}>
+            {d.words}
+          </Link>
+        ))}
+        {deliveries.length > 1 && (
+          <Link className="quiet" href="/labels?all">
+            All lots here
+          </Link>
+        )}
+        <Link className="quiet" href="/labels?pails">
+          The pails
+        </Link>
+      </nav>
       {labels.length === 0 && <p>Nothing is here to label. Book a delivery in at the dock first.</p>}
       <ul className={css.sheet}>
         {labels.map((label) => (

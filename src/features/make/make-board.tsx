@@ -1,6 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { v4 } from 'uuid';
 import type { Care } from '@/core/arrangement/types';
 import type { Overrides } from '@/core/model/figures';
@@ -72,6 +72,7 @@ export function MakeBoard({
   const names = chosen.map((c) => c.lot.name);
   const called = name.trim() || namedAfter(chosen);
 
+  const take = useCallback((id: string, stems: number) => setRecipe((r) => ({ ...r, [id]: stems })), []);
   const make = async () => {
     setBusy(true);
     setProblem(null);
@@ -98,12 +99,7 @@ export function MakeBoard({
 
   return (
     <div className={css.make}>
-      <StockList
-        lots={lots}
-        dry={dry}
-        recipe={recipe}
-        onTake={(id, stems) => setRecipe({ ...recipe, [id]: stems })}
-      />
+      <StockList lots={lots} dry={dry} recipe={recipe} onTake={take} />
       <section className={css.vessel} aria-label="The vessel">
         <VesselDrawing kind={kind} chosen={chosen} litres={litres} />
         <div className={css.vesselTaps}>

@@ -1,8 +1,10 @@
 'use client';
+import { memo, useMemo } from 'react';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { LifeAxis, LifeLine, daysInWords } from '@/drawing/life-line';
 import type { LotView } from '@/server/stock';
 import { Stepper } from '@/shell/stepper';
+import { useInPieces } from '@/shell/in-pieces';
 import css from './make.module.css';
 
 interface Props {
@@ -12,12 +14,72 @@ interface Props {
   readonly onTake: (portionId: string, stems: number) => void;
 }
 
+interface Scale {
+  readonly pastDays: number;
+  readonly aheadDays: number;
+}
+
+const StockRow = memo(function StockRow({
+  lot,
+  taken,
+  scale,
+  onTake,
+}: {
+  lot: LotView;
+  taken: number;
+  scale: Scale;
+  onTake: Props['onTake'];
+}) {
+  const words = daysInWords(lot.daysLeft);
+  return (
+    <li className={css.lot}>
+      <div className={css.lotLine}>
+        <div className={css.lotHead}>
+          <span>
+            <strong>{lot.name}</strong>
+            {lot.variety && ` ‘${lot.variety}’`}
+            {lot.decision === 'use first' && <span className="late"> use first</span>}
+            {lot.forDay && <span className="soft"> for {lot.forDay}</span>}
+          </span>
+          <span className="soft">
+            {lot.stemsLeft - taken} in pail {lot.pail}
+          </span>
+        </div>
+        <LifeLine
+          scale={scale}
+          daysSinceCut={lot.daysSinceCut}
+          daysSinceArrival={lot.daysSinceArrival}
+          shareByDay={lot.shareByDay}
+          {...lot.daysLeft}
+          label={`${lot.name}: ${words} left`}
+        />
+        <span className="soft">{words}</span>
+      </div>
+      <Stepper
+        label={`${lot.name} taken`}
+        fewer={`One ${lot.name} fewer`}
+        more={`One more ${lot.name}`}
+        value={taken}
+        min={0}
+        max={lot.stemsLeft}
+        onChange={(stems) => onTake(lot.portionId, stems)}
+      >
+        <strong>{taken}</strong>
+      </Stepper>
+    </li>
+  );
+});
+
 /** The stock that stands in water, first to fade first, each as a life line on one scale. */
 export function StockList({ lots, dry, recipe, onTake }: Props) {
-  const scale = {
-    pastDays: Math.max(3, ...lots.map((l) => Math.ceil(l.daysSinceCut))),
-    aheadDays: Math.min(28, Math.max(8, ...lots.map((l) => Math.ceil(l.daysLeft.p90)))),
-  };
+  const drawn = useInPieces(lots);
+  const scale = useMemo<Scale>(
+    () => ({
+      pastDays: Math.max(3, ...lots.map((l) => Math.ceil(l.daysSinceCut))),
+      aheadDays: Math.min(28, Math.max(8, ...lots.map((l) => Math.ceil(l.daysLeft.p90)))),
+    }),
+    [lots],
+  );
   return (
     <section className={css.stock} aria-label="From stock">
       <header className={css.stockHead}>
@@ -28,47 +90,15 @@ export function StockList({ lots, dry, recipe, onTake }: Props) {
         <p>Nothing stands in water yet. Lots come here once the bench has put them in a pail.</p>
       )}
       <ul className="rowlist">
-        {lots.map((lot) => {
-          const taken = Math.min(recipe[lot.portionId] ?? 0, lot.stemsLeft);
-          const words = daysInWords(lot.daysLeft);
-          return (
-            <li key={lot.portionId} className={css.lot}>
-              <div className={css.lotLine}>
-                <div className={css.lotHead}>
-                  <span>
-                    <strong>{lot.name}</strong>
-                    {lot.variety && ` ‘${lot.variety}’`}
-                    {lot.decision === 'use first' && <span className="late"> use first</span>}
-                    {lot.forDay && <span className="soft"> for {lot.forDay}</span>}
-                  </span>
-                  <span className="soft">
-                    {lot.stemsLeft - taken} in pail {lot.pail}
-                  </span>
-                </div>
-                <LifeLine
-                  scale={scale}
-                  daysSinceCut={lot.daysSinceCut}
-                  daysSinceArrival={lot.daysSinceArrival}
-                  shareByDay={lot.shareByDay}
-                  {...lot.daysLeft}
-                  label={`${lot.name}: ${words} left`}
-                />
-                <span className="soft">{words}</span>
-              </div>
-              <Stepper
-                label={`${lot.name} taken`}
-                fewer={`One ${lot.name} fewer`}
-                more={`One more ${lot.name}`}
-                value={taken}
-                min={0}
-                max={lot.stemsLeft}
-                onChange={(stems) => onTake(lot.portionId, stems)}
-              >
-                <strong>{taken}</strong>
-              </Stepper>
-            </li>
-          );
-        })}
+        {drawn.map((lot) => (
+          <StockRow
+            key={lot.portionId}
+            lot={lot}
+            taken={Math.min(recipe[lot.portionId] ?? 0, lot.stemsLeft)}
+            scale={scale}
+            onTake={onTake}
+          />
+        ))}
       </ul>
       {lots.length > 0 && <LifeAxis scale={scale} />}
       {dry > 0 && (

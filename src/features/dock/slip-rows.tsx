@@ -1,0 +1,46 @@
+'use client';
+import { useInPieces } from '@/shell/in-pieces';
+import { ShopLink as Link } from '@/shell/shop-link';
+import { Coming } from './coming';
+import css from './dock.module.css';
+import type { SlipView } from './slip-view';
+
+/** What a lot's row says at its end: whose hands it is in, what it waits for, how it was seen. */
+function Mark({ lot }: { lot: SlipView['lots'][number] }) {
+  if (lot.forDay) return <span className="soft">for {lot.forDay.slice(5)}</span>;
+  if (lot.looked)
+    return <span className="soft">{lot.decision === 'use first' ? 'use first' : lot.droop}</span>;
+  if (lot.withWhom) return <span className="soft">{lot.withWhom} has it</span>;
+  return <span className={css.toLook}>look</span>;
+}
+
+/** The lots of a slip in the order of its note; of a long one the first at once, the rest a piece at a time. */
+export function SlipRows({ rows, chosenId }: { rows: SlipView['lots']; chosenId: string | null }) {
+  const drawn = useInPieces(rows, 20, 12);
+  return (
+    <ul className="rowlist">
+      {drawn.map((l) => (
+        <li key={l.id}>
+          <Link
+            href={`/dock?lot=${l.id}`}
+            className={css.slipRow}
+            aria-current={l.id === chosenId ? 'true' : undefined}
+            scroll={false}
+          >
+            <span className={css.lotNo}>{l.number}</span>
+            <span>
+              <strong>{l.name}</strong> {l.variety && <span>‘{l.variety}’</span>}
+              <span className="soft">
+                {' '}
+                {l.stemsLeft}
+                {l.stemsLeft === l.stemsBooked ? '' : ` of ${l.stemsBooked}`}
+              </span>
+            </span>
+            <Mark lot={l} />
+            <Coming lotId={l.id} />
+          </Link>
+        </li>
+      ))}
+    </ul>
+  );
+}
