@@ -17,11 +17,13 @@ interface Queries {
 /** Statements that are prepared once a connection; what is written anew each time (long lists) is not worth it. */
 const names = new Map<string, string>();
 const MOST_PREPARED = 400;
+const PREPARABLE = /^\s*(select|insert|update|delete|with)\b/i;
 const LONGEST_PREPARED = 6000;
 
 function nameOf(sql: string): string | undefined {
   const known = names.get(sql);
-  if (known || names.size >= MOST_PREPARED || sql.length > LONGEST_PREPARED) return known;
+  if (known || names.size >= MOST_PREPARED || sql.length > LONGEST_PREPARED || !PREPARABLE.test(sql))
+    return known;
   const name = `s${names.size}`;
   names.set(sql, name);
   return name;

@@ -39,6 +39,38 @@ export async function maybePerson(trx: Trx, id: string): Promise<PersonRow | und
   return trx<PersonRow>('person').where({ id }).first();
 }
 
+/** A person with the shop they are of, as a session wants them. */
+export interface PersonInShop {
+  readonly id: string;
+  readonly name: string;
+  readonly role: PersonRow['role'];
+  readonly active: boolean;
+  readonly epoch: number;
+  readonly shopId: string;
+  readonly shopName: string;
+  readonly timeZone: string;
+  readonly demo: boolean;
+  readonly promiseConfidence: number;
+}
+
+export async function maybePersonInShop(trx: Trx, id: string): Promise<PersonInShop | undefined> {
+  return trx('person as p')
+    .join('shop as s', 's.id', 'p.shop_id')
+    .where('p.id', id)
+    .first<PersonInShop | undefined>({
+      id: 'p.id',
+      name: 'p.name',
+      role: 'p.role',
+      active: 'p.active',
+      epoch: 'p.session_epoch',
+      shopId: 's.id',
+      shopName: 's.name',
+      timeZone: 's.time_zone',
+      demo: 's.demo',
+      promiseConfidence: 's.promise_confidence',
+    });
+}
+
 /** The person as they may be asked for their secret, nothing locked. */
 export async function maybePersonToAsk(
   trx: Trx,

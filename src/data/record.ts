@@ -153,7 +153,11 @@ const entries = (trx: Trx) =>
     .leftJoin('person as h', 'h.id', 'e.hands_id')
     .select(ENTRY_COLUMNS)
     .select(trx.raw('coalesce(e.logged_at, e.at) as "loggedAt"'))
-    .select(trx.raw('exists (select 1 from record_entry c where c.corrects = e.id) as corrected'));
+    .select(
+      trx.raw(
+        'exists (select 1 from record_entry c where c.shop_id = e.shop_id and c.corrects = e.id) as corrected',
+      ),
+    );
 
 /** The newest entries (of those before `beforeId`), newest first, each with whether a later one corrected it. */
 export async function manyNewestEntries(trx: Trx, limit: number, beforeId?: number): Promise<Entry[]> {
@@ -183,7 +187,9 @@ export async function maybeLastStandingEntry(
   return entries(trx)
     .where({ 'e.subject_id': subjectId, ...(kind ? { 'e.kind': kind } : {}) })
     .whereNull('e.corrects')
-    .whereNotExists(trx('record_entry as c').select(trx.raw('1')).whereRaw('c.corrects = e.id'))
+    .whereNotExists(
+      trx('record_entry as c').select(trx.raw('1')).whereRaw('c.shop_id = e.shop_id and c.corrects = e.id'),
+    )
     .orderBy('e.id', 'desc')
     .first() as Promise<Entry | undefined>;
 }
@@ -198,9 +204,24 @@ export async function maybeLaterEntry(trx: Trx, entry: Entry): Promise<Entry | u
     .where((one) => {
       if (entry.partId !== null) void one.whereNull('e.part_id').orWhere('e.part_id', entry.partId);
     })
-    .whereNotExists(trx('record_entry as c').select(trx.raw('1')).whereRaw('c.corrects = e.id'))
+    .whereNotExists(
+      trx('record_entry as c').select(trx.raw('1')).whereRaw('c.shop_id = e.shop_id and c.corrects = e.id'),
+    )
     .orderBy('e.id', 'desc')
     .first() as Promise<Entry | undefined>;
+}
+
+/** What stands round every page, in one statement: the last entry's time, and how many cards are due, counted to `most`. */
+export async function standing(
+  trx: Trx,
+  most: number,
+): Promise<{ readonly lastLoggedAt: Date | null; readonly cardsDue: number }> {
+  const { rows } = await trx.raw<{ rows: { logged: Date | null; due: number }[] }>(
+    `select (select coalesce(logged_at, at) from record_entry order by id desc limit 1) as logged,
+       (select count(*)::int from (select 1 from arrangement where card_due limit ?) d) as due`,
+    [most],
+  );
+  return { lastLoggedAt: rows[0]?.logged ?? null, cardsDue: rows[0]?.due ?? 0 };
 }
 
 /** When the last entry reached the record; undefined while there is none. */

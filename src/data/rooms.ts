@@ -19,22 +19,3 @@ export async function manyRooms(trx: Trx): Promise<RoomRow[]> {
     kind: 'kind',
   });
 }
-
-/** The shop's own settings that features ask for. */
-export function oneShop(trx: Trx): Promise<{
-  id: string;
-  slug: string;
-  name: string;
-  timeZone: string;
-  demo: boolean;
-  promiseConfidence: number;
-}> {
-  return trx('shop').first({
-    id: 'id',
-    slug: 'slug',
-    name: 'name',
-    timeZone: 'time_zone',
-    demo: 'demo',
-    promiseConfidence: 'promise_confidence',
-  }) as never;
-}

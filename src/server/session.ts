@@ -5,10 +5,9 @@ import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { beginReading, inShop, type Trx } from '@/data/connection';
 import { asDataError } from '@/data/errors';
-import { maybePerson } from '@/data/people';
+import { maybePersonInShop } from '@/data/people';
 import { learnSpecies } from '@/core/species/species';
 import { manyOwnSpecies } from '@/data/house';
-import { oneShop } from '@/data/rooms';
 import { database } from './database';
 import { now } from './clock';
 import { once, readsOnly } from './once';
@@ -55,10 +54,15 @@ export async function session() {
 
 /** Who is signed in, checked against the people of their shop; null when nobody is. */
 async function whoIn(trx: Trx, data: SessionData): Promise<SignedIn | null> {
-  const person = data.personId ? await maybePerson(trx, data.personId) : undefined;
-  if (!person?.active || person.session_epoch !== data.epoch) return null;
-  const shop = await oneShop(trx);
-  return { personId: person.id, name: person.name, role: person.role, shop };
+  const person = data.personId ? await maybePersonInShop(trx, data.personId) : undefined;
+  if (!person?.active || person.epoch !== data.epoch) return null;
+  const { shopId: id, shopName: name, timeZone, demo, promiseConfidence } = person;
+  return {
+    personId: person.id,
+    name: person.name,
+    role: person.role,
+    shop: { id, name, timeZone, demo, promiseConfidence },
+  };
 }
 
 /** Runs `work` for whoever is signed in, in their shop, in a transaction of its own; null when nobody is. */

@@ -1,11 +1,10 @@
 import 'server-only';
 import { speciesByKey } from '@/core/species/species';
 import type { Trx } from '@/data/connection';
-import { countWithoutCard } from '@/data/arrangements';
 import type { LotFacts } from '@/data/lots';
 import { manyPails } from '@/data/pails';
 import { lotLabel, manyPortionsInStock, type PortionRow } from '@/data/portions';
-import { maybeLastLoggedAt } from '@/data/record';
+import { standing } from '@/data/record';
 import { manyRunningSteps, type StepRow } from '@/data/steps';
 import type { NextItem, PlaceKey, PlaceNote } from '@/shell/places';
 import { isForLater } from './lot-forecasts';
@@ -115,9 +114,9 @@ export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<Shell
   const lots = await once(trx, manyPortionsInStock);
   const steps = await manyRunningSteps(trx);
   const pails = await once(trx, manyPails);
-  const open = await countWithoutCard(trx, COUNTED_TO);
+  const { lastLoggedAt, cardsDue: open } = await standing(trx, COUNTED_TO);
   const { last, redo } = await lastDoneBy(trx, me.personId, at);
-  const lastAt = (await maybeLastLoggedAt(trx))?.getTime() ?? 0;
+  const lastAt = lastLoggedAt?.getTime() ?? 0;
   const { timeZone } = me.shop;
   const unlooked = new Set(
     lots.filter((l) => !l.lookedAt && !isForLater(l, at, timeZone)).map((l) => l.lotId),

@@ -4,7 +4,7 @@ import path from 'node:path';
 import { gunzipSync } from 'node:zlib';
 import type { Knex } from 'knex';
 import { firstGuess } from '@/core/dock/first-guess';
-import { connect, inShop, type Trx } from '@/data/connection';
+import { connect, connectAsOwner, inShop, type Trx } from '@/data/connection';
 import { bookDelivery } from '@/data/deliveries';
 import { migrate } from '@/data/migrate';
 import type { Action } from '@/data/record';
@@ -49,13 +49,13 @@ export const olderShop = (): Promise<TestShop> =>
 async function shopIn(fill: (owner: Knex) => Promise<void>): Promise<TestShop> {
   if (!SERVER) throw new Error('Database tests run through "npm test", which starts their server.');
   const name = `t_${randomUUID().replaceAll('-', '')}`;
-  const server = connect(`${SERVER}/postgres`, 1);
+  const server = connectAsOwner(`${SERVER}/postgres`, 1);
   await server.raw(
     `do $$ begin create role hush_pail_app login nosuperuser nobypassrls; exception when duplicate_object or unique_violation then null; end $$`,
   );
   await server.raw('create database ??', [name]);
   await server.destroy();
-  const owner = connect(`${SERVER}/${name}`, 4);
+  const owner = connectAsOwner(`${SERVER}/${name}`, 4);
   await fill(owner);
   const appUrl = new URL(`${SERVER}/${name}`);
   appUrl.username = 'hush_pail_app';
