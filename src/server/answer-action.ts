@@ -97,6 +97,7 @@ export async function answerAction(
       key,
       body,
       tappedAt: tappedAt(request),
+      signal: request.signal,
       sure: QUESTIONS.filter((q) => sure.includes(q)),
     }),
   );

@@ -40,6 +40,8 @@ export interface Handler<N extends ActionName, Ready = unknown> {
   readonly prepare?: (
     input: CheckedOf<N>,
     read: <T>(work: (context: ReadContext) => Promise<T>) => Promise<T>,
+    /** Ends what is being worked out once nobody waits for it any more. */
+    signal?: AbortSignal,
   ) => Promise<Ready>;
   readonly work: (context: ActionContext, input: CheckedOf<N>, ready: Ready) => Promise<ResultOf<N>>;
 }

@@ -24,6 +24,8 @@ export interface Tap {
   readonly body: unknown;
   /** When it was made, where it waited on its tablet: milliseconds of the shop's clock. */
   readonly tappedAt: number | null;
+  /** Says that whoever tapped waits no longer. */
+  readonly signal?: AbortSignal;
   /** What was asked before and answered with yes. */
   readonly sure: readonly Question[];
 }
@@ -152,7 +154,11 @@ async function doOneTap(running: Omit<Running, 'ready'>): Promise<unknown> {
   // What was made is not worked out again, nor refused for want of the stems it took.
   const before = handler.prepare && (await forMe((trx, me) => answeredBefore(trx, me, running)));
   if (before) return before.result;
-  const ready = await handler.prepare?.(input, (work) => forMe((trx, me) => work({ trx, me, at: now() })));
+  const ready = await handler.prepare?.(
+    input,
+    (work) => forMe((trx, me) => work({ trx, me, at: now() })),
+    running.tap.signal,
+  );
   const progress: { isCommitting: boolean } = { isCommitting: false };
   try {
     return await forMe(async (trx, me) => {

@@ -25,6 +25,7 @@ export type Act = <N extends ActionName>(
   body: InputOf<N>,
   about?: string,
   key?: string,
+  signal?: AbortSignal,
 ) => Promise<Outcome<ResultOf<N>>>;
 
 interface Actions {
@@ -48,7 +49,15 @@ const NO_ANSWER: Outcome = {
 /** A forecast or a document may take its time; longer than this nobody waits. */
 const ANSWER_WITHIN_MS = 20_000;
 
-async function post(tap: NewKeptTap, isKept: boolean): Promise<Outcome> {
+/** Ends with the first of them. */
+function anyOf(first: AbortSignal, second?: AbortSignal): AbortSignal {
+  if (!second) return first;
+  const both = new AbortController();
+  for (const one of [first, second]) one.addEventListener('abort', () => both.abort(), { once: true });
+  return both.signal;
+}
+
+async function post(tap: NewKeptTap, isKept: boolean, signal?: AbortSignal): Promise<Outcome> {
   rememberOwnTap(tap.key);
   try {
     const response = await fetch(`/actions/${tap.name}`, {
@@ -60,7 +69,7 @@ async function post(tap: NewKeptTap, isKept: boolean): Promise<Outcome> {
         ...(tap.sure.length > 0 ? { 'x-sure': tap.sure.join() } : {}),
       },
       body: JSON.stringify(tap.body),
-      signal: AbortSignal.timeout(ANSWER_WITHIN_MS),
+      signal: anyOf(AbortSignal.timeout(ANSWER_WITHIN_MS), signal),
     });
     const isJson = response.headers.get('content-type')?.includes('json');
     return isJson ? ((await response.json()) as Outcome) : NO_ANSWER;
@@ -118,11 +127,12 @@ export function ActionProvider({
   const unanswered = useRef(new Map<string, string>());
 
   const act = useCallback<Act>(
-    async (name, body, about = '', ownKey) => {
+    async (name, body, about = '', ownKey, signal) => {
       const same = `${name} ${JSON.stringify(body)}`;
       const key = ownKey ?? unanswered.current.get(same) ?? v4();
       const tap: NewKeptTap = { key, name, body, about, personId, tappedAt: now(), sure: [] };
-      const outcome = await sendTap(parts, tap, waiting.includes(name));
+      const sends = signal ? { ...parts, post: (t: NewKeptTap, k: boolean) => post(t, k, signal) } : parts;
+      const outcome = await sendTap(sends, tap, waiting.includes(name));
       // Tapped again before it is known what became of it, it is the same tap, and is done once.
       if (outcome.ok || outcome.why !== 'unavailable') unanswered.current.delete(same);
       else if (!waiting.includes(name)) unanswered.current.set(same, key);

@@ -16,11 +16,13 @@ const DRAWS = 300;
 /** Reruns of one change share their luck, so that fewer draws tell them apart. */
 const HABIT_DRAWS = 80;
 const MOST_STEMS_DRAWN = 60_000;
+/** Habits are some fifteen reruns: together they cost what the forecast does. */
+const MOST_DRAWN_A_HABIT = 6000;
 
 /** Draws that an arrangement of many kinds can have and still be answered in a second or so. */
-function drawsFor(lines: readonly Pick<ChosenLine, 'stems'>[], draws: number): number {
+function drawsFor(lines: readonly Pick<ChosenLine, 'stems'>[], draws: number, most: number): number {
   const drawn = drawnOfLines(lines.map((l) => l.stems)).reduce((a, b) => a + b, 0);
-  return Math.max(40, Math.min(draws, Math.floor(MOST_STEMS_DRAWN / Math.max(1, drawn))));
+  return Math.max(24, Math.min(draws, Math.floor(most / Math.max(1, drawn))));
 }
 
 /** The forecast an arrangement gets: on a table at home, kept as this customer keeps flowers. */
@@ -33,7 +35,7 @@ export function arrangementInput(
 ): ArrangementInput {
   return {
     seed: SEED,
-    draws: drawsFor(lines, DRAWS),
+    draws: drawsFor(lines, DRAWS, MOST_STEMS_DRAWN),
     lines: lines.map((l) => ({ species: l.speciesKey, stems: l.stems, arrival: l.arrival, leafShare: 0.6 })),
     vessel,
     stays: [{ hours: null, ...TABLE, wet: true }],
@@ -45,5 +47,6 @@ export function arrangementInput(
 
 /** What habits are reckoned against: the same, kept as its card will say. */
 export function habitInput(input: ArrangementInput): ArrangementInput {
-  return { ...input, care: 'careful', draws: Math.min(input.draws, drawsFor(input.lines, HABIT_DRAWS)) };
+  const draws = drawsFor(input.lines, HABIT_DRAWS, MOST_DRAWN_A_HABIT);
+  return { ...input, care: 'careful', draws: Math.min(input.draws, draws) };
 }

@@ -14,7 +14,7 @@ import { arrangementInput, habitInput } from './forecast-input';
 /** How an arrangement is made: forecast first, without a lock; then its stems leave their lots. */
 export const makeHandlers: Handlers<MakeActionName> = {
   'make/make': preparing({
-    prepare: async ({ vesselKind, litres, care, lines }, read) => {
+    prepare: async ({ vesselKind, litres, care, lines }, read, signal) => {
       const { stock, confidence } = await read(async ({ trx, me, at }) => ({
         stock: await readStock(
           trx,
@@ -41,8 +41,8 @@ export const makeHandlers: Handlers<MakeActionName> = {
       const vessel = { kind: vesselKind, litres };
       const input = arrangementInput(chosen, vessel, confidence, care, overrides);
       const [forecast, habits] = await Promise.all([
-        inWorker('arrangement', input),
-        inWorker('habits', habitInput(input)),
+        inWorker('arrangement', input, signal),
+        inWorker('habits', habitInput(input), signal),
       ]);
       const result = { ...forecast, habits };
       const species = chosen.map((c) => speciesByKey(c.speciesKey));

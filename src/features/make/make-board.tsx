@@ -1,6 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
-import { useCallback, useState } from 'react';
+import { useCallback, useRef, useState } from 'react';
 import { v4 } from 'uuid';
 import type { Care } from '@/core/arrangement/types';
 import type { Overrides } from '@/core/model/figures';
@@ -16,6 +16,7 @@ import { HabitRanking } from './habit-ranking';
 import css from './make.module.css';
 import { StockList } from './stock-list';
 import { useForecast } from './use-forecast';
+import { Working } from '@/shell/working';
 import { VesselDrawing } from './vessel-drawing';
 import { Said } from '@/shell/said';
 
@@ -52,6 +53,7 @@ export function MakeBoard({
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const [actionKey, setActionKey] = useState(() => v4());
+  const giveUp = useRef<AbortController | null>(null);
   // Somebody else may have taken stems since: what is left bounds what stands in the recipe.
   const chosen = lots.flatMap((lot) => {
     const stems = Math.min(recipe[lot.portionId] ?? 0, lot.stemsLeft);
@@ -74,6 +76,7 @@ export function MakeBoard({
 
   const take = useCallback((id: string, stems: number) => setRecipe((r) => ({ ...r, [id]: stems })), []);
   const make = async () => {
+    giveUp.current = new AbortController();
     setBusy(true);
     setProblem(null);
     const outcome = await act(
@@ -87,6 +90,7 @@ export function MakeBoard({
       },
       '',
       actionKey,
+      giveUp.current.signal,
     );
     setBusy(false);
     if (!outcome.ok) {
@@ -174,6 +178,7 @@ export function MakeBoard({
             {busy ? 'Making …' : count === 0 ? 'Take stems from the left' : `Make it of ${count} stems`}
             {count > 0 && <kbd>.</kbd>}
           </button>
+          {busy && <Working onGiveUp={() => giveUp.current?.abort()} />}
         </div>
         {count > 0 && live.forecast && !live.failed && (
           <>

@@ -41,7 +41,7 @@ const isFull = (error: unknown): boolean =>
 
 /**
  * Has a worker thread do a job; the event loop answers others meanwhile. Never inside a transaction.
- * @throws BrokenContractError as the job would, DataError 'unavailable' where too many wait already
+ * @throws BrokenContractError as the job would, DataError 'unavailable' where too many wait already or it was given up
  */
 export async function inWorker<N extends JobName>(
   name: N,
@@ -52,7 +52,8 @@ export async function inWorker<N extends JobName>(
   try {
     answer = (await laneOf(name).run({ name, input }, signal ? { signal } : {})) as Answer;
   } catch (error) {
-    throw isFull(error) ? new DataError('unavailable', error) : error;
+    // Too many wait, or nobody waits for this any more: nothing came of it either way.
+    throw isFull(error) || signal?.aborted ? new DataError('unavailable', error) : error;
   }
   if ('problems' in answer) throw new BrokenContractError(answer.problems);
   return answer.value as JobResult<N>;
