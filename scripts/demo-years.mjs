@@ -1,8 +1,6 @@
 // npm run demo-years -- 5: puts years of history behind the demo shop.
-import { freePort, initCluster, startCluster } from './lib/cluster.mjs';
-import { STATE, giveUp, tellFault } from './lib/paths.mjs';
-import { databaseTask, ownerUrl, prepareMachine, secrets } from './lib/prepare.mjs';
-import { runningCopy } from './lib/running.mjs';
+import { giveUp, tellFault } from './lib/paths.mjs';
+import { shopTask } from './lib/shop-cluster.mjs';
 
 const HELP = `npm run demo-years -- 5
   Puts so many years behind the demo shop: a year is 2,000 deliveries of 20,000 lots, 300,000 entries of the
@@ -14,18 +12,7 @@ if (process.argv.includes('--help')) {
 const years = Number(process.argv[2] ?? 5);
 if (!(years > 0 && years <= 20)) giveUp('How many years? A number up to 20.');
 try {
-  await prepareMachine();
-  const { owner, app } = secrets();
-  const other = runningCopy();
-  const cluster = other?.databasePort
-    ? { port: other.databasePort, stop: async () => {} }
-    : (initCluster(STATE, { password: owner }), await startCluster(STATE, { port: await freePort(15400) }));
-  databaseTask('years', {
-    HUSH_PAIL_OWNER_URL: ownerUrl(cluster.port, owner),
-    HUSH_PAIL_APP_PASSWORD: app,
-    HUSH_PAIL_YEARS: String(years),
-  });
-  await cluster.stop();
+  await shopTask('years', { HUSH_PAIL_YEARS: String(years) });
 } catch (error) {
   tellFault(error);
 }

@@ -68,7 +68,6 @@ drop index action_of_person;
 create index action_of_person on action (shop_id, person_id, logged_at desc, seq desc);
 create index bunch_weighing_of_species on bunch_weighing (shop_id, species_key, weighed_at desc);
 create index delivery_by_ref on delivery (shop_id, delivery_ref);
-create index lot_photo_of_all on lot_photo (lot_id) where withdrawn_at is null;
 create or replace function log_change() returns trigger language plpgsql as $$
 declare
   action uuid := nullif(current_setting('app.action_key', true), '')::uuid;
