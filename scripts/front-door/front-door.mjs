@@ -125,7 +125,7 @@ export function frontDoor({ handle, database, lanes = LANES, bounds = BOUNDS }) 
     response.once('close', leave);
     if (response.destroyed) return leave();
     if (!(await database.isUp())) return answerUnavailable(request, response, 'memory');
-    const state = { isUnavailable: false, statements: 0, sqlMs: 0 };
+    const state = { isUnavailable: false, statements: 0, underway: 0, askedAt: 0, sqlMs: 0 };
     noteTimes(request, response, state);
     sayIfUnavailable(request, response, state);
     return states.run(state, () => handle(request, response));

@@ -1,3 +1,4 @@
+import type { Socket } from 'node:net';
 import knex, { type Knex } from 'knex';
 import pg from 'pg';
 import { asDataError } from './errors';
@@ -12,6 +13,8 @@ interface Queries {
     config: { text: string; values?: unknown[]; name?: string } | string,
     ...rest: unknown[]
   ) => unknown;
+  /** The socket to the database, as the driver holds it. */
+  readonly connection: { readonly stream: Pick<Socket, 'cork' | 'uncork' | 'writableCorked'> };
 }
 
 /** Statements that are prepared once a connection; what is written anew each time (long lists) is not worth it. */
@@ -29,10 +32,18 @@ function nameOf(sql: string): string | undefined {
   return name;
 }
 
+/** Keeps what is asked in one turn back until its end: it then goes out in one packet, not a dozen. */
+function sendTogether({ stream }: Queries['connection']): void {
+  if (stream.writableCorked > 0) return;
+  stream.cork();
+  process.nextTick(() => stream.uncork());
+}
+
 /** Has the database plan a statement once a connection, and not each time: that is most of a small one's time. */
 function prepared(connection: Queries): Queries {
   const { query } = connection;
   connection.query = (config, ...rest) => {
+    sendTogether(connection.connection);
     if (typeof config === 'object' && config.values && config.name === undefined) {
       const name = nameOf(config.text);
       if (name) return query.call(connection, { ...config, name }, ...rest);
@@ -43,23 +54,53 @@ function prepared(connection: Queries): Queries {
 }
 
 /** How long the database itself lets a connection of the application's go on, ms. */
-const BOUNDS = { statement_timeout: 6000, lock_timeout: 3000, idle_in_transaction_session_timeout: 10_000 };
+const BOUNDS = {
+  query_timeout: 8000,
+  statement_timeout: 6000,
+  lock_timeout: 3000,
+  idle_in_transaction_session_timeout: 10_000,
+};
+/** What is asked for together goes out together: a page waits once for a dozen answers, not a dozen times. */
+const TOGETHER = { pipeline: true };
+
+interface Begins {
+  begin: (connection: unknown) => Promise<unknown>;
+}
+
+/** Lets what is asked first in a transaction go out with its BEGIN: one connection answers in the order it is asked. */
+function beginsUnderway(db: Knex): Knex {
+  const client = db.client as { transaction: (...args: unknown[]) => Begins };
+  const { transaction } = client;
+  client.transaction = (...args) => {
+    const made = transaction.apply(client, args);
+    const { begin } = made;
+    made.begin = (connection) => {
+      // Where it fails, the transaction itself is told, and all that follows in it fails too.
+      void begin.call(made, connection);
+      return Promise.resolve();
+    };
+    return made;
+  };
+  return db;
+}
 
 /** A pool to one database; every wait in it is bounded, so that a lost server is soon said. */
 export function connect(url: string, poolMax = 10): Knex {
-  return knex({
-    client: 'pg',
-    connection: { connectionString: url, connectionTimeoutMillis: 2000, query_timeout: 8000, ...BOUNDS },
-    pool: {
-      min: 0,
-      max: poolMax,
-      acquireTimeoutMillis: 3000,
-      createTimeoutMillis: 2500,
-      createRetryIntervalMillis: 200,
-      afterCreate: (connection: Queries, done: (error: null, connection: Queries) => void) =>
-        done(null, prepared(connection)),
-    },
-  });
+  return beginsUnderway(
+    knex({
+      client: 'pg',
+      connection: { connectionString: url, connectionTimeoutMillis: 2000, ...TOGETHER, ...BOUNDS },
+      pool: {
+        min: 0,
+        max: poolMax,
+        acquireTimeoutMillis: 3000,
+        createTimeoutMillis: 2500,
+        createRetryIntervalMillis: 200,
+        afterCreate: (connection: Queries, done: (error: null, connection: Queries) => void) =>
+          done(null, prepared(connection)),
+      },
+    }),
+  );
 }
 
 /** A pool for the owner's tasks (migrations, demo worlds): they take as long as they take. */
@@ -69,19 +110,34 @@ export function connectAsOwner(url: string, poolMax = 2): Knex {
 
 export type Trx = Knex.Transaction;
 
+/** Says whose rows a transaction sees, and does `work` in it: both go out together, in this order. */
+async function asShop<T>(
+  trx: Trx,
+  shopId: string,
+  isReading: boolean,
+  work: (trx: Trx) => Promise<T>,
+): Promise<T> {
+  const settings = isReading ? `, set_config('transaction_read_only', 'on', true)` : '';
+  // A statement of Knex is sent once it is waited for; this one goes first.
+  const isSaid = trx.raw(`select set_config('app.shop_id', ?, true)${settings}`, [shopId]).then(() => true);
+  const [, done] = await Promise.all([isSaid, work(trx)]);
+  return done;
+}
+
 /**
- * Begins a transaction of one shop's rows that only reads; whoever began it ends it by `rollback`.
+ * Begins a transaction of one shop's rows that only reads, with what `first` reads in it; whoever
+ * began it ends it by `rollback`.
  * @throws DataError
  */
-export async function beginReading(db: Knex, shopId: string): Promise<Trx> {
+export async function beginReading<T>(
+  db: Knex,
+  shopId: string,
+  first: (trx: Trx) => Promise<T>,
+): Promise<[Trx, T]> {
   try {
     const trx = await db.transaction();
     try {
-      await trx.raw(
-        `select set_config('app.shop_id', ?, true), set_config('transaction_read_only', 'on', true)`,
-        [shopId],
-      );
-      return trx;
+      return [trx, await asShop(trx, shopId, true, first)];
     } catch (error) {
       await trx.rollback().catch(() => undefined);
       throw error;
@@ -97,10 +153,7 @@ export async function beginReading(db: Knex, shopId: string): Promise<Trx> {
  */
 export async function inShop<T>(db: Knex, shopId: string, work: (trx: Trx) => Promise<T>): Promise<T> {
   try {
-    return await db.transaction(async (trx) => {
-      await trx.raw(`select set_config('app.shop_id', ?, true)`, [shopId]);
-      return work(trx);
-    });
+    return await db.transaction((trx) => asShop(trx, shopId, false, work));
   } catch (error) {
     throw asDataError(error);
   }

@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { freshShop, type TestShop } from '../../tests/support/database';
+import { faultOf, freshShop, type TestShop } from '../../tests/support/database';
 import { makeArrangement } from './arrangements';
-import { DataError, RefusedError } from './errors';
 import { connect, inShop } from './connection';
 import { binStems } from './bins';
 import { manyLotsInStock, maybeLot } from './lots';
@@ -19,12 +18,6 @@ beforeAll(async () => {
 });
 afterAll(() => shop.close());
 
-const faultOf = async (work: Promise<unknown>): Promise<string> =>
-  work.then(
-    () => 'none',
-    (error: unknown) =>
-      error instanceof DataError ? error.fault : error instanceof RefusedError ? 'refused' : String(error),
-  );
 const raw = (sql: string) => shop.inside((trx) => trx.raw(sql));
 const portionOf = async (lotId: string): Promise<string> =>
   (await shop.inside((trx) => manyPortionsOfLot(trx, lotId)))[0]?.id ?? '';

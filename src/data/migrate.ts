@@ -8,6 +8,7 @@ import * as theBench from './migrations/0006-the-bench';
 import * as actionsAndStays from './migrations/0007-actions-and-stays';
 import * as claimsAndLabels from './migrations/0008-claims-once-and-labels';
 import * as nothingGrows from './migrations/0009-nothing-grows';
+import * as instructionsStand from './migrations/0010-instructions-stand';
 
 interface Migration {
   readonly name: string;
@@ -25,6 +26,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0007-actions-and-stays', up: actionsAndStays.up },
   { name: '0008-claims-once-and-labels', up: claimsAndLabels.up },
   { name: '0009-nothing-grows', up: nothingGrows.up },
+  { name: '0010-instructions-stand', up: instructionsStand.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

@@ -4,6 +4,7 @@ import type { ProtocolStep } from '../core/protocol/types';
 import { isLocked, type Trx } from './connection';
 import { RefusedError } from './errors';
 import { newId } from './ids';
+import { withInstructions } from './instructions';
 
 export type StepStatus = 'waiting' | 'running' | 'done' | 'skipped';
 
@@ -25,13 +26,12 @@ export interface StepRow {
   readonly handsId: string | null;
 }
 
-const COLUMNS = {
+const OWN_COLUMNS = {
   id: 's.id',
   portionId: 's.portion_id',
   planNo: 's.plan_no',
   position: 's.position',
   kind: 's.kind',
-  step: 's.step',
   status: 's.status',
   startedAt: 's.started_at',
   dueAt: 's.due_at',
@@ -40,6 +40,7 @@ const COLUMNS = {
   outcome: 's.outcome',
   handsId: 's.hands_id',
 };
+const COLUMNS = { ...OWN_COLUMNS, step: 's.step' };
 
 const inForce = (trx: Trx) =>
   trx('protocol_step as s')
@@ -48,7 +49,20 @@ const inForce = (trx: Trx) =>
 
 /** Steps of the plans in force of every portion with stems, in order. */
 export async function manyStepsInForce(trx: Trx): Promise<StepRow[]> {
-  return inForce(trx).orderBy(['s.portion_id', 's.position']).select(COLUMNS) as Promise<StepRow[]>;
+  const rows: Omit<StepRow, 'step'>[] = await inForce(trx)
+    .orderBy(['s.portion_id', 's.position'])
+    .select(OWN_COLUMNS);
+  return withInstructions(trx, rows);
+}
+
+/** What of a step says how far a portion has come. */
+export type StepState = Pick<StepRow, 'portionId' | 'kind' | 'status'>;
+
+/** How far the plans in force have come, of every portion with stems: no words, no instructions. */
+export async function manyStepStates(trx: Trx): Promise<StepState[]> {
+  return inForce(trx)
+    .orderBy(['s.portion_id', 's.position'])
+    .select({ portionId: 's.portion_id', kind: 's.kind', status: 's.status' }) as Promise<StepState[]>;
 }
 
 /** Steps whose clock runs, of portions with stems. */

@@ -4,7 +4,7 @@ import { QUESTIONS } from '@/core/actions/contract';
 import type { Outcome } from '@/shell/outcome';
 import type { Handlers } from './handler';
 import { runAction, SIGNED_OUT } from './run-action';
-import { session } from './session';
+import { sealedSession } from './session';
 
 const MAX_BODY_BYTES = 2_000_000;
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/i;
@@ -82,7 +82,7 @@ export async function answerAction(
   const key = request.headers.get('x-action-key') ?? '';
   if (!UUID.test(key)) return refuse('The tap carries no key of its own. Nothing was done.');
   // Nobody's body is read before it is known whose it is.
-  if (!(await session()).personId) return answer(SIGNED_OUT);
+  if (!(await sealedSession()).personId) return answer(SIGNED_OUT);
   const text = await readBody(request).catch(() => null);
   if (text === null) return refuse('That is more than a delivery note can hold. Nothing was done.');
   let body: unknown;

@@ -1,5 +1,6 @@
 import 'server-only';
 import { performance } from 'node:perf_hooks';
+import { LRUCache } from 'lru-cache';
 import { dayBeganMs, momentIn, type ZonedMoment } from '@/core/calendar/zones';
 
 /**
@@ -18,8 +19,19 @@ export function now(): Date {
   return new Date(Date.now() + offsetMs());
 }
 
-/** Calendar date, hour of day and clock of a moment in the shop's zone. */
-export const inZone = (at: Date, timeZone: string): ZonedMoment => momentIn(at.getTime(), timeZone);
+const MINUTE_MS = 60_000;
+const moments = new LRUCache<string, ZonedMoment>({ max: 5000 });
+
+/** Calendar date, hour of day and clock of a moment in the shop's zone; a page asks of few minutes, many times. */
+export function inZone(at: Date, timeZone: string): ZonedMoment {
+  const minute = Math.floor(at.getTime() / MINUTE_MS);
+  const key = `${minute} ${timeZone}`;
+  const known = moments.get(key);
+  if (known) return known;
+  const moment = momentIn(minute * MINUTE_MS, timeZone);
+  moments.set(key, moment);
+  return moment;
+}
 
 /** When the day of a moment began in the shop's zone. */
 export const dayBegan = (at: Date, timeZone: string): Date => new Date(dayBeganMs(at.getTime(), timeZone));

@@ -1,17 +1,16 @@
 import 'server-only';
 import type { Knex } from 'knex';
 import { connect } from '@/data/connection';
-import { countStatement } from './request-state';
+import { statementAnswered, statementAsked } from './request-state';
 
 /** Tells the server in front of us how many statements a request took, and how long, where it wants to know. */
 function timed(db: Knex): Knex {
   if (!process.env.HUSH_PAIL_TIMES_FILE) return db;
-  const began = new Map<string, number>();
-  db.on('query', ({ __knexQueryUid: id }: { __knexQueryUid: string }) => began.set(id, performance.now()));
-  db.on('query-response', (_rows: unknown, { __knexQueryUid: id }: { __knexQueryUid: string }) => {
-    countStatement(performance.now() - (began.get(id) ?? NaN));
-    began.delete(id);
+  // Of what begins and ends a transaction Knex does not say when it was answered.
+  db.on('query', ({ sql }: { sql: string }) => {
+    if (!/^(BEGIN|COMMIT|ROLLBACK|SAVEPOINT|RELEASE)/.test(sql)) statementAsked();
   });
+  db.on('query-response', () => statementAnswered());
   return db;
 }
 

@@ -36,7 +36,7 @@ function schoolsOf(settings: readonly HouseSetting[]): Schools {
 
 /** The ways of this shop's house: its settings, where it has made any, in the place of the defaults. */
 export async function houseOf(trx: Trx): Promise<House> {
-  const [settings, own] = [await manyHouseSettings(trx), await once(trx, manyOwnSpecies)];
+  const [settings, own] = await Promise.all([manyHouseSettings(trx), once(trx, manyOwnSpecies)]);
   const valueOf = (kind: HouseSetting['kind'], key: string): string | undefined =>
     settings.find((s) => s.kind === kind && s.key === key)?.value;
   const days = (key: keyof WaterLimits): number => Number(valueOf('limit', key) ?? DEFAULT_LIMITS[key]);

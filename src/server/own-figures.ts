@@ -23,8 +23,8 @@ export function overridesOf(figures: readonly OwnFigure[]): Overrides | null {
 
 /** All that a shop's forecasts rest on beside what is shipped: its own figures, and its own species whole. */
 export async function shopOverrides(trx: Trx): Promise<Overrides | null> {
-  const figures = overridesOf(await manyOwnFigures(trx));
-  const own = (await once(trx, manyOwnSpecies)).flatMap((o) => o.species ?? []);
+  const [rows, owned] = await Promise.all([manyOwnFigures(trx), once(trx, manyOwnSpecies)]);
+  const [figures, own] = [overridesOf(rows), owned.flatMap((o) => o.species ?? [])];
   return own.length === 0 ? figures : { ...figures, own };
 }
 

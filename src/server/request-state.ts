@@ -6,16 +6,25 @@ import { DataError } from '@/data/errors';
 interface RequestState {
   isUnavailable: boolean;
   statements: number;
+  /** Statements that have not been answered, and since when there is one. */
+  underway: number;
+  askedAt: number;
   sqlMs: number;
 }
 const holder = globalThis as typeof globalThis & { hushPailRequests?: AsyncLocalStorage<RequestState> };
 
-/** Counts a statement, and the time it took, to the request it was asked by. */
-export function countStatement(ms: number): void {
+/** Counts a statement to the request it is asked by. */
+export function statementAsked(): void {
   const state = holder.hushPailRequests?.getStore();
-  if (!state || !Number.isFinite(ms)) return;
+  if (!state) return;
   state.statements++;
-  state.sqlMs += ms;
+  if (state.underway++ === 0) state.askedAt = performance.now();
+}
+
+/** The time a request waited for its statements: those that were underway together are waited for once. */
+export function statementAnswered(): void {
+  const state = holder.hushPailRequests?.getStore();
+  if (state && --state.underway === 0) state.sqlMs += performance.now() - state.askedAt;
 }
 
 /** Tells the server in front that the database did not answer, so that the page says so; hands the error on. */

@@ -111,11 +111,13 @@ function runningItems(lots: readonly PortionRow[], steps: readonly StepRow[], at
 
 /** What every screen shows round its edge: counts by place, what is due, the person's last entry. */
 export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<ShellData> {
-  const lots = await once(trx, manyPortionsInStock);
-  const steps = await manyRunningSteps(trx);
-  const pails = await once(trx, manyPails);
-  const { lastLoggedAt, cardsDue: open } = await standing(trx, COUNTED_TO);
-  const { last, redo } = await lastDoneBy(trx, me.personId, at);
+  const [lots, steps, pails, { lastLoggedAt, cardsDue: open }, { last, redo }] = await Promise.all([
+    once(trx, manyPortionsInStock),
+    once(trx, manyRunningSteps),
+    once(trx, manyPails),
+    standing(trx, COUNTED_TO),
+    lastDoneBy(trx, me.personId, at),
+  ]);
   const lastAt = lastLoggedAt?.getTime() ?? 0;
   const { timeZone } = me.shop;
   const unlooked = new Set(

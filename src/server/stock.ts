@@ -6,7 +6,7 @@ import type { Trx } from '@/data/connection';
 import type { LotFacts, LotRow } from '@/data/lots';
 import { lotLabel, manyPortionsInStock, type PortionRow } from '@/data/portions';
 import { manyStays, type StayRow } from '@/data/stays';
-import { manyStepsInForce, type StepRow } from '@/data/steps';
+import { manyStepStates, type StepState } from '@/data/steps';
 import { isForLater, lotInputNow, lotsNow } from './lot-forecasts';
 import { once } from './once';
 import { shopOverrides } from './own-figures';
@@ -15,7 +15,7 @@ import type { SignedIn } from './session';
 /** A portion in stock with its plan and how long it lasts from now. */
 export interface StockLot {
   readonly lot: PortionRow;
-  readonly steps: readonly StepRow[];
+  readonly steps: readonly StepState[];
   readonly forecast: LotForecast;
   readonly arrival: Arrival;
   readonly isReady: boolean;
@@ -34,7 +34,7 @@ export interface StockRead {
 /** A portion with what its forecast is made from. */
 export interface Known {
   readonly lot: PortionRow;
-  readonly steps: readonly StepRow[];
+  readonly steps: readonly StepState[];
   readonly stays: readonly StayRow[];
 }
 
@@ -47,11 +47,14 @@ export async function readStock(
 ): Promise<StockRead> {
   const all = await once(trx, manyPortionsInStock);
   const lots = ids ? all.filter((l) => ids.includes(l.id)) : all;
-  const steps = await once(trx, manyStepsInForce);
-  const stays = await manyStays(
-    trx,
-    lots.map((l) => l.id),
-  );
+  const [steps, stays, overrides] = await Promise.all([
+    once(trx, manyStepStates),
+    manyStays(
+      trx,
+      lots.map((l) => l.id),
+    ),
+    shopOverrides(trx),
+  ]);
   const [stepsOf, staysOf] = [groupBy(steps, (s) => s.portionId), groupBy(stays, (s) => s.subjectId)];
   return {
     portions: lots.map((lot) => ({
@@ -59,7 +62,7 @@ export async function readStock(
       steps: stepsOf.get(lot.id) ?? [],
       stays: staysOf.get(lot.id) ?? [],
     })),
-    overrides: await shopOverrides(trx),
+    overrides,
     at,
     timeZone: me.shop.timeZone,
   };

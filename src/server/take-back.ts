@@ -106,12 +106,15 @@ export async function lastDoneBy(
 ): Promise<{ last: LastDone | null; redo: Redo | null }> {
   const done = await manyLastActionsOf(trx, personId, new Date(at.getTime() - WITHIN_MS), 40);
   const last = done.find((d) => !d.isTakenBack && d.takesBack === null);
-  const entries = last ? await manyEntriesOf(trx, last.key) : [];
+  const back = done[0]?.takesBack;
+  const [entries, undone, undoneEntries] = await Promise.all([
+    last ? manyEntriesOf(trx, last.key) : [],
+    back ? maybeAction(trx, back) : undefined,
+    back ? manyEntriesOf(trx, back) : [],
+  ]);
   const entry = entries.at(-1);
   const others = entries.length > 1 ? `, and ${entries.length - 1} more with it` : '';
-  const [newest] = done;
-  const undone = newest?.takesBack ? await maybeAction(trx, newest.takesBack) : undefined;
-  const [undoneEntry] = undone ? await manyEntriesOf(trx, undone.key) : [];
+  const [undoneEntry] = undoneEntries;
   return {
     last:
       last && entry

@@ -3,9 +3,11 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { gunzipSync } from 'node:zlib';
 import type { Knex } from 'knex';
+import { speciesByKey } from '@/core/species/species';
 import { firstGuess } from '@/core/dock/first-guess';
 import { connect, connectAsOwner, inShop, type Trx } from '@/data/connection';
 import { bookDelivery } from '@/data/deliveries';
+import { DataError, RefusedError } from '@/data/errors';
 import { migrate } from '@/data/migrate';
 import type { Action } from '@/data/record';
 import { loadDemo } from '@/demo/load';
@@ -19,6 +21,8 @@ export interface TestShop {
   readonly owner: Knex;
   /** Connected as the role the application has. */
   readonly app: Knex;
+  /** Where the application's role reaches it, for connections of a test's own. */
+  readonly appUrl: string;
   readonly shopId: string;
   readonly personId: string;
   readonly benchId: string;
@@ -94,7 +98,12 @@ async function shopIn(fill: (owner: Knex) => Promise<void>): Promise<TestShop> {
             isWetPacked: false,
             unitPrice: 0.3,
             currency: 'EUR',
-            ...firstGuess({ speciesKey: 'tulip', origin: null, packing: 'dry crate', hoursSinceCut: 40 }),
+            ...firstGuess({
+              species: speciesByKey('tulip'),
+              origin: null,
+              packing: 'dry crate',
+              hoursSinceCut: 40,
+            }),
           },
         ],
       });
@@ -104,6 +113,7 @@ async function shopIn(fill: (owner: Knex) => Promise<void>): Promise<TestShop> {
   return {
     owner,
     app,
+    appUrl: appUrl.href,
     shopId: shop.id,
     personId: person.id,
     benchId: bench.id,
@@ -115,3 +125,11 @@ async function shopIn(fill: (owner: Knex) => Promise<void>): Promise<TestShop> {
     },
   };
 }
+
+/** The name a failed piece of data work is known by. */
+export const faultOf = async (work: Promise<unknown>): Promise<string> =>
+  work.then(
+    () => 'none',
+    (error: unknown) =>
+      error instanceof DataError ? error.fault : error instanceof RefusedError ? 'refused' : String(error),
+  );

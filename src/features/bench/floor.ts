@@ -56,10 +56,13 @@ const isDue = (s: StepRow, at: Date): boolean =>
   s.status === 'running' && s.dueAt !== null && s.dueAt.getTime() <= at.getTime();
 
 /** Who is at the bench: those who came; where nobody has said so, whoever looks. */
-async function handsAt(trx: Trx, me: SignedIn, house: House, at: Date): Promise<Hand[]> {
-  // Whoever came yesterday has gone home, however late it was.
-  const here = await manyAtBench(trx, dayBegan(at, me.shop.timeZone));
-  const shown = await manySkills(trx);
+async function handsAt(trx: Trx, me: SignedIn, at: Date): Promise<Hand[]> {
+  const [here, shown, house] = await Promise.all([
+    // Whoever came yesterday has gone home, however late it was.
+    manyAtBench(trx, dayBegan(at, me.shop.timeZone)),
+    manySkills(trx),
+    once(trx, houseOf),
+  ]);
   const hands = here.length > 0 ? here : [{ personId: me.personId, name: me.name }];
   return hands.map((h) => ({
     ...h,
@@ -162,17 +165,19 @@ function inputOf(
 
 /** Reads the bench, and hands out who turns to what. */
 export async function readFloor(trx: Trx, me: SignedIn, at: Date, asked: string | null): Promise<Floor> {
-  const house = await once(trx, houseOf);
-  const there = await handsAt(trx, me, house, at);
+  const [house, there, here, steps, standing, pails, rooms] = await Promise.all([
+    once(trx, houseOf),
+    handsAt(trx, me, at),
+    once(trx, manyPortionsInStock),
+    once(trx, manyStepsInForce),
+    maybeBenchPlan(trx),
+    once(trx, manyPails),
+    manyRooms(trx),
+  ]);
   // Whoever looks sees their own card first.
   const hands = [...there].sort(
     (a, b) => Number(b.personId === me.personId) - Number(a.personId === me.personId),
   );
-  const here = await once(trx, manyPortionsInStock);
-  const steps = await once(trx, manyStepsInForce);
-  const standing = await maybeBenchPlan(trx);
-  const pails = await once(trx, manyPails);
-  const rooms = await manyRooms(trx);
   const byLot = new Map<string, StepRow[]>();
   for (const s of steps) byLot.set(s.portionId, [...(byLot.get(s.portionId) ?? []), s]);
   const lots = here.flatMap((lot): FloorLot[] => {

@@ -27,12 +27,14 @@ function beforeOf(told: unknown): ClaimsBefore | null {
 /** What we claim: each with its clock, the sheet to send, and what came of it. */
 export async function ClaimsPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const before = beforeOf(search.before);
-  const { unsettled, settled, hours, mayChange } = await inMyShop(async (trx, me) => ({
-    unsettled: before ? [] : await manyUnsettledClaims(trx, MOST_CLAIMS),
-    settled: await manySettledClaims(trx, SETTLED_SHOWN, before),
-    hours: await claimHoursBySupplier(trx),
-    mayChange: me.role === 'manager',
-  }));
+  const { unsettled, settled, hours, mayChange } = await inMyShop(async (trx, me) => {
+    const [unsettled, settled, hours] = await Promise.all([
+      before ? [] : manyUnsettledClaims(trx, MOST_CLAIMS),
+      manySettledClaims(trx, SETTLED_SHOWN, before),
+      claimHoursBySupplier(trx),
+    ]);
+    return { unsettled, settled, hours, mayChange: me.role === 'manager' };
+  });
   const claims = [...unsettled, ...settled];
   const suppliers = [...new Set(unsettled.map((c) => c.supplier))];
   const last = settled.at(-1);

@@ -71,11 +71,11 @@ function viewOf(pail: PailRow, lots: readonly PortionRow[], roomTempC: number, a
 /** Which pails are clean, what to wash, what is in them, how old the water is. */
 export async function PailsPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const views = await inMyShop(async (trx, _me, at) => {
-    const [pails, lots, rooms] = [
-      await once(trx, manyPails),
-      await once(trx, manyPortionsInStock),
-      await manyRooms(trx),
-    ];
+    const [pails, lots, rooms] = await Promise.all([
+      once(trx, manyPails),
+      once(trx, manyPortionsInStock),
+      manyRooms(trx),
+    ]);
     return pails.map((pail) => {
       const standing = lots.filter((l) => l.fillId !== null && l.fillId === pail.fillId);
       const room = rooms.find((r) => r.id === pail.roomId) ?? rooms.find((r) => r.kind === 'bench');

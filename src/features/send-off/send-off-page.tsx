@@ -43,24 +43,25 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
     typeof search.arrangement === 'string' && UUID.test(search.arrangement) ? search.arrangement : null;
   const before = beforeOf(search.before);
   const { due, dueCount, made, card, chosen, about } = await inMyShop(async (trx, me, at) => {
-    const due = before ? [] : await manyWithoutCard(trx, DUE_SHOWN);
-    const made = await manyWithCard(trx, SHOWN, before);
+    const [due, made, wanted, dueCount, { schools }] = await Promise.all([
+      before ? [] : manyWithoutCard(trx, DUE_SHOWN),
+      manyWithCard(trx, SHOWN, before),
+      asked ? maybeArrangement(trx, asked) : undefined,
+      countWithoutCard(trx, DUE_COUNTED_TO),
+      once(trx, houseOf),
+    ]);
     const first = due[0] ?? made[0];
-    const wanted = (asked ? await maybeArrangement(trx, asked) : undefined) ?? null;
     const chosen = wanted ?? (first ? ((await maybeArrangement(trx, first.id)) ?? null) : null);
-    const card = chosen?.cardId ? await maybeCard(trx, chosen.cardId) : undefined;
-    const about = chosen && {
-      lines: await manyArrangementLines(trx, chosen.id),
-      stays: await staysOfArrangement(trx, chosen),
-      schools: (await once(trx, houseOf)).schools,
-      shop: me.shop,
-      at,
-    };
-    return { due, dueCount: await countWithoutCard(trx, DUE_COUNTED_TO), made, card, chosen, about };
+    if (!chosen) return { due, dueCount, made, card: undefined, chosen: null, about: null };
+    const [card, lines, stays] = await Promise.all([
+      chosen.cardId ? maybeCard(trx, chosen.cardId) : undefined,
+      manyArrangementLines(trx, chosen.id),
+      staysOfArrangement(trx, chosen),
+    ]);
+    return { due, dueCount, made, card, chosen, about: { lines, stays, schools, shop: me.shop, at } };
   });
   // Worked out once nothing is held any more: a forecast takes longer than a page may keep a connection.
   const draft =
-    chosen &&
     about &&
     (card?.card ??
       cardFor(
