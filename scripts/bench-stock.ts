@@ -1,7 +1,7 @@
 /** A morning's stock for the page benchmark, and a sealed session of its manager on stdout. For bench-pages.mjs. */
 import { sealData } from 'iron-session';
 import { firstGuess } from '../src/core/dock/first-guess';
-import { SPECIES } from '../src/core/species/species';
+import { SPECIES, speciesByKey } from '../src/core/species/species';
 import { connectAsOwner, inShop } from '../src/data/connection';
 import { bookDelivery } from '../src/data/deliveries';
 import { newId } from '../src/data/ids';
@@ -43,7 +43,12 @@ async function main(): Promise<void> {
               isWetPacked: false,
               unitPrice: 0.8,
               currency: 'EUR',
-              ...firstGuess({ speciesKey, origin: null, packing: 'dry crate', hoursSinceCut: 46 }),
+              ...firstGuess({
+                species: speciesByKey(speciesKey),
+                origin: null,
+                packing: 'dry crate',
+                hoursSinceCut: 46,
+              }),
             };
           }),
         },

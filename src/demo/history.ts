@@ -29,7 +29,9 @@ function truthOf(van: Van, line: VanLine, arrivedAt: Date, guesses: Map<string, 
   const { speciesKey, origin, packing } = line;
   const hours = hoursSinceCut(line.cutDate, arrivedAt) + older * 24;
   const key = JSON.stringify([speciesKey, hours]);
-  const guess = guesses.get(key) ?? firstGuess({ speciesKey, origin, packing, hoursSinceCut: hours });
+  const guess =
+    guesses.get(key) ??
+    firstGuess({ species: speciesByKey(speciesKey), origin, packing, hoursSinceCut: hours });
   guesses.set(key, guess);
   const warm = van.stoodWarm ? (WARM_HOURS / 24) * daysUsedPerDay(speciesByKey(speciesKey), WARM_C) : 0;
   const { droop, isOpenEarly } = line.inBox;

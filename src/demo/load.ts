@@ -2,7 +2,7 @@ import { hash } from '@node-rs/argon2';
 import type { Knex } from 'knex';
 import { firstGuess, hoursSinceCut } from '../core/dock/first-guess';
 import { isWetPacked } from '../core/vase-life/journey';
-import { findSpecies } from '../core/species/species';
+import { findSpecies, speciesByKey } from '../core/species/species';
 import { SKILLS, type Skill } from '../core/protocol/types';
 import { setAtBench } from '../data/bench';
 import { inShop, type Trx } from '../data/connection';
@@ -212,7 +212,7 @@ export async function loadDemo(db: Knex, at: Date): Promise<boolean> {
           unitPrice: l.unitPrice,
           currency: 'EUR',
           ...firstGuess({
-            speciesKey: l.speciesKey,
+            species: speciesByKey(l.speciesKey),
             origin: l.origin,
             packing: l.packing,
             hoursSinceCut: hoursSinceCut(cutDate, came),

@@ -12,13 +12,11 @@ import type { StepRow } from '@/data/steps';
 import { inZone } from './clock';
 import { overridesFor } from './own-figures';
 import type { LotNow } from './pool/jobs';
-import { inWorker } from './pool/pool';
+import { inWorkers } from './pool/pool';
 
 const LIST_DRAWS = 200;
 const LIST_SEED = 1;
 const KEPT = 2000;
-/** So many lots are one job: others' jobs come between those of a long list. */
-const LOTS_A_JOB = 40;
 const cache = new LRUCache<string, LotNow>({ max: KEPT });
 const HOUR_MS = 3_600_000;
 
@@ -86,23 +84,11 @@ export function lotInputNow(
   );
 }
 
-/** Works out in a worker what is not kept, some lots a job. */
+/** Works out in workers what is not kept. */
 async function makeMissing(inputs: ReadonlyMap<string, LotInput>): Promise<Map<string, LotNow>> {
-  const wanted = [...inputs];
-  const made = new Map<string, LotNow>();
-  const jobs = Array.from({ length: Math.ceil(wanted.length / LOTS_A_JOB) }, async (_, job) => {
-    const mine = wanted.slice(job * LOTS_A_JOB, (job + 1) * LOTS_A_JOB);
-    const answers = await inWorker(
-      'lots-now',
-      mine.map(([, input]) => input),
-    );
-    for (const [at, answer] of answers.entries()) {
-      const key = mine[at]?.[0] ?? '';
-      made.set(key, answer);
-      cache.set(key, answer);
-    }
-  });
-  await Promise.all(jobs);
+  const answers = await inWorkers('lots-now', [...inputs.values()]);
+  const made = new Map([...inputs.keys()].flatMap((key, at) => (answers[at] ? [[key, answers[at]]] : [])));
+  for (const [key, now] of made) cache.set(key, now);
   return made;
 }
 

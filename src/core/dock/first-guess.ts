@@ -2,7 +2,7 @@ import type { Overrides } from '../model/figures';
 import { composeProtocol } from '../protocol/compose';
 import type { ProtocolStep } from '../protocol/types';
 import type { Ways } from '../protocol/ways';
-import { idealArrivalStage, speciesByKey } from '../species/species';
+import { idealArrivalStage, type Species } from '../species/species';
 import {
   arrivalFromJourney,
   droopOf,
@@ -32,16 +32,19 @@ export interface FirstGuess {
   readonly plan: readonly ProtocolStep[];
 }
 
-/** Guesses a lot's state at the door from its journey, and the protocol that goes with it. */
-export function firstGuess(lot: {
-  readonly speciesKey: string;
+/** What a note tells of a lot that its state can be guessed from. */
+export interface GuessInput {
+  readonly species: Species;
   readonly origin: string | null;
   readonly packing: string;
   readonly hoursSinceCut: number;
   readonly overrides?: Overrides | null;
   readonly ways?: Ways;
-}): FirstGuess {
-  const species = speciesByKey(lot.speciesKey);
+}
+
+/** Guesses a lot's state at the door from its journey, and the protocol that goes with it. */
+export function firstGuess(lot: GuessInput): FirstGuess {
+  const { species } = lot;
   const wet = isWetPacked(lot.packing);
   const route = routeNamed(lot.origin ?? '') ?? UNNAMED_ROUTE;
   const outcome = stepJourney(

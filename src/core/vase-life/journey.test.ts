@@ -28,7 +28,7 @@ test('the warm apron ages a rose more than as many hours in the cold, and dry ho
 
 test('a lot of six days by air is guessed limp, its plan to match', () => {
   const guess = firstGuess({
-    speciesKey: 'rose',
+    species: speciesByKey('rose'),
     origin: 'highland farms by air',
     packing: 'dry box',
     hoursSinceCut: 140,

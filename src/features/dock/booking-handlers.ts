@@ -1,11 +1,12 @@
 import 'server-only';
 import type { bookingActions } from '@/core/actions/dock-booking';
 import type { BookLine } from '@/core/actions/fields';
-import { firstGuess, hoursSinceCut } from '@/core/dock/first-guess';
+import { firstGuess, hoursSinceCut, type FirstGuess, type GuessInput } from '@/core/dock/first-guess';
 import { plainWords } from '@/core/dock/match-species';
 import type { Overrides } from '@/core/model/figures';
 import { findSpecies, OWN_KEY, ownMark } from '@/core/species/species';
 import { isWetPacked } from '@/core/vase-life/journey';
+import type { Trx } from '@/data/connection';
 import { bookDelivery, bookLots, isBooked, type NewLot } from '@/data/deliveries';
 import { RefusedError } from '@/data/errors';
 import { callOffOrder, placeOrder, settleOrder } from '@/data/expected';
@@ -13,22 +14,44 @@ import { insertKeptLines, oneWaitingLine, settleKeptLine } from '@/data/kept-lin
 import { writeEntry } from '@/data/record';
 import { manyRooms } from '@/data/rooms';
 import { rememberSupplierColumns, rememberSupplierWords } from '@/data/supplier-words';
-import type { ActionContext, Handlers } from '@/server/handler';
+import { preparing, type ActionContext, type Handlers } from '@/server/handler';
 import { houseOf, waysFor, type House } from '@/server/house';
-import { shopOverrides } from '@/server/own-figures';
+import { overridesFor, shopOverrides } from '@/server/own-figures';
+import { inWorkers } from '@/server/pool/pool';
+import type { SignedIn } from '@/server/session';
 
-/** First guesses of one delivery: lines of one kind and journey are the same lot but for their count. */
-type Guesses = Map<string, ReturnType<typeof firstGuess>>;
+/** Older than that, nobody cut it to sell it. */
+const LONGEST_AGO_H = 60 * 24;
 
 /** What every line of a delivery is booked by. */
 interface Booking {
   readonly arrivedAt: Date;
   readonly overrides: Overrides | null;
   readonly house: House;
-  readonly guesses: Guesses;
   readonly timeZone: string;
   /** What this shop's own species bear in their keys. */
   readonly mark: string;
+}
+
+type Line = Pick<BookLine, 'speciesKey' | 'origin' | 'packing' | 'cutDate'>;
+/** Lines of one kind and journey are the same lot but for their count: they are guessed once. */
+const guessKey = ({ speciesKey, origin, packing, cutDate }: Line): string =>
+  JSON.stringify([speciesKey, origin, packing, cutDate]);
+
+/** What a line's lot is guessed from; null where nobody knows its species. */
+function guessInputOf(line: Line, booking: Booking): GuessInput | null {
+  const { arrivedAt, overrides, house, timeZone } = booking;
+  const { speciesKey } = line;
+  const species = findSpecies(speciesKey);
+  if (!species) return null;
+  return {
+    species,
+    origin: line.origin,
+    packing: line.packing ?? '',
+    hoursSinceCut: hoursSinceCut(line.cutDate, arrivedAt),
+    overrides: overridesFor(overrides, [speciesKey]),
+    ways: waysFor(house, { speciesKey, purpose: 'usual', eventOn: null }, arrivedAt, timeZone),
+  };
 }
 
 /** Refuses a species that the shop does not have: one of another shop's, or of no one's. */
@@ -41,7 +64,8 @@ function refuseUnknown(line: BookLine, mark: string): void {
     );
 }
 
-function newLot(line: BookLine, { arrivedAt, overrides, house, guesses, timeZone, mark }: Booking): NewLot {
+/** Refuses a line that no stems can have come by. */
+function refuseUnsound(line: BookLine, { arrivedAt, mark }: Booking): void {
   refuseUnknown(line, mark);
   const hours = hoursSinceCut(line.cutDate, arrivedAt);
   if (hours < -24)
@@ -49,41 +73,32 @@ function newLot(line: BookLine, { arrivedAt, overrides, house, guesses, timeZone
       `Line ${line.line} was cut on ${line.cutDate}, which has not come yet. Nothing was booked in; correct its date.`,
       'lines',
     );
-  if (hours > 60 * 24)
+  if (hours > LONGEST_AGO_H)
     throw new RefusedError(
       `Line ${line.line} was cut on ${line.cutDate}, over sixty days ago. Nothing was booked in; correct its date.`,
       'lines',
     );
+}
+
+type Guesses = ReadonlyMap<string, FirstGuess>;
+
+/** A line as its lot is booked: guessed before where it is one of many, here where it comes alone. */
+function newLot(line: BookLine, booking: Booking, guesses?: Guesses): NewLot {
+  refuseUnsound(line, booking);
   const packing = line.packing ?? '';
-  const key = JSON.stringify([line.speciesKey, line.origin, packing, hours]);
-  const guess =
-    guesses.get(key) ??
-    firstGuess({
-      speciesKey: line.speciesKey,
-      origin: line.origin,
-      packing,
-      hoursSinceCut: hours,
-      overrides,
-      ways: waysFor(
-        house,
-        { speciesKey: line.speciesKey, purpose: 'usual', eventOn: null },
-        arrivedAt,
-        timeZone,
-      ),
-    });
-  guesses.set(key, guess);
+  const guess = guesses?.get(guessKey(line)) ?? guessOf(line, booking);
   return { ...line, packing, isWetPacked: isWetPacked(packing), ...guess };
 }
 
-async function bookingOf({ trx, action, me }: ActionContext): Promise<Booking> {
-  return {
-    arrivedAt: action.at,
-    overrides: await shopOverrides(trx),
-    house: await houseOf(trx),
-    guesses: new Map(),
-    timeZone: me.shop.timeZone,
-    mark: ownMark(me.shop.id),
-  };
+function guessOf(line: BookLine, booking: Booking): FirstGuess {
+  const input = guessInputOf(line, booking);
+  if (!input) throw new Error('a line of an unknown species was not refused');
+  return firstGuess(input);
+}
+
+async function bookingOf(trx: Trx, me: SignedIn, arrivedAt: Date): Promise<Booking> {
+  const [overrides, house] = await Promise.all([shopOverrides(trx), houseOf(trx)]);
+  return { arrivedAt, overrides, house, timeZone: me.shop.timeZone, mark: ownMark(me.shop.id) };
 }
 
 async function benchOf({ trx }: ActionContext): Promise<string> {
@@ -94,16 +109,29 @@ async function benchOf({ trx }: ActionContext): Promise<string> {
 
 /** Notes booked in, their lines that wait, and what was ordered. */
 export const dockBookingHandlers: Handlers<keyof typeof bookingActions> = {
-  'dock/book-in': {
-    work: async (context, note) => {
-      const { trx, action } = context;
+  'dock/book-in': preparing({
+    prepare: async ({ lines }, read, signal): Promise<Guesses> => {
+      const inputs = await read(async ({ trx, me, at }) => {
+        const booking = await bookingOf(trx, me, at);
+        return new Map(lines.map((line) => [guessKey(line), guessInputOf(line, booking)]));
+      });
+      const known = [...inputs].flatMap(([key, input]) => (input ? [{ key, input }] : []));
+      const guesses = await inWorkers(
+        'first-guesses',
+        known.map(({ input }) => input),
+        signal,
+      );
+      return new Map(known.flatMap(({ key }, at) => (guesses[at] ? [[key, guesses[at]]] : [])));
+    },
+    work: async (context, note, guesses) => {
+      const { trx, action, me } = context;
       if (await isBooked(trx, note.supplier, note.deliveryRef))
         throw new RefusedError(
           `${note.deliveryRef} from ${note.supplier} is booked in already. Nothing was booked twice; its lots are on the dock.`,
           'deliveryRef',
         );
       const roomId = await benchOf(context);
-      const booking = await bookingOf(context);
+      const booking = await bookingOf(trx, me, action.at);
       const meant = note.chosen.flatMap(({ product, speciesKey }) => {
         const said = plainWords(product);
         return said === '' || !findSpecies(speciesKey) ? [] : [{ words: said, speciesKey }];
@@ -122,7 +150,7 @@ export const dockBookingHandlers: Handlers<keyof typeof bookingActions> = {
         ...note,
         roomId,
         arrivedAt: action.at,
-        lots: note.lines.map((l) => newLot(l, booking)),
+        lots: note.lines.map((l) => newLot(l, booking, guesses)),
       });
       await insertKeptLines(
         trx,
@@ -133,13 +161,13 @@ export const dockBookingHandlers: Handlers<keyof typeof bookingActions> = {
       if (note.expectedId) await settleOrder(trx, note.expectedId, booked.deliveryId);
       return booked;
     },
-  },
+  }),
   'dock/book-kept': {
     // A line that waited, or a box that belonged to today, is booked in now.
     work: async (context, { keptId, line }) => {
-      const { trx, action } = context;
+      const { trx, action, me } = context;
       const kept = await oneWaitingLine(trx, keptId);
-      const lot = newLot({ ...line, line: kept.line }, await bookingOf(context));
+      const lot = newLot({ ...line, line: kept.line }, await bookingOf(trx, me, action.at));
       const [lotId = ''] = await bookLots(trx, action.shopId, kept.deliveryId, {
         lots: [lot],
         arrivedAt: action.at,

@@ -1,4 +1,5 @@
 import { predictArrangement } from '@/core/arrangement/predict-arrangement';
+import { firstGuess, type FirstGuess, type GuessInput } from '@/core/dock/first-guess';
 import type { ArrangementForecast, ArrangementInput } from '@/core/arrangement/types';
 import { whatADayCosts, type HabitWorth } from '@/core/habits/what-a-day-costs';
 import { journeyByLogger, loggerInWords, type JourneyOf } from '@/core/logger/journey-by-logger';
@@ -47,6 +48,7 @@ function journeysOf({ csv, timeZone, lots }: LoggedDelivery): LoggedJourneys {
  * shop's own species and figures too): a worker knows of no shop and asks the database nothing.
  */
 export const JOBS = {
+  'first-guesses': (inputs: readonly GuessInput[]): FirstGuess[] => inputs.map(firstGuess),
   'lots-now': (inputs: readonly LotInput[]): LotNow[] =>
     inputs.map((input) => ({ forecast: predictLot(input), arrival: arrivalNow(input) })),
   arrangement: (input: ArrangementInput): ArrangementForecast => predictArrangement(input),
@@ -59,6 +61,8 @@ export const JOBS = {
     (await import('../documents/care-card')).careCardPdf(issued),
 } as const;
 
+/** Jobs that answer a list, each of its inputs by itself. */
+export type ListJobName = 'first-guesses' | 'lots-now';
 export type JobName = keyof typeof JOBS;
 export type JobInput<N extends JobName> = Parameters<(typeof JOBS)[N]>[0];
 export type JobResult<N extends JobName> = Awaited<ReturnType<(typeof JOBS)[N]>>;

@@ -4,12 +4,13 @@ import path from 'node:path';
 import { Piscina } from 'piscina';
 import { BrokenContractError } from '@/core/errors';
 import { DataError } from '@/data/errors';
-import type { JobInput, JobName, JobResult } from './jobs';
+import type { JobInput, JobName, JobResult, ListJobName } from './jobs';
 import type { Answer } from './jobs.worker';
 
 /** Documents take seconds where a forecast takes a tenth of one: neither waits behind the other. */
 type Lane = 'forecasts' | 'documents';
 const LANE: Readonly<Record<JobName, Lane>> = {
+  'first-guesses': 'forecasts',
   'lots-now': 'forecasts',
   arrangement: 'forecasts',
   habits: 'forecasts',
@@ -57,6 +58,22 @@ export async function inWorker<N extends JobName>(
   }
   if ('problems' in answer) throw new BrokenContractError(answer.problems);
   return answer.value as JobResult<N>;
+}
+
+/** So many of a long list are one job: others' jobs come between. */
+const INPUTS_A_JOB = 40;
+
+/** The same for each of a list, in its order. */
+export async function inWorkers<N extends ListJobName>(
+  name: N,
+  inputs: readonly JobInput<N>[number][],
+  signal?: AbortSignal,
+): Promise<JobResult<N>[number][]> {
+  const jobs = Array.from({ length: Math.ceil(inputs.length / INPUTS_A_JOB) }, (_, job) => {
+    const mine = inputs.slice(job * INPUTS_A_JOB, (job + 1) * INPUTS_A_JOB);
+    return inWorker(name, mine as unknown as JobInput<N>, signal);
+  });
+  return (await Promise.all(jobs)).flat();
 }
 
 /** Ends the worker threads; the next job begins new ones. */
