@@ -24,7 +24,7 @@ const PAGES = [
   '/bench?view=plan',
 ];
 const EMPTY = '/an-empty-page-of-the-same-stack';
-const ROUNDS = 21;
+const ROUNDS = 41;
 const BUSY = 50;
 
 const median = (of) => [...of].sort((a, b) => a - b)[Math.floor(of.length / 2)] ?? NaN;
@@ -45,18 +45,17 @@ async function timesOf(web, cookie, timesFile) {
   const result = new Map();
   // All of it is warm before any of it is measured: the empty page too.
   for (let i = 0; i < 25; i++) for (const page of [EMPTY, ...PAGES]) await ask(web, cookie, page);
-  for (const page of [EMPTY, ...PAGES]) {
-    rmSync(timesFile, { force: true });
-    const asked = [];
-    for (let i = 0; i < ROUNDS; i++) asked.push((await ask(web, cookie, page)).ms);
-    await new Promise((r) => setTimeout(r, 60));
-    const told = readFileSync(timesFile, 'utf8')
-      .trim()
-      .split('\n')
-      .map((l) => JSON.parse(l))
-      .filter((l) => l.url === page);
+  rmSync(timesFile, { force: true });
+  // One page after another, round after round: a machine that slows down for a while slows all of them.
+  const asked = new Map([EMPTY, ...PAGES].map((page) => [page, []]));
+  for (let i = 0; i < ROUNDS; i++) for (const [page, of] of asked) of.push((await ask(web, cookie, page)).ms);
+  await new Promise((r) => setTimeout(r, 60));
+  const lines = readFileSync(timesFile, 'utf8').trim().split('\n');
+  const all = lines.map((l) => JSON.parse(l));
+  for (const [page, of] of asked) {
+    const told = all.filter((l) => l.url === page);
     result.set(page, {
-      ms: median(asked),
+      ms: median(of),
       sqlMs: median(told.map((t) => t.sqlMs)),
       statements: median(told.map((t) => t.statements)),
     });

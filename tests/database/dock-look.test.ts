@@ -6,8 +6,7 @@ import { changePortion, manyPortionsOfLot } from '@/data/portions';
 import { endLine } from '@/data/stays';
 import { manyPails } from '@/data/pails';
 import { manyStepsOfPortion } from '@/data/steps';
-import { lookData, readLook } from '@/features/dock/look-data';
-import type { LookProps } from '@/features/dock/lot-look';
+import { lookData, readLook, type Look } from '@/features/dock/look-data';
 import { outlookKey } from '@/features/dock/outlook';
 import { STAGES } from '@/features/dock/words';
 import { findLabelled, type Scanned } from '@/features/labels/find-labelled';
@@ -49,7 +48,7 @@ const heapOf = async (id: string) => {
   if (!heap) throw new Error('the lot is used up');
   return heap;
 };
-const look = async (id: string, at = AT): Promise<LookProps> => {
+const look = async (id: string, at = AT): Promise<Look> => {
   const read = await shop.inside(async (trx) => {
     const lots = (await manyLotsInStock(trx)).map((l) => lotBrief(l, isForLater(l, at, 'Etc/UTC')));
     return readLook(trx, me, at, await lotOf(id), lots);

@@ -1,5 +1,5 @@
 import type { Species } from '../species/species';
-import { rightSolution } from '../water/solutions';
+import { rightSolution, SOLUTION_KEYS } from '../water/solutions';
 import { freshWater, hoursUntilDue } from '../water/vessel-water';
 import { DEPTH_CM } from './figures';
 import type { ParamsOf, Tool } from './params';
@@ -233,6 +233,11 @@ function move(s: Species): Draft {
 }
 
 const SHOP_C = 20;
+/** Hours until fresh water of a solution is due for a change by its predicted count, in the shop's warmth. */
+const DUE_BY_COUNT_H = new Map(
+  SOLUTION_KEYS.map((key) => [key, hoursUntilDue(freshWater('clean', key), SHOP_C, 0) ?? Infinity]),
+);
+
 const OFTEN_H: Readonly<Record<string, number>> = { tulip: 48, gerbera: 24 };
 
 /** Hours a pail's water may serve: until the predicted count is due, or the house's longest, or the species'. */
@@ -241,7 +246,7 @@ export function waterServesHours(
   drinks: ParamsOf<'drink'>['solution'],
   limits: WaterLimits,
 ): number {
-  const byCount = hoursUntilDue(freshWater('clean', drinks), SHOP_C, 0) ?? Infinity;
+  const byCount = DUE_BY_COUNT_H.get(drinks) ?? Infinity;
   const isFed = drinks !== 'plain' && drinks !== 'copper' && drinks !== 'bleach';
   const house = !isFed ? limits.plainDays : s.key.startsWith('lily-') ? limits.lilyDays : limits.foodDays;
   return Math.max(1, Math.min(byCount, house * 24, OFTEN_H[s.key] ?? Infinity));

@@ -4,6 +4,7 @@ import { manyActivePeople } from '@/data/people';
 import { manySkills } from '@/data/house';
 import { lotLabel } from '@/data/portions';
 import { inMyShop } from '@/server/session';
+import { tell } from '@/shell/told';
 import css from './bench.module.css';
 import type { BenchCard } from './bench-card';
 import { cardOf } from './cards';
@@ -69,19 +70,16 @@ export async function BenchPage({ search }: { search: Record<string, string | st
   const asked = typeof search.lot === 'string' ? search.lot : null;
   const view = typeof search.view === 'string' ? search.view : '';
   const { floor, cards, people, skills, me, at } = await inMyShop(async (trx, me, at) => {
-    const floor = await readFloor(trx, me, at, asked);
+    const [floor, people, skills] = await Promise.all([
+      readFloor(trx, me, at, asked),
+      manyActivePeople(trx),
+      view === 'knife' ? manySkills(trx) : [],
+    ]);
     const cards = floor.handed.flatMap(({ hands, lot, next }) => {
       const hand = floor.hands.find((h) => h.name === hands);
       return hand ? (cardOf(floor, hand, lot, next, me, at) ?? []) : [];
     });
-    return {
-      floor,
-      cards,
-      people: await manyActivePeople(trx),
-      skills: view === 'knife' ? await manySkills(trx) : [],
-      me,
-      at,
-    };
+    return { floor, cards, people, skills, me, at };
   });
   if (view === 'knife')
     return (
@@ -119,7 +117,7 @@ export async function BenchPage({ search }: { search: Record<string, string | st
       )}
       {idle.length > 0 && <p className={css.idle}>{idle.join(' and ')}: nothing waits just now.</p>}
       <PlanStrip
-        input={floor.input}
+        told={tell(floor.input)}
         version={floor.planVersion}
         plan={floor.plan}
         madeAt={floor.planMadeAt?.getTime() ?? null}

@@ -4,11 +4,14 @@ import { useEffect, useState } from 'react';
 import type { BenchPlan } from '@/core/bench/tell';
 import type { BenchInput } from '@/core/bench/types';
 import { useActions } from '@/shell/actions';
+import type { Told } from '@/shell/told';
+import { useTold } from '@/shell/use-told';
 import css from './bench.module.css';
 import { usePlan } from './use-plan';
 
 interface Props {
-  readonly input: BenchInput;
+  /** What the plan is made from. */
+  readonly told: Told<BenchInput>;
   readonly version: number;
   readonly plan: BenchPlan | null;
   readonly madeAt: number | null;
@@ -41,8 +44,9 @@ function Clear({ plan, madeAt, timeZone }: { plan: BenchPlan; madeAt: number; ti
 }
 
 /** What this order keeps, when the bench is clear, when the kettle goes on, and who stands there. */
-export function PlanStrip({ input, version, plan, madeAt, at, currency, timeZone, people }: Props) {
+export function PlanStrip({ told, version, plan, madeAt, at, currency, timeZone, people }: Props) {
   const { act } = useActions();
+  const input = useTold(told);
   const { planning, best, stop } = usePlan({
     input,
     version,

@@ -2,31 +2,22 @@ import { MODEL_VERSION } from '@/core/model/constants';
 import { SPECIES } from '@/core/species/species';
 import { manyOwnFigures } from '@/data/figures';
 import { manyOwnSpecies } from '@/data/house';
+import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
+import { tell } from '@/shell/told';
 import { DeskTabs } from './desk-tabs';
 import css from './desk.module.css';
 import { SpeciesSelect } from './species-select';
-import { FigureLine } from './figure-line';
-import { constantRows, solutionRows, speciesRows, type FigureRow } from './figure-rows';
-
-function Figures({ rows, mayChange }: { rows: readonly FigureRow[]; mayChange: boolean }) {
-  return (
-    <ul className="rowlist">
-      {rows.map((row) => (
-        <FigureLine key={`${row.kind} ${row.subject} ${row.figure}`} row={row} mayChange={mayChange} />
-      ))}
-    </ul>
-  );
-}
+import { Figures, FoldedFigures } from './figure-list';
+import { constantRows, solutionRows, speciesRows } from './figure-rows';
 
 /** What the forecasts rest on: every figure with its unit and basis, and the shop's own in its place. */
 export async function FiguresPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const asked = typeof search.species === 'string' ? search.species : '';
-  const { own, ownKinds, mayChange } = await inMyShop(async (trx, me) => ({
-    own: await manyOwnFigures(trx),
-    ownKinds: (await manyOwnSpecies(trx)).flatMap((o) => o.species ?? []),
-    mayChange: me.role === 'manager',
-  }));
+  const { own, ownKinds, mayChange } = await inMyShop(async (trx, me) => {
+    const [own, kinds] = await Promise.all([manyOwnFigures(trx), once(trx, manyOwnSpecies)]);
+    return { own, ownKinds: kinds.flatMap((o) => o.species ?? []), mayChange: me.role === 'manager' };
+  });
   const speciesKey = [...SPECIES, ...ownKinds].find((s) => s.key === asked)?.key ?? 'rose';
   const solutions = solutionRows(own);
   const constants = constantRows(own);
@@ -45,15 +36,19 @@ export async function FiguresPage({ search }: { search: Record<string, string | 
       <SpeciesSelect label="Species" species={[...SPECIES, ...ownKinds]} chosen={speciesKey} />
       <Figures key={speciesKey} rows={speciesRows(speciesKey, own)} mayChange={mayChange} />
       <h2>What is in the water</h2>
-      <details open={solutions.some((r) => r.own)}>
-        <summary className={css.summary}>{solutions.length} figures of ten solutions</summary>
-        <Figures rows={solutions} mayChange={mayChange} />
-      </details>
+      <FoldedFigures
+        words={`${solutions.length} figures of ten solutions`}
+        told={tell(solutions)}
+        isOpen={solutions.some((r) => r.own)}
+        mayChange={mayChange}
+      />
       <h2>The model</h2>
-      <details open={constants.some((r) => r.own)}>
-        <summary className={css.summary}>{constants.length} constants</summary>
-        <Figures rows={constants} mayChange={mayChange} />
-      </details>
+      <FoldedFigures
+        words={`${constants.length} constants`}
+        told={tell(constants)}
+        isOpen={constants.some((r) => r.own)}
+        mayChange={mayChange}
+      />
     </section>
   );
 }

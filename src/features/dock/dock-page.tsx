@@ -7,6 +7,7 @@ import { inZone } from '@/server/clock';
 import { inMyShop } from '@/server/session';
 import { isForLater } from '@/server/lot-forecasts';
 import { lotBrief, type LotBrief } from '@/server/stock';
+import { tell } from '@/shell/told';
 import css from './dock.module.css';
 import { ExpectedList } from './expected-list';
 import { lookData, othersHand, readLook } from './look-data';
@@ -72,25 +73,33 @@ function chosenOf(lots: readonly LotBrief[], asked: unknown): LotBrief | null {
 /** What came, in what state: the note as a slip on the left, the stem being looked at on the right. */
 export async function DockPage({ search }: Props) {
   const page = await inMyShop(async (trx, me, at) => {
-    const rows = await manyLotsInStock(trx);
+    const { date: today } = inZone(at, me.shop.timeZone);
+    const [rows, waiting, openClaims, expected] = await Promise.all([
+      manyLotsInStock(trx),
+      manyDeliveriesWaiting(trx),
+      countOpenClaims(trx, COUNTED_TO),
+      manyExpected(trx, today),
+    ]);
     const lots = rows.map((l) => lotBrief(l, isForLater(l, at, me.shop.timeZone)));
     const chosen = chosenOf(lots, search.lot);
     const chosenRow = rows.find((r) => r.id === chosen?.id);
-    const waiting = await manyDeliveriesWaiting(trx);
     const here = [...new Set([...lots, ...waiting].map((l) => l.deliveryId))];
     const isReading = search.read !== undefined || (lots.length === 0 && waiting.length === 0);
-    const { date: today } = inZone(at, me.shop.timeZone);
+    const [kept, look] = await Promise.all([
+      manyKeptLines(trx, here),
+      chosenRow && !isReading ? readLook(trx, me, at, chosenRow, lots) : null,
+    ]);
     return {
       isReading,
-      openClaims: await countOpenClaims(trx, COUNTED_TO),
+      openClaims,
       chosenId: chosen?.id ?? null,
       slips: slipsOf(
         lots.map((l) => ({ ...l, withWhom: othersHand(l, me, at) })),
         waiting,
-        await manyKeptLines(trx, here),
+        kept,
       ),
-      look: chosenRow && !isReading ? await readLook(trx, me, at, chosenRow, lots) : null,
-      expected: await manyExpected(trx, today),
+      look,
+      expected,
       today,
       isDemo: me.shop.demo,
     };
@@ -121,7 +130,7 @@ export async function DockPage({ search }: Props) {
           </>
         )}
       </div>
-      {look && <LotLook key={look.lot.id} {...look} />}
+      {look && <LotLook key={look.lot.id} {...look} outlooks={tell(look.outlooks)} />}
     </div>
   );
 }

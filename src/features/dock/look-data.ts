@@ -8,7 +8,7 @@ import { manyClaimedKinds, manyFlaws, type FlawRow } from '@/data/claims';
 import type { Trx } from '@/data/connection';
 import type { LotRow } from '@/data/lots';
 import { manyPhotos, manyTemperatures, manyWeighings, type TemperatureRow } from '@/data/evidence';
-import { manyPortionsOfLot } from '@/data/portions';
+import { manyPortionsInStock } from '@/data/portions';
 import { manyStays } from '@/data/stays';
 import { manyStepsOfPortion } from '@/data/steps';
 import { inZone } from '@/server/clock';
@@ -21,6 +21,7 @@ import { bearsANight, dryHoursLeft, standsDry } from '@/server/shell-data';
 import { isForLater } from '@/server/lot-forecasts';
 import { lotBrief, lotView, stockNow, type LotBrief, type LotView } from '@/server/stock';
 import type { LookProps } from './lot-look';
+import type { Outlook } from './outlook';
 import { outlooksOf, pastLots, type OutlookRead } from './outlooks';
 
 const IN_HAND_MS = 10 * 60_000;
@@ -68,38 +69,48 @@ export async function readLook(
   lot: LotRow,
   lots: readonly LotBrief[],
 ): Promise<LookRead | null> {
-  const [heap] = await manyPortionsOfLot(trx, lot.id);
+  const heap = (await once(trx, manyPortionsInStock)).find((p) => p.lotId === lot.id);
   if (!heap) return null;
   const { timeZone } = me.shop;
-  const flaws = await manyFlaws(trx, [lot.id]);
-  const known = {
-    lot: heap,
-    steps: await manyStepsOfPortion(trx, heap.id, heap.planNo),
-    stays: await manyStays(trx, [heap.id]),
-  };
+  const [steps, stays, flaws, weighings, claimedKinds, temperatures, photos, past, house, overrides] =
+    await Promise.all([
+      manyStepsOfPortion(trx, heap.id, heap.planNo),
+      manyStays(trx, [heap.id]),
+      manyFlaws(trx, [lot.id]),
+      manyWeighings(trx, lot.speciesKey),
+      manyClaimedKinds(trx, lot.id),
+      manyTemperatures(trx, [lot.id]),
+      manyPhotos(trx, [lot.id]),
+      pastLots(trx, heap, at),
+      once(trx, houseOf),
+      shopOverrides(trx),
+    ]);
   return {
     lot,
     lots,
     me,
-    learned: learnGrams(await manyWeighings(trx, lot.speciesKey)),
-    claimedKinds: await manyClaimedKinds(trx, lot.id),
+    learned: learnGrams(weighings),
+    claimedKinds,
     flaws,
-    temperatures: await manyTemperatures(trx, [lot.id]),
-    photoIds: (await manyPhotos(trx, [lot.id])).map((p) => p.id),
+    temperatures,
+    photoIds: photos.map((p) => p.id),
     outlook: {
-      known,
-      past: await pastLots(trx, heap, at),
+      known: { lot: heap, steps, stays },
+      past,
       flaws: flawKindsIn(flaws),
-      ways: waysFor(await once(trx, houseOf), heap, at, timeZone),
-      overrides: await shopOverrides(trx),
+      ways: waysFor(house, heap, at, timeZone),
+      overrides,
       at,
       timeZone,
     },
   };
 }
 
+/** What is shown of a lot, its outlooks not yet told to the page's own parts. */
+export type Look = Omit<LookProps, 'outlooks'> & { readonly outlooks: Readonly<Record<string, Outlook>> };
+
 /** All that is shown of the lot being looked at, its forecasts made outside the transaction. */
-export async function lookData(read: LookRead): Promise<LookProps | null> {
+export async function lookData(read: LookRead): Promise<Look | null> {
   const { lot, lots, me, learned, outlook } = read;
   const { at, timeZone, known } = outlook;
   const [stock] = await stockNow({ portions: [known], overrides: outlook.overrides, at, timeZone });

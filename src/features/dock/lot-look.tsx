@@ -8,6 +8,8 @@ import { Stem } from '@/drawing/stem';
 import type { LotView } from '@/server/stock';
 import { Choices } from '@/shell/choices';
 import { useActions } from '@/shell/actions';
+import type { Told } from '@/shell/told';
+import { useTold } from '@/shell/use-told';
 import { useHalfDone } from '@/shell/kept';
 import { AnotherDay } from './another-day';
 import { BinForm, type Mate } from './bin-form';
@@ -30,7 +32,7 @@ export interface LookProps {
   readonly hazards: readonly string[];
   readonly flaws: readonly FlawInLot[];
   readonly claimedKinds: readonly string[];
-  readonly outlooks: Readonly<Record<string, Outlook>>;
+  readonly outlooks: Told<Readonly<Record<string, Outlook>>>;
   readonly evidence: Evidence;
   readonly measured: readonly string[];
   readonly grams: GramsFound | null;
@@ -130,7 +132,8 @@ function Drawers({ props, advice }: { props: LookProps; advice: DockAdvice | nul
 
 /** One lot, drawn large: how open and how limp it is, set by touching the drawing, and what that means. */
 export function LotLook(props: LookProps) {
-  const { lot, nextId, outlooks } = props;
+  const { lot, nextId } = props;
+  const outlooks = useTold(props.outlooks);
   const router = useRouter();
   const { act, tell } = useActions();
   const [seen, setSeen, done] = useHalfDone<{ stageAt: number; droop: Droop }>(

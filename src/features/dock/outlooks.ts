@@ -1,7 +1,8 @@
 import 'server-only';
+import { LRUCache } from 'lru-cache';
 import { FLAWS, type FlawKind } from '@/core/dock/flaws';
 import { againstUsual, usualInWords, type PastLot } from '@/core/dock/supplier-usual';
-import { speciesByKey } from '@/core/species/species';
+import { speciesByKey, type Species } from '@/core/species/species';
 import type { Droop } from '@/core/vase-life/types';
 import { manyLotsOfSupplier } from '@/data/supplier-history';
 import type { Trx } from '@/data/connection';
@@ -46,12 +47,34 @@ export async function pastLots(trx: Trx, lot: PortionRow, at: Date): Promise<Pas
   }));
 }
 
+/** Plans by species and what they are made from: a page that is looked at again within the minute asks for the same nine. */
+const known = new WeakMap<Species, LRUCache<string, readonly string[]>>();
+const MOST_KNOWN = 200;
+const MINUTE_MS = 60_000;
+
+/** Titles of the steps a lot gets for how it came. */
+function changesFor(lot: PortionRow, flaws: readonly FlawKind[], ways: Ways, at: Date): readonly string[] {
+  const { speciesKey, stage, droop, packing, isWet, arrivedAt } = lot;
+  const species = speciesByKey(speciesKey);
+  const mine = known.get(species) ?? new LRUCache<string, readonly string[]>({ max: MOST_KNOWN });
+  known.set(species, mine);
+  const minute = Math.floor((at.getTime() - arrivedAt.getTime()) / MINUTE_MS);
+  const key = JSON.stringify([stage, droop, packing, isWet || minute, flaws, ways]);
+  const changes =
+    mine.get(key) ??
+    planFor(lot, flaws, ways, at)
+      .filter((s) => s.because === 'state')
+      .map((s) => s.title);
+  mine.set(key, changes);
+  return changes;
+}
+
 /**
  * What a lot means for every way it can be seen, worked out before anybody touches the drawing: the
  * life line and the plan then follow the finger at once.
  */
 export async function outlooksOf({
-  known,
+  known: read,
   past,
   flaws,
   ways,
@@ -59,12 +82,12 @@ export async function outlooksOf({
   at,
   timeZone,
 }: OutlookRead): Promise<Record<string, Outlook>> {
-  const { lot } = known;
+  const { lot } = read;
   const species = speciesByKey(lot.speciesKey);
   // At the stage it stands at, untouched, a lot is logged at just that and not at the nearest word's.
   const stages = STAGES.map((s, i) => (i === nearestStage(lot.stage) ? lot.stage : s.stage));
   const seen = stages.flatMap((stage) => DROOPS.map((droop) => ({ ...lot, stage, droop })));
-  const made = await lotsNow(seen, (one) => lotInputNow({ ...known, lot: one }, overrides, at, timeZone));
+  const made = await lotsNow(seen, (one) => lotInputNow({ ...read, lot: one }, overrides, at, timeZone));
   return Object.fromEntries(
     made.map(({ one, now: { forecast, arrival } }): [string, Outlook] => {
       const lifeUsed = arrival.agedDays / species.lifeDays20C;
@@ -76,9 +99,7 @@ export async function outlooksOf({
           shareByDay: drawn(forecast.presentableShareByDay),
           lifeUsed,
           usual: usual && usualInWords(lot.supplier, species.name, usual),
-          changes: planFor(one, flaws, ways, at)
-            .filter((s) => s.because === 'state')
-            .map((s) => s.title),
+          changes: changesFor(one, flaws, ways, at),
         },
       ];
     }),

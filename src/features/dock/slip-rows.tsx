@@ -1,6 +1,8 @@
 'use client';
 import { useInPieces } from '@/shell/in-pieces';
 import { ShopLink as Link } from '@/shell/shop-link';
+import type { Told } from '@/shell/told';
+import { useTold } from '@/shell/use-told';
 import { Coming } from './coming';
 import css from './dock.module.css';
 import type { SlipView } from './slip-view';
@@ -15,7 +17,8 @@ function Mark({ lot }: { lot: SlipView['lots'][number] }) {
 }
 
 /** The lots of a slip in the order of its note; of a long one the first at once, the rest a piece at a time. */
-export function SlipRows({ rows, chosenId }: { rows: SlipView['lots']; chosenId: string | null }) {
+export function SlipRows({ told, chosenId }: { told: Told<SlipView['lots']>; chosenId: string | null }) {
+  const rows = useTold(told);
   const drawn = useInPieces(rows, 20, 12);
   return (
     <ul className="rowlist">

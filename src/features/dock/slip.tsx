@@ -1,4 +1,5 @@
 import { ShopLink as Link } from '@/shell/shop-link';
+import { tell } from '@/shell/told';
 import css from './dock.module.css';
 import { KeptLines } from './kept-lines';
 import { LoggerAttach } from './logger-attach';
@@ -43,7 +44,7 @@ export function Slip({
           </Link>
         </div>
       )}
-      <SlipRows rows={rows} chosenId={chosenId} />
+      <SlipRows told={tell(rows)} chosenId={chosenId} />
       {rows.length < slip.lots.length && (
         <p className={css.claimsLink}>
           <Link href="/dock?all" scroll={false}>
