@@ -9,6 +9,7 @@ import * as actionsAndStays from './migrations/0007-actions-and-stays';
 import * as claimsAndLabels from './migrations/0008-claims-once-and-labels';
 import * as nothingGrows from './migrations/0009-nothing-grows';
 import * as instructionsStand from './migrations/0010-instructions-stand';
+import * as speciesTraits from './migrations/0011-species-traits';
 
 interface Migration {
   readonly name: string;
@@ -27,6 +28,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0008-claims-once-and-labels', up: claimsAndLabels.up },
   { name: '0009-nothing-grows', up: nothingGrows.up },
   { name: '0010-instructions-stand', up: instructionsStand.up },
+  { name: '0011-species-traits', up: speciesTraits.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

@@ -3,6 +3,7 @@ import type { Knex } from 'knex';
 import { firstGuess, hoursSinceCut } from '../core/dock/first-guess';
 import { isWetPacked } from '../core/vase-life/journey';
 import { findSpecies, speciesByKey } from '../core/species/species';
+import { isTropical } from '../core/species/traits';
 import { SKILLS, type Skill } from '../core/protocol/types';
 import { setAtBench } from '../data/bench';
 import { inShop, type Trx } from '../data/connection';
@@ -130,7 +131,7 @@ async function processEarlier(
         : { status: 'done', started_at: action.at, ended_at: action.at },
     );
   }
-  const kind = (species?.chillBelowC ?? 0) > 4 ? 'warm' : 'cold';
+  const kind = species && isTropical(species) ? 'warm' : 'cold';
   const roomId = rooms.get(kind) ?? portion.roomId;
   await moveStay(trx, action.shopId, 'portion_id', portion.id, { roomId, wet: true, fillId }, action.at);
   await moveStay(trx, action.shopId, 'pail_id', pailId, { roomId }, action.at);

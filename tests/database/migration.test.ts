@@ -1,5 +1,9 @@
+import { randomUUID } from 'node:crypto';
 import { readDetail } from '@/core/record/entry-details';
+import { ownMark, speciesByKey } from '@/core/species/species';
+import { manyOwnSpecies } from '@/data/house';
 import { migrate } from '@/data/migrate';
+import { up as speciesTraits } from '@/data/migrations/0011-species-traits';
 import { act, be, openStep, portionOf, portionsOf, SURE } from '../support/acting';
 import { olderShop, type TestShop } from '../support/database';
 import { stage } from '../support/stage';
@@ -136,4 +140,33 @@ test('work goes on where it was, and what an older version entered is not taken 
     await count(`select count(*) n from stay where arrangement_id = '${made.id}' and to_at is null`),
   ).toBe(1);
   expect((await portionsOf(lot?.id ?? '')).length).toBe(1);
+});
+
+test('a species of a shop’s own from before there were traits gets those of what it was begun as', async () => {
+  const author = await shop.owner('person').first<{ id: string }>('id');
+  const begunAs = async (like: string, changes: object = {}): Promise<void> => {
+    const row = { ...speciesByKey(like), traits: undefined, waterMostH: undefined };
+    await shop.owner('own_species').insert({
+      id: randomUUID(),
+      shop_id: shop.shopId,
+      species_key: `own-${ownMark(shop.shopId)}-like-${like}`,
+      species: JSON.stringify({ ...row, key: `own-${ownMark(shop.shopId)}-like-${like}`, ...changes }),
+      reason: 'before',
+      set_at: stage.at,
+      set_by: author.id,
+    });
+  };
+  await begunAs('lily-oriental', { name: 'Trumpet lily', botanical: 'Lilium longiflorum' });
+  await begunAs('tulip', { lifeDays20C: 5 });
+  await begunAs('carnation', { arriveStage: 'half open', endMode: 'falls apart' });
+  await speciesTraits(shop.owner);
+  const own = (await shop.inside(manyOwnSpecies)).filter((o) => o.speciesKey.includes('-like-'));
+  const told = own.map(({ speciesKey, species }) => [speciesKey.split('like-')[1], species?.traits]);
+  expect(told).toEqual([
+    ['carnation', []],
+    ['lily-oriental', ['lily']],
+    ['tulip', ['drinks in paper', 'grows on', 'comes muddy']],
+  ]);
+  expect(own.at(-1)?.species?.waterMostH).toBe(48);
+  await expect(shop.owner('own_species').update({ reason: 'x' })).rejects.toMatchObject({ code: 'HP001' });
 });

@@ -1,4 +1,5 @@
 import type { Species } from '../species/species';
+import { hasTrait, isTropical } from '../species/traits';
 import type { Vessel } from '../arrangement/types';
 import type { SolutionKey } from '../water/solutions';
 import { SOLUTIONS } from '../water/solutions';
@@ -111,19 +112,16 @@ const NIGHTS: Readonly<Record<string, string>> = {
   'never-fridge': 'Every night a cold, dark place without fruit, 5 to 10 °C. Never in a household fridge.',
 };
 
-/** Big, soft heads that last longer the less way the water has to go. */
-const LAST_SHORT = new Set(['dahlia', 'hydrangea', 'rose', 'peony']);
-
 function lengthLine({ species, stemLength, vessel }: CareCardInput): Draft[] {
   if (stemLength !== 'short' || vessel.kind === 'foam') return [];
-  const big = species.filter((s) => LAST_SHORT.has(s.key)).map((s) => s.name.toLowerCase());
+  const big = species.filter((s) => hasTrait(s, 'lasts short')).map((s) => s.name.toLowerCase());
   return big.length === 0
     ? []
     : [{ key: 'length', text: `Keep ${big.join(' and ')} short: less way for the water to go.`, date: null }];
 }
 
 function placeLines({ species, nights = 'cool-place' }: CareCardInput): Draft[] {
-  const chilly = species.some((s) => (s.chillBelowC ?? -99) > 4);
+  const chilly = species.some((s) => isTropical(s));
   const gassed = species.some((s) => s.ethylene >= 2);
   const fruit = gassed ? 'well away from fruit' : 'away from fruit';
   if (chilly)
@@ -156,13 +154,14 @@ function pullLine(input: CareCardInput): Draft {
   };
 }
 
+const isLost = (s: Species): boolean => hasTrait(s, 'neck is lost');
+
 /** What to do when a head hangs; null where nothing helps. Never just-boiled water in the vase. */
 function rescueFor(input: CareCardInput): string | null {
   if (input.vessel.kind === 'foam') return 'A head hangs: water the foam at once and move it somewhere cool.';
-  if (input.species.every((s) => s.key === 'gerbera')) return null;
-  const not = input.species.some((s) => s.key === 'gerbera')
-    ? ' Not for the gerbera: its neck does not come back.'
-    : '';
+  if (input.species.every(isLost)) return null;
+  const lost = input.species.filter(isLost).map((s) => s.name.toLowerCase());
+  const not = lost.length > 0 ? ` Not for the ${lost.join(' and ')}: its neck does not come back.` : '';
   return `A head hangs: cut 3 cm, stand the end in hot tap water in a mug until it cools, then deep cold water.${not}`;
 }
 
@@ -209,7 +208,7 @@ export function composeCard(input: CareCardInput): CareCard {
     ),
     pullLine(input),
   ];
-  if (has((s) => s.pets === 'deadly to cats'))
+  if (has((s) => hasTrait(s, 'lily')))
     lines.push({
       key: 'anthers',
       text: 'Lilies: pinch the anthers out with a tissue as each flower opens.',

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { drawnOfLines, MOST_STEMS } from '../arrangement/drawn-together';
 import { CONSTANT_KEYS, CONSTANTS, type ConstantKey } from '../model/constants';
-import { findSpecies, OWN_KEY } from '../species/species';
+import { findSpecies, isOwnKey } from '../species/species';
 import { SOLUTION_KEYS } from '../water/solutions';
 import { between, flag, oneOf, strict, whole } from './shapes';
 import { ownSpeciesSchema } from './species-schema';
@@ -20,7 +20,7 @@ export const speciesKeySchema = v.pipe(
 const forecastSpeciesSchema = v.pipe(
   v.string('must be the key of a species'),
   v.check(
-    (key) => findSpecies(key) !== undefined || OWN_KEY.test(key),
+    (key) => findSpecies(key) !== undefined || isOwnKey(key),
     (issue) => `no species is called ${issue.received}; "species" lists them`,
   ),
 );

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { protocolEditsSchema } from '../protocol/edits';
 import { OWN_KEY, type Species } from '../species/species';
+import { TRAIT_KEYS, traitsToldBy } from '../species/traits';
 import { between, oneOf, strict, whole } from './shapes';
 
 const words = (most: number) =>
@@ -8,8 +9,7 @@ const words = (most: number) =>
 const flag = v.boolean('must be true or false');
 const orNone = <T extends v.GenericSchema>(of: T) => v.nullable(of);
 
-/** A species of a shop's own: every figure of the table, and a key that bears the shop's mark. */
-export const ownSpeciesSchema = strict({
+const rowSchema = strict({
   key: v.pipe(
     v.string('must be words'),
     v.regex(OWN_KEY, 'must be own-, the shop’s mark, and a name in small letters'),
@@ -51,8 +51,17 @@ export const ownSpeciesSchema = strict({
   notOnFood: words(40),
   hotDipC: orNone(between(30, 100)),
   hotDipS: orNone(between(1, 600)),
+  waterMostH: v.optional(orNone(between(1, 400)), null),
+  /** Left out by files written before there were traits: what the other columns tell is taken. */
+  traits: v.optional(v.pipe(v.array(oneOf(TRAIT_KEYS)), v.maxLength(TRAIT_KEYS.length))),
   basis: oneOf(['trade', 'practice']),
-}) satisfies v.GenericSchema<unknown, Species>;
+});
+
+/** A species of a shop's own: every figure of the table, its traits, and a key that bears the shop's mark. */
+export const ownSpeciesSchema = v.pipe(
+  rowSchema,
+  v.transform((row): Species => ({ ...row, traits: row.traits ?? traitsToldBy(row) })),
+);
 
 export const SPECIES_FILE_FORMAT = 'hush-pail species and protocol';
 

@@ -1,4 +1,5 @@
 import type { Species } from '../species/species';
+import { hasTrait } from '../species/traits';
 import { rightSolution } from '../water/solutions';
 import { DEPTH_CM } from './figures';
 import { DRINK_C, sapSoak, toolFor } from './plain';
@@ -44,12 +45,11 @@ function rescue(s: Species, ways: Ways): Draft[] {
     split: false,
     sliver: s.cutCm > 0 && s.cutCm < 1,
   });
-  const heat =
-    s.key === 'hydrangea'
-      ? [added(hangs, { kind: 'plunge', part: 'whole heads', tempC: 15, minutes: 30 }), cut]
-      : isBoiled
-        ? [added(hangs, dip), cut]
-        : [cut, added(hangs, dip)];
+  const heat = hasTrait(s, 'drinks by the head')
+    ? [added(hangs, { kind: 'plunge', part: 'whole heads', tempC: 15, minutes: 30 }), cut]
+    : isBoiled
+      ? [added(hangs, dip), cut]
+      : [cut, added(hangs, dip)];
   // A cut opens the wound of what bleeds: it soaks again before it may drink with others.
   const soak = s.sap === 'none' ? [] : [{ ...sapSoak(s), changes: [hangs], because: 'state' as const }];
   const drink = added(hangs, {
@@ -78,7 +78,7 @@ function drafts(
     const again: Change = { because: 'state', says: 'It is coming up: two hours more, then look again.' };
     return [again.says, [look(again, AGAIN_H, round)]];
   }
-  if (s.key === 'gerbera') {
+  if (hasTrait(s, 'neck is lost')) {
     const says = 'A neck that has dropped does not come back.';
     return [says, [bin(says, 'dropped necks')]];
   }

@@ -1,4 +1,5 @@
 import type { Species } from '../species/species';
+import { hasTrait } from '../species/traits';
 import { SOLUTIONS } from '../water/solutions';
 import { DEPTH_CM } from './figures';
 import { DRINK_C, toolFor, waterServesHours } from './plain';
@@ -9,7 +10,7 @@ import type { Change, LotState } from './types';
 import type { Ways } from './ways';
 
 const HOT_C = 48;
-const isRose = ({ key }: Species): boolean => key === 'rose' || key === 'spray-rose';
+const isRose = (s: Species): boolean => hasTrait(s, 'a rose');
 
 /** A house's way, in the words of those who hold it. */
 function houseSays(key: QuestionKey, school: string): Change {

@@ -1,4 +1,5 @@
 import type { Species } from '../species/species';
+import { hasTrait, isTropical } from '../species/traits';
 import { SOLUTIONS } from '../water/solutions';
 import type { ParamsOf } from './params';
 import { added, before, changed, without, type Sheet } from './sheet';
@@ -19,7 +20,7 @@ function toSellSoon(sheet: Sheet, { droop }: LotState): Sheet {
 
 function toHold(sheet: Sheet, s: Species, says: string): Sheet {
   const held = purpose(says);
-  const place = (s.chillBelowC ?? 0) > 4 ? 'the tropical shelf' : 'the cold room';
+  const place = isTropical(s) ? 'the tropical shelf' : 'the cold room';
   const coldest = Math.max(s.storeMinC, s.chillBelowC ?? -5);
   const cold = changed(sheet, 'move', held, { place, lowC: coldest, highC: coldest + 1, dark: true });
   const drink = drinkOf(sheet);
@@ -47,7 +48,7 @@ function toForce(sheet: Sheet, s: Species, says: string): Sheet {
         newWater: false,
       },
     );
-  if (!s.key.startsWith('lily-') || s.key === 'lily-grass') return next;
+  if (!hasTrait(s, 'lily')) return next;
   const gas = purpose('Their own gas opens them: off at once when they crack, before the pollen shows.');
   return before(next, ['move'], added(gas, { kind: 'wrap', in: 'a loose bag' }));
 }

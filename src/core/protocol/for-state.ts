@@ -1,4 +1,5 @@
 import type { FlawKind } from '../dock/flaws';
+import { hasTrait, isTropical } from '../species/traits';
 import { idealArrivalStage, opensInVase, type Species } from '../species/species';
 import { DEPTH_CM } from './figures';
 import { DRINK_C } from './plain';
@@ -46,10 +47,10 @@ function forDroop(sheet: Sheet, { species: s, droop }: LotState, ways: Ways): Sh
   if (droop === 'soft')
     return drinksMore(next, 'It came soft: longer and deeper than a firm lot.', 4, deeper(s));
   const hangs = state('They came hanging: air is holding the water back, and heat clears it.');
-  if (s.key === 'gerbera') {
+  if (hasTrait(s, 'neck is lost')) {
     const gone = state('A neck that has dropped does not come back.');
     next = after(next, 'unpack', added(gone, { kind: 'discard', what: 'dropped necks' }));
-  } else if (s.key === 'hydrangea') {
+  } else if (hasTrait(s, 'drinks by the head')) {
     const sunk = state('It drinks through the head itself: leaves off, under water, then the fresh cut.');
     next = changed(next, 'strip', sunk, { to: 'all but the head', keepsShare: 0 });
     next = before(
@@ -94,7 +95,7 @@ function forPacking(sheet: Sheet, { packing, hoursDry, species: s, droop }: LotS
 function forStage(sheet: Sheet, { species: s, stage }: LotState): Sheet {
   if (opensInVase(s) && stage > idealArrivalStage(s) + 0.3)
     return drinksMore(sheet, 'It came open: it gives off more, and needs longer to fill.', 3);
-  if (s.key.startsWith('daffodil') && stage < 0.1)
+  if (hasTrait(s, 'pencil buds') && stage < 0.1)
     return after(
       sheet,
       'unpack',
@@ -120,7 +121,6 @@ function keptInstead(
 ): ForFlaw {
   return (sheet, s) => changed(sheet, 'move', state(says), { place: place(s), lowC, highC, dark: false });
 }
-const isTropical = (s: Species): boolean => (s.chillBelowC ?? 0) > 4;
 
 const FOR_FLAW: Partial<Record<FlawKind, ForFlaw>> = {
   'grey-mould': (sheet) => {

@@ -1,4 +1,5 @@
 import type { Species } from '../species/species';
+import { hasTrait, isTropical, type Trait } from '../species/traits';
 import { rightSolution, SOLUTION_KEYS } from '../water/solutions';
 import { freshWater, hoursUntilDue } from '../water/vessel-water';
 import { DEPTH_CM } from './figures';
@@ -10,25 +11,12 @@ import type { WaterLimits } from './ways';
 /** Water temperature of the first drink, °C. */
 export const DRINK_C = { cold: 6, tepid: 22, warm: 40, 'hot-dip': 22 } as const;
 
-/** Woody stems that are cut once up the middle as well; never hammered. */
-const SPLIT = new Set([
-  'lilac',
-  'curly-willow',
-  'pussy-willow',
-  'magnolia-foliage',
-  'pieris',
-  'privet-berry',
-  'mimosa',
-]);
-const isRose = ({ key }: Species): boolean => key === 'rose' || key === 'spray-rose';
-const isWarm = ({ chillBelowC }: Species): boolean => chillBelowC !== null && chillBelowC > 4;
-
 function unpack(s: Species): Draft {
   const keepsSleeve = s.mist === 'wrap';
   const off: ParamsOf<'unpack'>['off'] = [
-    ...(s.key === 'gypsophila' ? (['mesh'] as const) : []),
+    ...(hasTrait(s, 'comes in mesh') ? (['mesh'] as const) : []),
     ...(keepsSleeve ? (['paper', 'bands'] as const) : (['paper', 'sleeve', 'bands'] as const)),
-    ...(s.key === 'amaryllis' ? (['bract'] as const) : []),
+    ...(hasTrait(s, 'papery bract') ? (['bract'] as const) : []),
   ];
   const why = off.includes('mesh')
     ? 'Pulled from the head end, the mesh strips the flowers.'
@@ -44,8 +32,9 @@ function strip(s: Species): Draft[] {
   const to = (kind: ParamsOf<'strip'>['to'], keepsShare: number, why: string, snipped = false): Draft[] => [
     asked({ kind: 'strip', to: kind, keepsShare, snipped }, why),
   ];
-  if (s.key === 'statice') return to('wings', 1, 'Leaf under water rots and feeds what plugs the stem.');
-  if (s.key === 'aster') return to('share', 0.5, 'Stripped well up: its side tips wilt first.');
+  if (hasTrait(s, 'winged stem'))
+    return to('wings', 1, 'Leaf under water rots and feeds what plugs the stem.');
+  if (hasTrait(s, 'stripped high')) return to('share', 0.5, 'Stripped well up: its side tips wilt first.');
   switch (s.foliage) {
     case 'waterline':
       return to('waterline', 1, 'Leaf under water rots and feeds what plugs the stem.');
@@ -62,12 +51,13 @@ function strip(s: Species): Draft[] {
 
 /** What cuts a stem of the species: wood as thick as a pencil wants secateurs. */
 export function toolFor(s: Species): Tool {
-  return s.build === 'woody' && s.stemMm >= 6 && !isRose(s) ? 'secateurs' : 'knife or snips';
+  return s.build === 'woody' && s.stemMm >= 6 && !hasTrait(s, 'a rose') ? 'secateurs' : 'knife or snips';
 }
 
 function cut(s: Species): Draft[] {
   if (s.cutCm <= 0) return [];
-  const [split, sliver, underWater] = [SPLIT.has(s.key), s.cutCm < 1, s.key === 'peony'];
+  const [split, underWater] = [hasTrait(s, 'split foot'), hasTrait(s, 'cut under water')];
+  const sliver = s.cutCm < 1;
   const why = sliver
     ? 'Cut higher than the pale foot and the end splits and curls.'
     : underWater
@@ -123,42 +113,49 @@ function opening(s: Species): Draft[] {
   return [...cut(s), ...dip, ...latex];
 }
 
-/** What only some species ask before they drink. */
-function beforeDrink({ key }: Species): Draft[] {
-  switch (key) {
-    case 'hydrangea':
-      return [
-        asked(
-          { kind: 'quick-dip', in: 'alum or hydrating acid', seconds: 2 },
-          'It keeps the cut open; without it this one collapses unannounced.',
-        ),
-      ];
-    case 'amaryllis':
-      return [
-        asked({ kind: 'fill-stem', plug: true }, 'The hollow stem then carries its own weight of flower.'),
-        asked({ kind: 'wrap', in: 'tape at the foot' }, 'Without it the end rolls up like a ribbon.'),
-      ];
-    case 'bird-of-paradise':
-      return [
-        asked(
-          { kind: 'plunge', part: 'pods', tempC: 38, minutes: 18 },
-          'Soaking softens the pod so the first florets lift out whole.',
-        ),
-        asked({ kind: 'lift-florets' }, 'More follow on their own once the first are free.'),
-      ];
-    case 'tulip':
-      return [asked({ kind: 'wrap', in: 'paper' }, 'It drinks itself stiff in the shape it is held in.')];
-    case 'gerbera':
-      return [
-        asked({ kind: 'grid' }, 'Stems set straight while they drink; a neck that drops does not return.'),
-      ];
-    default:
-      return [];
-  }
-}
+/** What some ask before they drink, by trait, in the order it is done. */
+const BEFORE_DRINK: readonly (readonly [Trait, readonly Draft[]])[] = [
+  [
+    'acid dip',
+    [
+      asked(
+        { kind: 'quick-dip', in: 'alum or hydrating acid', seconds: 2 },
+        'It keeps the cut open; without it this one collapses unannounced.',
+      ),
+    ],
+  ],
+  [
+    'filled stem',
+    [
+      asked({ kind: 'fill-stem', plug: true }, 'The hollow stem then carries its own weight of flower.'),
+      asked({ kind: 'wrap', in: 'tape at the foot' }, 'Without it the end rolls up like a ribbon.'),
+    ],
+  ],
+  [
+    'soaked pods',
+    [
+      asked(
+        { kind: 'plunge', part: 'pods', tempC: 38, minutes: 18 },
+        'Soaking softens the pod so the first florets lift out whole.',
+      ),
+      asked({ kind: 'lift-florets' }, 'More follow on their own once the first are free.'),
+    ],
+  ],
+  [
+    'drinks in paper',
+    [asked({ kind: 'wrap', in: 'paper' }, 'It drinks itself stiff in the shape it is held in.')],
+  ],
+  [
+    'drinks in a grid',
+    [asked({ kind: 'grid' }, 'Stems set straight while they drink; a neck that drops does not return.')],
+  ],
+];
+const beforeDrink = (s: Species): Draft[] =>
+  BEFORE_DRINK.flatMap(([trait, steps]) => (hasTrait(s, trait) ? steps : []));
 
 function drinkWhy(s: Species): string {
-  if (s.key === 'tulip') return 'Coldest water, shallow: it goes on growing, 2 to 5 cm, and bends to light.';
+  if (hasTrait(s, 'grows on'))
+    return 'Coldest water, shallow: it goes on growing, 2 to 5 cm, and bends to light.';
   if (s.depth === 'shallow') return 'Deep water softens a fleshy stem; a few centimetres are enough.';
   if (s.firstDrink === 'cold') return 'Cold slows the flower and firms the stem.';
   if (s.firstDrink === 'warm')
@@ -189,12 +186,12 @@ function afterDrink(s: Species): Draft[] {
     out.push(
       asked(
         { kind: 'wrap', in: 'its damp sleeve' },
-        s.key === 'eucalyptus'
+        hasTrait(s, 'crisps dry')
           ? 'It crisps in a dry room: a damp closed bag in the cold, or a clear anti-transpirant.'
           : 'It shrivels in a dry room and in draughts.',
       ),
     );
-  if (isRose(s))
+  if (hasTrait(s, 'guard petals'))
     out.push(
       asked(
         { kind: 'guard-petals' },
@@ -207,26 +204,27 @@ function afterDrink(s: Species): Draft[] {
     );
   if (s.sap === 'latex')
     out.push(asked({ kind: 'discard', what: 'lowest florets' }, 'The lowest go first, and gas the rest.'));
-  if (s.key.startsWith('lily-') && s.key !== 'lily-grass')
+  if (hasTrait(s, 'lily'))
     out.push(
       asked({ kind: 'de-pollen', how: 'bin' }, 'Before the pollen dusts: it stains, and it can kill a cat.'),
     );
   return out;
 }
 
-const OPENS_WARM = ['amaryllis', 'carnation', 'spray-carnation'];
-
 /** Where a species keeps best. */
 export function keptAt(s: Species): ParamsOf<'move'> {
-  const opensWarm = OPENS_WARM.includes(s.key);
-  const place = opensWarm ? 'the shop floor' : isWarm(s) ? 'the tropical shelf' : 'the cold room';
+  const place = hasTrait(s, 'opens warm')
+    ? 'the shop floor'
+    : isTropical(s)
+      ? 'the tropical shelf'
+      : 'the cold room';
   return { kind: 'move', place, lowC: s.storeMinC, highC: s.storeMaxC, dark: false };
 }
 
 function move(s: Species): Draft {
-  const why = OPENS_WARM.includes(s.key)
+  const why = hasTrait(s, 'opens warm')
     ? 'It opens at room temperature; the cold holds it shut.'
-    : isWarm(s)
+    : isTropical(s)
       ? `Injured below ${s.chillBelowC ?? 0} °C.`
       : `Keeps best at ${s.storeMinC} to ${s.storeMaxC} °C, away from fruit.`;
   return asked(keptAt(s), why);
@@ -238,8 +236,6 @@ const DUE_BY_COUNT_H = new Map(
   SOLUTION_KEYS.map((key) => [key, hoursUntilDue(freshWater('clean', key), SHOP_C, 0) ?? Infinity]),
 );
 
-const OFTEN_H: Readonly<Record<string, number>> = { tulip: 48, gerbera: 24 };
-
 /** Hours a pail's water may serve: until the predicted count is due, or the house's longest, or the species'. */
 export function waterServesHours(
   s: Species,
@@ -248,8 +244,8 @@ export function waterServesHours(
 ): number {
   const byCount = DUE_BY_COUNT_H.get(drinks) ?? Infinity;
   const isFed = drinks !== 'plain' && drinks !== 'copper' && drinks !== 'bleach';
-  const house = !isFed ? limits.plainDays : s.key.startsWith('lily-') ? limits.lilyDays : limits.foodDays;
-  return Math.max(1, Math.min(byCount, house * 24, OFTEN_H[s.key] ?? Infinity));
+  const house = !isFed ? limits.plainDays : hasTrait(s, 'lily') ? limits.lilyDays : limits.foodDays;
+  return Math.max(1, Math.min(byCount, house * 24, s.waterMostH ?? Infinity));
 }
 
 /** The protocol of a species as the plain lot of it gets: sound, ideal, in a shop that has everything. */
@@ -258,7 +254,9 @@ export function plainSteps(s: Species, limits: WaterLimits): Draft[] {
   const serves = waterServesHours(s, rightSolution(s.foodKind), limits);
   return [
     unpack(s),
-    ...(s.key === 'tulip' ? [asked({ kind: 'rinse' }, 'Soil in the pail is tomorrow’s cloudy water.')] : []),
+    ...(hasTrait(s, 'comes muddy')
+      ? [asked({ kind: 'rinse' }, 'Soil in the pail is tomorrow’s cloudy water.')]
+      : []),
     ...strip(s),
     ...(s.skin === 'thorns'
       ? [
@@ -281,7 +279,7 @@ export function plainSteps(s: Species, limits: WaterLimits): Draft[] {
         cm: s.sap === 'mucilage' || s.cutCm <= 0 ? 0 : s.cutCm < 1 ? s.cutCm : 2,
         newWater: true,
       },
-      OFTEN_H[s.key]
+      s.waterMostH !== null
         ? 'Its water is changed often.'
         : 'By then the count passes its limit, or the house’s longest use of water is over.',
     ),

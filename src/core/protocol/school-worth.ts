@@ -1,5 +1,6 @@
 import type { Overrides } from '../model/figures';
 import { idealArrivalStage, type Species } from '../species/species';
+import { isTropical } from '../species/traits';
 import { predictLot } from '../vase-life/predict-lot';
 import type { LotInput, Night, Stay } from '../vase-life/types';
 import { rightSolution } from '../water/solutions';
@@ -44,7 +45,7 @@ function inputFor(s: Species, key: QuestionKey, school: string, overrides: Overr
   const drink = paramsOf('drink');
   const strip = paramsOf('strip');
   const change = paramsOf('recut');
-  const isWarm = (s.chillBelowC ?? 0) > 4;
+  const isWarm = isTropical(s);
   const night = key === 'cold-nights' && !isWarm ? NIGHTS[school] : undefined;
   const stays: Stay[] = [
     { hours: DRY_H, ...BENCH, wet: false },

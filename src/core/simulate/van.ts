@@ -2,6 +2,7 @@ import type { OrderLine } from '../dock/compare-order';
 import { FLAW_KINDS, type FlawKind } from '../dock/flaws';
 import { randomStream, type RandomStream } from '../random';
 import { speciesByKey } from '../species/species';
+import { isTropical } from '../species/traits';
 import type { Droop } from '../vase-life/types';
 import { MADE_UP_SUPPLIERS, type MadeUpSupplier } from './suppliers';
 
@@ -65,7 +66,7 @@ function boxOf(
     const [chance, share] = hidden.flaws[kind] ?? [0, 0];
     // A flaw is drawn for every kind, so that one supplier's faults do not shift another's luck.
     const [has, spread] = [stream.uniform() < chance, 0.5 + stream.uniform()];
-    const fits = kind !== 'chilled' || (species.chillBelowC ?? 0) > 4;
+    const fits = kind !== 'chilled' || isTropical(species);
     return has && fits ? [{ kind, share: Math.min(1, share * spread) }] : [];
   });
   return {

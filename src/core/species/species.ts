@@ -1,5 +1,6 @@
 import { BrokenContractError } from '../errors';
 import table from './species-table.json';
+import type { Trait } from './traits';
 
 export type FoodKind = 'standard' | 'bulb' | 'holding' | 'none';
 export type Habit = 'cup' | 'disc' | 'spike' | 'spray' | 'trumpet' | 'ball' | 'blade' | 'branch';
@@ -61,11 +62,18 @@ export interface Species {
   readonly notOnFood: string;
   readonly hotDipC: number | null;
   readonly hotDipS: number | null;
+  /** Longest its own water may serve, h, whatever the count; null where the count alone decides. */
+  readonly waterMostH: number | null;
+  /** What rules may ask of it, see `traits`. */
+  readonly traits: readonly Trait[];
   readonly basis: 'trade' | 'practice';
 }
 
 /** Every species the product ships with, in the table's order. */
 export const SPECIES: readonly Species[] = table as readonly Species[];
+
+/** What is shown before somebody chose one: the table's first. */
+export const FIRST_SPECIES = SPECIES[0] as Species;
 
 const BY_KEY = new Map<string, Species>(SPECIES.map((s) => [s.key, s]));
 const SHIPPED_KEYS: ReadonlySet<string> = new Set(BY_KEY.keys());
@@ -90,6 +98,13 @@ export function ownSpecies(): Species[] {
 
 /** The mark a shop's own species bear in their keys, from its id. */
 export const ownMark = (shopId: string): string => shopId.replaceAll('-', '').slice(-8);
+
+/** Whether a key is of some shop's own species, and not of the table's. */
+export const isOwnKey = (key: string): boolean => OWN_KEY.test(key);
+
+/** Whether a key is of an own species of another shop than the one that bears the mark. */
+export const isForeignKey = (key: string, mark: string): boolean =>
+  isOwnKey(key) && /^own-([0-9a-z]+)-/.exec(key)?.[1] !== mark;
 
 /** The species of that key, or undefined. */
 export function findSpecies(key: string): Species | undefined {

@@ -1,5 +1,5 @@
 import { MODEL_VERSION } from '@/core/model/constants';
-import { SPECIES } from '@/core/species/species';
+import { FIRST_SPECIES, SPECIES } from '@/core/species/species';
 import { manyOwnFigures } from '@/data/figures';
 import { manyOwnSpecies } from '@/data/house';
 import { once } from '@/server/once';
@@ -18,7 +18,7 @@ export async function FiguresPage({ search }: { search: Record<string, string | 
     const [own, kinds] = await Promise.all([manyOwnFigures(trx), once(trx, manyOwnSpecies)]);
     return { own, ownKinds: kinds.flatMap((o) => o.species ?? []), mayChange: me.role === 'manager' };
   });
-  const speciesKey = [...SPECIES, ...ownKinds].find((s) => s.key === asked)?.key ?? 'rose';
+  const speciesKey = [...SPECIES, ...ownKinds].find((s) => s.key === asked)?.key ?? FIRST_SPECIES.key;
   const solutions = solutionRows(own);
   const constants = constantRows(own);
   const changed = own.length;

@@ -6,7 +6,7 @@ import { speciesFileSchema, type SpeciesFile } from '@/core/door/species-schema'
 import { composeProtocol } from '@/core/protocol/compose';
 import { questionOf } from '@/core/protocol/schools';
 import { PLAIN_WAYS } from '@/core/protocol/ways';
-import { findSpecies, idealArrivalStage, OWN_KEY, ownMark } from '@/core/species/species';
+import { findSpecies, idealArrivalStage, isForeignKey, isOwnKey, ownMark } from '@/core/species/species';
 import { RefusedError } from '@/data/errors';
 import { setOwnFigure } from '@/data/figures';
 import { setHouse, setOwnSpecies } from '@/data/house';
@@ -17,8 +17,8 @@ import { figureName } from './figure-rows';
 
 /** Refuses a file that would stand for another shop's species, or change one of the table's figures. */
 function refuseForeign({ me }: ActionContext, { speciesKey, species }: SpeciesFile): void {
-  const isOwn = OWN_KEY.test(speciesKey);
-  if (isOwn && !speciesKey.startsWith(`own-${ownMark(me.shop.id)}-`))
+  const isOwn = isOwnKey(speciesKey);
+  if (isForeignKey(speciesKey, ownMark(me.shop.id)))
     throw new RefusedError(
       'That species is another shop’s. Nothing was changed; add it under a name of your own.',
     );

@@ -1,6 +1,6 @@
 import 'server-only';
 import { SPECIES_FILE_FORMAT, type SpeciesFile } from '@/core/door/species-schema';
-import { findSpecies, OWN_KEY } from '@/core/species/species';
+import { findSpecies, isOwnKey } from '@/core/species/species';
 import { editsFor, houseOf, type House } from '@/server/house';
 import { inMyShop } from '@/server/session';
 
@@ -21,7 +21,7 @@ export async function speciesFile(key: string): Promise<SpeciesFile | null> {
   return inMyShop(async (trx) => {
     const house = await houseOf(trx);
     const own = house.own.find((o) => o.speciesKey === key)?.species ?? null;
-    if (!findSpecies(key) || (OWN_KEY.test(key) && !own)) return null;
+    if (!findSpecies(key) || (isOwnKey(key) && !own)) return null;
     return fileOf(house, key);
   });
 }

@@ -1,6 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { FIRST_SPECIES } from '@/core/species/species';
 import { useActions } from '@/shell/actions';
 import { Said } from '@/shell/said';
 import css from './desk.module.css';
@@ -95,7 +96,7 @@ export function AddSpecies({
   const { act } = useActions();
   const [name, setName] = useState('');
   const [botanical, setBotanical] = useState('');
-  const [like, setLike] = useState('rose');
+  const [like, setLike] = useState(FIRST_SPECIES.key);
   const [problem, setProblem] = useState<string | null>(null);
   const add = async () => {
     const outcome = await act('desk/add-species', {

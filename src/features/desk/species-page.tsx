@@ -1,5 +1,5 @@
 import { composeProtocol } from '@/core/protocol/compose';
-import { idealArrivalStage, SPECIES, speciesByKey } from '@/core/species/species';
+import { idealArrivalStage, FIRST_SPECIES, SPECIES } from '@/core/species/species';
 import { houseOf, waysFor } from '@/server/house';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from './desk-tabs';
@@ -20,7 +20,7 @@ export async function SpeciesPage({ search }: { search: Record<string, string | 
   }));
   const own = house.own.flatMap((o) => o.species ?? []);
   const all = [...own, ...SPECIES];
-  const species = all.find((s) => s.key === asked) ?? speciesByKey('rose');
+  const species = all.find((s) => s.key === asked) ?? FIRST_SPECIES;
   const version = house.own.find((o) => o.speciesKey === species.key) ?? null;
   const ways = waysFor(house, { speciesKey: species.key, purpose: 'usual', eventOn: null }, at, timeZone);
   const steps = composeProtocol(

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { Species } from '@/core/species/species';
+import { isOwnKey, type Species } from '@/core/species/species';
 import css from './desk.module.css';
 
 interface Props {
@@ -20,7 +20,7 @@ export function SpeciesSelect({ label, species, chosen, children }: Props) {
           {species.map((s) => (
             <option key={s.key} value={s.key}>
               {s.name}
-              {s.key.startsWith('own-') ? ' (our own)' : ''}
+              {isOwnKey(s.key) ? ' (our own)' : ''}
             </option>
           ))}
         </select>

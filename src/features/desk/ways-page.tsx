@@ -2,7 +2,7 @@ import { AGREED, QUESTIONS, type Question } from '@/core/protocol/questions';
 import { schoolFor, type QuestionKey } from '@/core/protocol/schools';
 import { schoolWorth, WORTH_KNOWN } from '@/core/protocol/school-worth';
 import { NEEDS, SKILLS } from '@/core/protocol/types';
-import { findSpecies, SPECIES, speciesByKey } from '@/core/species/species';
+import { findSpecies, FIRST_SPECIES, SPECIES, speciesByKey } from '@/core/species/species';
 import { houseOf, type House } from '@/server/house';
 import { shopOverrides } from '@/server/own-figures';
 import { inMyShop } from '@/server/session';
@@ -48,7 +48,7 @@ export async function WaysPage({ search }: { search: Record<string, string | str
   }));
   const own = house.own.flatMap((o) => o.species ?? []);
   const all = [...SPECIES, ...own];
-  const species = all.find((s) => s.key === asked) ?? speciesByKey('rose');
+  const species = all.find((s) => s.key === asked) ?? FIRST_SPECIES;
   const options = all.map((s) => ({ key: s.key, name: s.name }));
   return (
     <section className={css.desk}>

@@ -4,7 +4,7 @@ import type { BookLine } from '@/core/actions/fields';
 import { firstGuess, hoursSinceCut, type FirstGuess, type GuessInput } from '@/core/dock/first-guess';
 import { plainWords } from '@/core/dock/match-species';
 import type { Overrides } from '@/core/model/figures';
-import { findSpecies, OWN_KEY, ownMark } from '@/core/species/species';
+import { findSpecies, isForeignKey, ownMark } from '@/core/species/species';
 import { isWetPacked } from '@/core/vase-life/journey';
 import type { Trx } from '@/data/connection';
 import { bookDelivery, bookLots, isBooked, type NewLot } from '@/data/deliveries';
@@ -56,8 +56,7 @@ function guessInputOf(line: Line, booking: Booking): GuessInput | null {
 
 /** Refuses a species that the shop does not have: one of another shop's, or of no one's. */
 function refuseUnknown(line: BookLine, mark: string): void {
-  const isForeign = OWN_KEY.test(line.speciesKey) && !line.speciesKey.startsWith(`own-${mark}-`);
-  if (isForeign || !findSpecies(line.speciesKey))
+  if (isForeignKey(line.speciesKey, mark) || !findSpecies(line.speciesKey))
     throw new RefusedError(
       `Line ${line.line} names a species this shop does not have. Nothing was booked in; choose another.`,
       'lines',

@@ -1,4 +1,5 @@
 import { speciesByKey } from '@/core/species/species';
+import { hasTrait } from '@/core/species/traits';
 import { SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
 import {
   clarity,
@@ -38,7 +39,7 @@ function dueIn(
   const age = (at.getTime() - (pail.filledAt?.getTime() ?? at.getTime())) / HOUR_MS;
   const limit = houseLimitHours(
     water.solution,
-    lots.some((l) => l.speciesKey.startsWith('lily-')),
+    lots.some((l) => hasTrait(speciesByKey(l.speciesKey), 'lily')),
   );
   return Math.max(0, Math.floor(Math.min(hoursUntilDue(water, roomTempC, 0) ?? Infinity, limit - age)));
 }
