@@ -39,12 +39,31 @@ function refuseTooLarge(response) {
   response.end(body);
 }
 
+/** What is still on its way when it was answered: so much of it is let in, for so long. */
+const STRAGGLING = { bytes: 100_000, ms: 1500 };
+
+/**
+ * What was answered before its body was read: the little that was on its way is let in, so that the
+ * answer is heard; a torrent is cut off.
+ */
+function letStragglersIn(request) {
+  let left = STRAGGLING.bytes;
+  request.on('data', (piece) => {
+    left -= piece.length;
+    if (left < 0) request.destroy();
+  });
+  request.resume();
+  setTimeout(() => {
+    if (!request.complete) request.destroy();
+  }, STRAGGLING.ms).unref();
+}
+
 /** A body that is longer than it said, or said nothing, is cut off; the rest of it is not read. */
 function boundBody(request, response) {
   const told = Number(request.headers['content-length'] ?? 0);
   if (told > MOST_BODY_BYTES) return false;
   response.once('finish', () => {
-    if (!request.complete) request.destroy();
+    if (!request.complete) letStragglersIn(request);
   });
   return true;
 }

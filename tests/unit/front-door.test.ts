@@ -99,23 +99,30 @@ test('a page whose database went away while it was read is a 503 and no 500; ano
 });
 
 test('requests wait their turn; those over the queue are told when to come again', async () => {
-  let inside = 0;
-  let most = 0;
+  let [inside, most, refused] = [0, 0, 0];
+  // Nobody is done before all have come, however slowly they come.
+  let letGo = (): void => undefined;
+  const allHaveCome = new Promise<void>((resolve) => (letGo = resolve));
   const url = await opened(
     async (_request, response) => {
       most = Math.max(most, ++inside);
-      await wait(40);
+      await allHaveCome;
       inside--;
       response.end('done');
     },
     {
       lanes: {
-        pages: { atOnce: 2, mostWaiting: 4, longestWaitMs: 1000 },
+        pages: { atOnce: 2, mostWaiting: 4, longestWaitMs: 30_000 },
         actions: { atOnce: 1, mostWaiting: 0, longestWaitMs: 1 },
       },
     },
   );
-  const answers = await Promise.all(Array.from({ length: 12 }, () => fetch(url, asPage)));
+  const asked = Array.from({ length: 12 }, async () => {
+    const answer = await fetch(url, asPage);
+    if (answer.status === 503 && ++refused === 6) letGo();
+    return answer;
+  });
+  const answers = await Promise.all(asked);
   const statuses = answers.map((a) => a.status).sort();
   expect(statuses).toEqual([...Array<number>(6).fill(200), ...Array<number>(6).fill(503)]);
   expect(most).toBe(2);
@@ -163,4 +170,40 @@ test('a body said to be too large is refused unread, one that comes too slowly i
     });
   expect(await slow('GET / HTTP/1.1\r\nhost: shop\r\nx-slo')).toContain(' 408 ');
   expect(handled).toBe(0);
+});
+
+test('an answer given before its body came is heard, and the connection serves the next; a torrent is cut off', async () => {
+  const url = await opened((_request, response) => {
+    response.writeHead(422, { 'content-type': 'text/plain', 'content-length': 7 }).end('refused');
+  });
+  const { port } = new URL(url);
+  const talk = (pieces: readonly string[], listensMs: number): Promise<{ heard: string; wasCut: boolean }> =>
+    new Promise((resolve) => {
+      let heard = '';
+      const socket = net.connect(Number(port), '127.0.0.1');
+      const over = (wasCut: boolean) => {
+        socket.destroy();
+        resolve({ heard, wasCut });
+      };
+      socket.on('data', (data) => (heard += String(data)));
+      socket.on('error', () => over(true));
+      socket.on('close', () => over(true));
+      void (async () => {
+        for (const piece of pieces) {
+          if (!socket.destroyed) socket.write(piece);
+          await wait(60);
+        }
+        await wait(listensMs);
+        over(false);
+      })();
+    });
+  const head = (length: number): string =>
+    `POST /actions/x HTTP/1.1\r\nhost: here\r\ncontent-length: ${length}\r\n\r\n`;
+  const late = await talk([head(10), '01234', '56789', head(2), 'ab'], 400);
+  expect(late.wasCut).toBe(false);
+  expect(late.heard.match(/422/g)).toHaveLength(2);
+  const torrent = 'x'.repeat(80_000);
+  const cut = await talk([head(2_000_000), torrent, torrent, torrent, torrent], 10_000);
+  expect(cut.heard).toContain('422');
+  expect(cut.wasCut).toBe(true);
 });
