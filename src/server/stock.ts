@@ -118,6 +118,7 @@ export interface LotBrief {
 export interface LotView extends LotBrief {
   /** The stems that stand together of it. */
   readonly portionId: string;
+  readonly sapOpen: boolean;
   readonly colour: string | null;
   readonly habit: Habit;
   readonly role: Role;
@@ -179,6 +180,7 @@ export function lotView({ lot, forecast, arrival, isReady, isForLater }: StockLo
     ...briefOf(lot, isForLater),
     id: lot.lotId,
     portionId: lot.id,
+    sapOpen: lot.sapOpen,
     label: lotLabel(lot),
     stemsLeft: lot.stemsLeft,
     pail: lot.pailName,

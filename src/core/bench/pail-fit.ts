@@ -1,7 +1,7 @@
 import { composeProtocol } from '../protocol/compose';
-import { warmthWord } from '../protocol/figures';
 import type { PailWish } from '../protocol/types';
 import { speciesByKey, type Species } from '../species/species';
+import { waterName, whyNotBeside, whyNotOneWater, type Sharer } from '../water/sharing';
 import type { BenchPail, WaitingLot } from './types';
 
 /** Stems of a rose's thickness in ten litres; thinner ones stand closer (estimate from the trade's ranges). */
@@ -10,10 +10,6 @@ const ROSE_MM = 6;
 /** From this length on stems want a pail that holds them up. */
 const TALL_STEM_CM = 60;
 const TALL_PAIL_CM = 30;
-/** Share of its life at which a flower gives off gas that ages its neighbours (estimate). */
-const GASES_FROM_LIFE_USED = 0.75;
-const MARKED_ETHYLENE = 2;
-
 /** Stems of a species that a pail holds. */
 export function pailHolds(litres: number, stemMm: number): number {
   return Math.max(1, Math.floor((litres / 10) * ROSES_IN_TEN_LITRES * (ROSE_MM / stemMm)));
@@ -24,9 +20,9 @@ export interface Standing {
   readonly lot: WaitingLot;
   readonly species: Species;
   readonly wish: PailWish;
-  /** Lots of other waters have other names; what bleeds or hangs shares with its own kind only. */
+  readonly sharer: Sharer;
+  /** Lots of other waters have other names; what stands apart shares with its own kind only. */
   readonly water: string;
-  readonly givesGas: boolean;
   readonly isTall: boolean;
 }
 
@@ -34,34 +30,38 @@ export interface Standing {
 export function standingLots(lots: readonly WaitingLot[]): Standing[] {
   return lots.flatMap((lot) => {
     const species = speciesByKey(lot.species);
-    const { stage, droop, packing, flaws } = lot;
+    const { stage, droop, packing, flaws, agedDays } = lot;
     const steps = lot.steps ?? composeProtocol({ species, stage, droop, packing, hoursDry: 0, flaws });
-    const wish = steps.find((s) => s.pail !== null)?.pail;
+    const first = steps.find((s) => s.pail !== null);
+    const wish = first?.pail;
     if (!wish) return [];
-    const own = wish.alone ? `, ${lot.species}, ${droop}, ${flaws.includes('grey-mould') ? lot.id : ''}` : '';
+    const sharer: Sharer = {
+      lotId: lot.id,
+      species,
+      sapRuns: first.kind === 'sap-soak',
+      droop,
+      isApart: wish.alone,
+      isMouldy: flaws.includes('grey-mould'),
+      stage,
+      agedDays,
+    };
+    const own = wish.alone ? `, ${lot.species}, ${droop}, ${sharer.isMouldy ? lot.id : ''}` : '';
     return [
       {
         lot,
         species,
         wish,
-        water: `${wish.solution}, ${wish.depth}, ${warmthWord(wish.tempC)}${own}`,
-        givesGas:
-          stage > 1 ||
-          flaws.includes('grey-mould') ||
-          lot.agedDays > GASES_FROM_LIFE_USED * species.lifeDays20C,
+        sharer,
+        water: waterName(wish) + own,
         isTall: (lot.lengthCm ?? 0) >= TALL_STEM_CM,
       },
     ];
   });
 }
 
-/** Whether two lots may stand in one pail: one water, and neither gases the other. */
-export function mayStandTogether(a: Standing, b: Standing): boolean {
-  if (a.water !== b.water) return false;
-  const isGassed = (x: Standing, y: Standing): boolean =>
-    x.givesGas && x.species.key !== y.species.key && y.species.ethylene >= MARKED_ETHYLENE;
-  return !isGassed(a, b) && !isGassed(b, a);
-}
+/** Whether two lots may stand in one pail: beside one another, and in one water. */
+export const mayStandTogether = (a: Standing, b: Standing): boolean =>
+  whyNotBeside(a.sharer, b.sharer) === null && whyNotOneWater(a.wish, b.wish) === null;
 
 /** Whether a pail holds up a lot's stems. */
 export const suits = (s: Standing, pail: BenchPail): boolean => !s.isTall || pail.heightCm >= TALL_PAIL_CM;

@@ -8,7 +8,7 @@ import { plainSteps } from './plain';
 import type { ParamsOf } from './params';
 import { rendered } from './render';
 import type { LeftOut, Sheet } from './sheet';
-import type { LotState, PailWish, ProtocolStep } from './types';
+import type { LotState, ProtocolStep } from './types';
 import { PLAIN_WAYS, type Ways } from './ways';
 
 /** A lot's protocol, and what of its species' plain one it leaves out and why. */
@@ -41,18 +41,4 @@ export function composeProtocol(lot: LotState, ways: Ways = PLAIN_WAYS): Protoco
 /** What a plain lot of the species gets: as it should arrive, in a shop that takes every default and has everything. */
 export function plainProtocol(species: Species): Protocol {
   return protocolOf({ species, stage: idealArrivalStage(species), droop: 'firm', packing: '', hoursDry: 0 });
-}
-
-/** Degrees by which two waters may differ and still be one. */
-const ONE_WARMTH_C = 12;
-
-/** Whether two lots may stand in one pail: own kind while sap runs, else same water, warmth and depth. */
-export function mayShareWater(a: PailWish, b: PailWish): boolean {
-  return (
-    !a.alone &&
-    !b.alone &&
-    a.solution === b.solution &&
-    a.depth === b.depth &&
-    Math.abs(a.tempC - b.tempC) <= ONE_WARMTH_C
-  );
 }

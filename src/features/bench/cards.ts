@@ -1,11 +1,11 @@
 import 'server-only';
 import { comparedWithPlain } from '@/core/protocol/compare';
-import { mayShareWater } from '@/core/protocol/compose';
 import { outOfOrder } from '@/core/protocol/in-order';
 import type { PailWish } from '@/core/protocol/types';
 import { schoolFor } from '@/core/protocol/schools';
 import { SOLUTIONS } from '@/core/water/solutions';
 import { speciesByKey } from '@/core/species/species';
+import { whyNotInto } from '@/core/water/sharing';
 import { depthIn, depthOf, litresFor } from '@/core/water/pail-shape';
 import { dealInto, roomLeft } from '@/core/bench/pail-room';
 import { lotLabel } from '@/data/portions';
@@ -13,21 +13,21 @@ import { waysFor } from '@/server/house';
 import type { SignedIn } from '@/server/session';
 import type { Batched, BenchCard, CardHands, OtherStep, PailChoice, PailShareView } from './bench-card';
 import type { Floor, FloorLot, Hand } from './floor';
-import { waterIn } from './water-in';
+import { sharerOf, waterIn } from './water-in';
 
 const HOUR_MS = 3_600_000;
 /** Upside down for so long a pail has drained (estimate). */
 const DRAINS_MS = 10 * 60_000;
 
 /** Pails a step may use: those the plan gives it, then clean ones, then like water. */
-function pailsFor(floor: Floor, { lot }: FloorLot, wish: PailWish | null, at: Date): PailChoice[] {
+function pailsFor(floor: Floor, { lot, flaws }: FloorLot, wish: PailWish | null, at: Date): PailChoice[] {
   if (!wish) return [];
   const planned = floor.plan?.pails.filter((s) => s.lot === lot.id).map((s) => s.pail) ?? [];
   const asked = lot.sapOpen ? { ...wish, alone: true } : wish;
   const { stemMm } = speciesByKey(lot.speciesKey);
   const choices = floor.pails.flatMap((p): PailChoice[] => {
     const water = waterIn(p, at);
-    const mates = floor.lots.filter(
+    const mates = floor.inWater.filter(
       (l) => l.lot.fillId !== null && l.lot.fillId === p.fillId && l.lot.id !== lot.id,
     );
     const standing = mates.map((m) => ({
@@ -36,9 +36,9 @@ function pailsFor(floor: Floor, { lot }: FloorLot, wish: PailWish | null, at: Da
     }));
     const shape = { litres: p.sizeL, heightCm: p.heightCm };
     const holds = roomLeft(p.sizeL, standing, stemMm);
-    const isOwnKind =
-      lot.sapOpen && mates.length > 0 && mates.every((l) => l.lot.speciesKey === lot.speciesKey);
-    if (p.state === 'filled' && p.id !== lot.pailId && water && (isOwnKind || mayShareWater(water, asked))) {
+    if (p.state === 'filled' && p.id !== lot.pailId && water) {
+      const sharers = mates.map((m) => sharerOf(m.lot, m.flaws, water.alone));
+      if (whyNotInto(sharerOf(lot, flaws, asked.alone), asked, water, sharers)) return [];
       const litres = p.litres ?? 0;
       return [
         {

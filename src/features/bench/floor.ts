@@ -4,6 +4,7 @@ import type { BenchInput, WaitingLot, WorkStep } from '@/core/bench/types';
 import type { BenchPlan } from '@/core/bench/tell';
 import { SKILLS, type Skill } from '@/core/protocol/types';
 import { manyAtBench, maybeBenchPlan, type BenchHand } from '@/data/bench';
+import type { FlawKind } from '@/core/dock/flaws';
 import { manyFlaws } from '@/data/claims';
 import type { Trx } from '@/data/connection';
 import { manySkills } from '@/data/house';
@@ -32,6 +33,7 @@ export interface Hand extends BenchHand {
 
 export interface FloorLot {
   readonly lot: PortionRow;
+  readonly flaws: readonly FlawKind[];
   readonly steps: readonly StepRow[];
   readonly current: StepRow;
 }
@@ -40,6 +42,8 @@ export interface FloorLot {
 export interface Floor {
   readonly hands: readonly Hand[];
   readonly lots: readonly FloorLot[];
+  /** All that stands in a pail's water, done or not: whoever joins it must get along with it. */
+  readonly inWater: readonly Pick<FloorLot, 'lot' | 'flaws'>[];
   readonly pails: readonly PailRow[];
   readonly house: House;
   readonly plan: BenchPlan | null;
@@ -107,8 +111,8 @@ const workStep = ({ step }: StepRow): WorkStep => ({
 });
 
 /** A lot as the planner takes it; null once nothing is to be done before it stands in its water. */
-function waiting(floor: FloorLot, flaws: WaitingLot['flaws'], at: Date): WaitingLot | null {
-  const { lot, steps, current } = floor;
+function waiting(floor: FloorLot, at: Date): WaitingLot | null {
+  const { lot, flaws, steps, current } = floor;
   const left = steps.filter((s) => s.status === 'waiting');
   const runsS = current.status === 'running' ? ((current.dueAt?.getTime() ?? 0) - at.getTime()) / 1000 : 0;
   // What soaks for hours is no work of this morning: its clock is in Next.
@@ -140,10 +144,9 @@ function inputOf(
   open: readonly OpenLot[],
   { hands, house, pails, plan }: Pick<Floor, 'hands' | 'house' | 'pails' | 'plan'>,
   rooms: readonly RoomRow[],
-  flaws: ReadonlyMap<string, WaitingLot['flaws']>,
   at: Date,
 ): BenchInput {
-  const mine = lots.flatMap((floor) => waiting(floor, flaws.get(floor.lot.id) ?? [], at) ?? []);
+  const mine = lots.flatMap((floor) => waiting(floor, at) ?? []);
   return {
     hands: hands.map(({ name, skills }) => ({ name, skills })),
     kettle: house.has.includes('kettle') ? { boilMinutes: BOIL_MINUTES } : null,
@@ -180,20 +183,17 @@ export async function readFloor(trx: Trx, me: SignedIn, at: Date, asked: string 
   );
   const byLot = new Map<string, StepRow[]>();
   for (const s of steps) byLot.set(s.portionId, [...(byLot.get(s.portionId) ?? []), s]);
-  const lots = here.flatMap((lot): FloorLot[] => {
+  const isHere = (lot: PortionRow): boolean =>
+    (byLot.get(lot.id) ?? []).some(isOpen) && (!canWait(lot, at, me.shop.timeZone) || isAsked(lot, asked));
+  const seen = here.filter((lot) => lot.fillId !== null || isHere(lot));
+  const rows = await manyFlaws(trx, [...new Set(seen.map((lot) => lot.lotId))]);
+  const flawsOf = ({ lotId }: PortionRow) => flawKindsIn(rows.filter((r) => r.lotId === lotId));
+  const lots = here.filter(isHere).flatMap((lot): FloorLot[] => {
     const mine = byLot.get(lot.id) ?? [];
     const current = mine.find(isOpen);
-    return current && (!canWait(lot, at, me.shop.timeZone) || isAsked(lot, asked))
-      ? [{ lot, steps: mine, current }]
-      : [];
+    return current ? [{ lot, flaws: flawsOf(lot), steps: mine, current }] : [];
   });
-  const rows = await manyFlaws(
-    trx,
-    lots.map((l) => l.lot.lotId),
-  );
-  const flaws = new Map(
-    lots.map(({ lot }) => [lot.id, flawKindsIn(rows.filter((r) => r.lotId === lot.lotId))]),
-  );
+  const inWater = here.filter((lot) => lot.fillId !== null).map((lot) => ({ lot, flaws: flawsOf(lot) }));
   const open = lots.map((l) => openLot(l, hands, at));
   // A plan is of its day: yesterday's is no plan of this morning's, whatever its version.
   const isOfToday = standing !== undefined && standing.madeAt >= dayBegan(at, me.shop.timeZone);
@@ -213,11 +213,12 @@ export async function readFloor(trx: Trx, me: SignedIn, at: Date, asked: string 
   const floor = {
     hands,
     lots,
+    inWater,
     pails,
     house,
     plan,
     planVersion: standing?.version ?? 0,
     planMadeAt: isOfToday ? standing.madeAt : null,
   };
-  return { ...floor, handed, input: inputOf(lots, open, floor, rooms, flaws, at) };
+  return { ...floor, handed, input: inputOf(lots, open, floor, rooms, at) };
 }

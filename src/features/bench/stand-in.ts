@@ -1,15 +1,17 @@
 import 'server-only';
 import { roomLeft } from '@/core/bench/pail-room';
-import { mayShareWater } from '@/core/protocol/compose';
 import type { PailWish } from '@/core/protocol/types';
 import { speciesByKey } from '@/core/species/species';
 import { depthWord, litresFor } from '@/core/water/pail-shape';
+import { APART_WORDS, whyNotInto } from '@/core/water/sharing';
+import { manyFlaws } from '@/data/claims';
 import { RefusedError } from '@/data/errors';
 import { fillPail, onePailForUpdate, type PailRow } from '@/data/pails';
 import { lotWords, manyPortionsInFill, type PortionRow } from '@/data/portions';
 import { moveStay } from '@/data/stays';
 import type { ActionContext } from '@/server/handler';
-import { waterIn } from './water-in';
+import { flawKindsIn } from '@/server/replan';
+import { sharerOf, waterIn } from './water-in';
 
 /** Where somebody chose to pour; litres by the pail's shape where they are not told. */
 export interface Pouring {
@@ -53,14 +55,17 @@ async function joinWater(
   const { trx, action } = context;
   const fillId = pail.fillId ?? '';
   const mates = (await manyPortionsInFill(trx, fillId)).filter((m) => m.id !== portion.id);
-  const isOwnKind =
-    portion.sapOpen && mates.length > 0 && mates.every((m) => m.speciesKey === portion.speciesKey);
-  const isSameLot = mates.length > 0 && mates.every((m) => m.lotId === portion.lotId);
-  if (!isOwnKind && !isSameLot && !mayShareWater(water, wish))
+  const flaws = await manyFlaws(trx, [...new Set([portion, ...mates].map((p) => p.lotId))]);
+  const flawsOf = (p: PortionRow) => flawKindsIn(flaws.filter((f) => f.lotId === p.lotId));
+  const why = whyNotInto(
+    sharerOf(portion, flawsOf(portion), wish.alone),
+    wish,
+    water,
+    mates.map((mate) => sharerOf(mate, flawsOf(mate), water.alone)),
+  );
+  if (why)
     throw new RefusedError(
-      portion.sapOpen
-        ? `The sap of ${lotWords(portion).toLowerCase()} still runs: it shares no water. Nothing was changed; choose a clean pail.`
-        : `Pail ${pail.name} holds water that does not suit this lot. Nothing was changed; choose a clean pail.`,
+      `${lotWords(portion)} may not go into the water in pail ${pail.name}: ${APART_WORDS[why]}. Nothing was changed; choose a clean pail.`,
     );
   askIfCrowded(context, portion, pail, mates);
   await moveStay(
@@ -76,8 +81,7 @@ async function joinWater(
 
 /**
  * Puts a portion into a pail: into the water that stands in it if they get along, else a fresh fill,
- * the pail being carried to where the stems are. What bleeds shares with its own kind alone,
- * whatever the step says.
+ * the pail being carried to where the stems are. Who may share is decided in `core/water/sharing`.
  * @throws RefusedError when the water does not suit
  */
 export async function standIn(

@@ -1,3 +1,7 @@
+import type { FlawKind } from '@/core/dock/flaws';
+import { speciesByKey } from '@/core/species/species';
+import type { Sharer } from '@/core/water/sharing';
+import type { PortionRow } from '@/data/portions';
 import type { PailWish } from '@/core/protocol/types';
 import type { PailRow } from '@/data/pails';
 
@@ -15,4 +19,18 @@ export function waterIn(pail: PailRow, at: Date): PailWish | null {
     depthCm: 0,
     alone: pail.alone,
   } as PailWish;
+}
+
+/** A portion as those who would share its water see it; `isApart` by its step, or by the water it stands in. */
+export function sharerOf(portion: PortionRow, flaws: readonly FlawKind[], isApart: boolean): Sharer {
+  return {
+    lotId: portion.lotId,
+    species: speciesByKey(portion.speciesKey),
+    sapRuns: portion.sapOpen,
+    droop: portion.droop,
+    isApart,
+    isMouldy: flaws.includes('grey-mould'),
+    stage: portion.stage,
+    agedDays: portion.agedDays,
+  };
 }

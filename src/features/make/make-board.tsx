@@ -9,6 +9,7 @@ import { useActions } from '@/shell/actions';
 import { notDoneWords } from '@/shell/outcome';
 import { Stepper } from '@/shell/stepper';
 import type { LotView } from '@/server/stock';
+import { Beside } from './beside';
 import { arrangementInput } from './forecast-input';
 import { ForecastPanel } from './forecast-panel';
 import { ForecastTable } from './forecast-table';
@@ -32,12 +33,15 @@ function namedAfter(chosen: readonly { lot: LotView; stems: number }[]): string 
 /** Stems beside the vessel, the vessel in the middle, what will become of it to the right. */
 export function MakeBoard({
   lots,
+  mouldy,
   dry,
   confidence,
   overrides,
   now,
 }: {
   lots: readonly LotView[];
+  /** Ids of lots that had grey mould. */
+  mouldy: readonly string[];
   dry: number;
   confidence: number;
   overrides: Overrides | null;
@@ -106,6 +110,7 @@ export function MakeBoard({
       <StockList lots={lots} dry={dry} recipe={recipe} onTake={take} />
       <section className={css.vessel} aria-label="The vessel">
         <VesselDrawing kind={kind} chosen={chosen} litres={litres} />
+        <Beside lots={chosen.map((c) => c.lot)} mouldy={mouldy} />
         <div className={css.vesselTaps}>
           <Choices
             label="Vessel"

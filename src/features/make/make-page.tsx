@@ -1,4 +1,6 @@
 import { inZone } from '@/server/clock';
+import { manyFlaws } from '@/data/claims';
+import { flawKindsIn } from '@/server/replan';
 import { inMyShop } from '@/server/session';
 import { lotView, readStock, stockNow, type LotView } from '@/server/stock';
 import { MakeBoard } from './make-board';
@@ -14,16 +16,22 @@ function rank(lot: LotView): number {
 
 /** What goes in, does it get along, how long will it last. */
 export async function MakePage() {
-  const { stock, confidence, date } = await inMyShop(async (trx, me, at) => ({
-    stock: await readStock(trx, me, at),
-    confidence: me.shop.promiseConfidence,
-    date: Date.parse(`${inZone(at, me.shop.timeZone).date}T12:00:00Z`),
-  }));
+  const { stock, mouldy, confidence, date } = await inMyShop(async (trx, me, at) => {
+    const stock = await readStock(trx, me, at);
+    const flaws = await manyFlaws(trx, [...new Set(stock.portions.map((p) => p.lot.lotId))]);
+    return {
+      stock,
+      mouldy: flaws.filter((f) => flawKindsIn([f]).includes('grey-mould')).map((f) => f.lotId),
+      confidence: me.shop.promiseConfidence,
+      date: Date.parse(`${inZone(at, me.shop.timeZone).date}T12:00:00Z`),
+    };
+  });
   const lots = (await stockNow(stock)).map((s) => lotView(s, stock.at));
   const byLife = lots.filter((l) => l.isReady).sort((a, b) => rank(a) - rank(b));
   return (
     <MakeBoard
       lots={byLife}
+      mouldy={mouldy}
       dry={lots.length - byLife.length}
       confidence={confidence}
       overrides={stock.overrides}
