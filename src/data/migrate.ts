@@ -10,6 +10,7 @@ import * as claimsAndLabels from './migrations/0008-claims-once-and-labels';
 import * as nothingGrows from './migrations/0009-nothing-grows';
 import * as instructionsStand from './migrations/0010-instructions-stand';
 import * as speciesTraits from './migrations/0011-species-traits';
+import * as namesOfOurOwn from './migrations/0012-names-of-our-own';
 
 interface Migration {
   readonly name: string;
@@ -29,6 +30,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0009-nothing-grows', up: nothingGrows.up },
   { name: '0010-instructions-stand', up: instructionsStand.up },
   { name: '0011-species-traits', up: speciesTraits.up },
+  { name: '0012-names-of-our-own', up: namesOfOurOwn.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

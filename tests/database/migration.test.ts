@@ -142,6 +142,16 @@ test('work goes on where it was, and what an older version entered is not taken 
   expect((await portionsOf(lot?.id ?? '')).length).toBe(1);
 });
 
+test('plans that stand bear our own names for what is done; what was entered stays as it was written', async () => {
+  const bearing = (words: string): Promise<number> =>
+    count(`select (select count(*) from protocol_step where kind = '${words}' or step::text like '%${words}%')
+      + (select count(*) from own_species where edits::text like '%${words}%') as n`);
+  expect(await bearing('quick-dip')).toBe(0);
+  expect(await bearing('warm feet')).toBe(0);
+  expect(await bearing('hydrating-dip')).toBeGreaterThan(0);
+  expect(await bearing('the flower itself stays in the cool')).toBeGreaterThan(5);
+});
+
 test('a species of a shop’s own from before there were traits gets those of what it was begun as', async () => {
   const author = await shop.owner('person').first<{ id: string }>('id');
   const begunAs = async (like: string, changes: object = {}): Promise<void> => {

@@ -18,7 +18,7 @@ const SECONDS_A_STEM: Partial<Record<StepKind, number>> = {
   'fill-stem': 12,
   'sap-dab': 3,
   'de-pollen': 4,
-  'quick-dip': 1,
+  'hydrating-dip': 1,
   'lift-florets': 5,
   wrap: 1,
   grid: 2,

@@ -38,7 +38,7 @@ const GOLDEN: readonly (readonly [key: string, steps: string])[] = [
   ['hyacinth', 'unpack sap-soak drink look-back move recut'],
   ['tulip', 'unpack rinse strip cut wrap drink look-back move recut'],
   ['peony', 'unpack strip cut drink look-back move recut'],
-  ['hydrangea', 'unpack strip cut hot-dip quick-dip drink look-back mist move recut'],
+  ['hydrangea', 'unpack strip cut hot-dip hydrating-dip drink look-back mist move recut'],
   ['dahlia', 'unpack strip cut hot-dip drink look-back move recut'],
   ['amaryllis', 'unpack cut fill-stem wrap drink look-back move recut'],
   ['gerbera', 'unpack cut grid drink look-back move recut'],

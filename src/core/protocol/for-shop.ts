@@ -21,7 +21,8 @@ const WITHOUT: Readonly<Record<Need, (sheet: Sheet) => Sheet>> = {
           split: false,
         })
       : sheet,
-  'hydrating dip': (sheet) => without(sheet, 'quick-dip', lacks('No alum or hydrating acid in the shop.')),
+  'hydrating dip': (sheet) =>
+    without(sheet, 'hydrating-dip', lacks('No alum or hydrating acid in the shop.')),
   grid: (sheet) => {
     const none = lacks('No grid: a paper collar holds the necks straight.');
     const put = hasKind(sheet, 'grid') ? before(sheet, ['grid'], added(none, { kind: 'collar' })) : sheet;

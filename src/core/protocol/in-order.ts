@@ -20,7 +20,7 @@ const BEFORE: readonly (readonly [kind: StepKind, wants: StepKind, says: string]
   ['drink', 'hot-dip', 'The heat is for before it drinks.'],
   ['drink', 'unpack', 'It is still in its paper and bands.'],
   ['hot-dip', 'strip', 'Strip first: hot water is not for leaves.'],
-  ['quick-dip', 'cut', 'The dip is for a fresh cut.'],
+  ['hydrating-dip', 'cut', 'The dip is for a fresh cut.'],
   ['fill-stem', 'cut', 'Cut after filling, it runs out again.'],
   ['lift-florets', 'plunge', 'A dry pod tears the floret.'],
   ['move', 'drink', 'Drink first: in the cold it takes up little.'],

@@ -56,7 +56,7 @@ const KINDS = {
     sliver: flag,
   },
   'hot-dip': { tempC, seconds: numberIn(1, 7200), depthCm, untilCool: flag },
-  'quick-dip': { in: oneOf(['alum or hydrating acid']), seconds: numberIn(1, 60) },
+  'hydrating-dip': { in: oneOf(['alum or hydrating acid']), seconds: numberIn(1, 60) },
   'fill-stem': { plug: flag },
   'sap-soak': { company: oneOf(['alone', 'its own kind']), hours: numberIn(0.1, 48), depthCm, tempC },
   'sap-dab': {},

@@ -119,7 +119,7 @@ const BEFORE_DRINK: readonly (readonly [Trait, readonly Draft[]])[] = [
     'acid dip',
     [
       asked(
-        { kind: 'quick-dip', in: 'alum or hydrating acid', seconds: 2 },
+        { kind: 'hydrating-dip', in: 'alum or hydrating acid', seconds: 2 },
         'It keeps the cut open; without it this one collapses unannounced.',
       ),
     ],
@@ -159,7 +159,7 @@ function drinkWhy(s: Species): string {
   if (s.depth === 'shallow') return 'Deep water softens a fleshy stem; a few centimetres are enough.';
   if (s.firstDrink === 'cold') return 'Cold slows the flower and firms the stem.';
   if (s.firstDrink === 'warm')
-    return 'Warm water moves faster and pushes the bubbles on: warm feet, cool heads.';
+    return 'Warm water runs up the stem faster and takes the bubbles along; the flower itself stays in the cool.';
   return 'Tepid water is taken up fast without waking the flower.';
 }
 

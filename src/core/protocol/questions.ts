@@ -40,7 +40,7 @@ export const QUESTIONS = [
         'Roses drink hardest from hot water: by the thermometer, never by the hand.',
       ),
     ],
-    why: 'Warm feet, cool heads: warm water into a cool place for most, cold for what is soft and hollow.',
+    why: 'Warm at the foot, cool at the flower: warm water in a cool place for most, cold for what is soft and hollow.',
     bySpecies: true,
     bearsOn: 'bench',
   },

@@ -127,7 +127,7 @@ const SAY: SayKind = {
   }),
   cut: cutSaid,
   'hot-dip': hotDipSaid,
-  'quick-dip': (p) => ({
+  'hydrating-dip': (p) => ({
     title: 'Touch the cut to alum or hydrating acid',
     doneWord: 'Dipped',
     figures: [timeFigure(p.seconds, 'no longer')],
