@@ -1,5 +1,5 @@
 import type { LookOutcome } from '../core/protocol/aftercare';
-import type { StepKind } from '../core/protocol/params';
+import type { StepKind } from '../core/steps/steps';
 import type { ProtocolStep } from '../core/protocol/types';
 import { isLocked, type Trx } from './connection';
 import { RefusedError } from './errors';

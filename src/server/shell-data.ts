@@ -1,5 +1,6 @@
 import 'server-only';
 import { speciesByKey } from '@/core/species/species';
+import { stepOf } from '@/core/steps/steps';
 import type { Trx } from '@/data/connection';
 import type { LotFacts } from '@/data/lots';
 import { manyPails } from '@/data/pails';
@@ -57,16 +58,6 @@ export function standsDry(lot: Pick<PortionRow, 'isWet'>): boolean {
   return !lot.isWet;
 }
 
-/** What a running clock is of, and what follows when it ends. */
-const RUNNING_WORDS: Readonly<Record<string, string>> = {
-  drink: 'drinking, then look back',
-  'sap-soak': 'soaking alone, then tip out',
-  plunge: 'pods under warm water, then lift out',
-  'hot-dip': 'in hot water, then out',
-  recut: 'water due for change',
-  'look-back': 'look again: does it stand?',
-};
-
 /** Clocks that end within so long of each other, of one lot at one step, are one clock to whoever hears them. */
 const TOGETHER_MS = 60_000;
 
@@ -102,7 +93,7 @@ function runningItems(lots: readonly PortionRow[], steps: readonly StepRow[], at
   return runningTogether(lots, steps, at).map(({ lot, step, dueAt, startedAt, portions }) => ({
     id: step.id,
     title: `${lotTitle(lot)}, lot ${portions > 1 ? `${lot.number}, ${portions} portions` : lotLabel(lot)}`,
-    note: RUNNING_WORDS[step.kind] ?? step.step.title.toLowerCase(),
+    note: stepOf(step.kind).whileItRuns ?? step.step.title.toLowerCase(),
     dueAt,
     startedAt,
     href: `/bench?lot=${portions > 1 ? lot.lotId : lot.id}`,

@@ -1,41 +1,11 @@
 import { composeProtocol } from '../protocol/compose';
-import type { StepKind } from '../protocol/types';
+import { resourcesOf, stepOf } from '../steps/steps';
 import { speciesByKey } from '../species/species';
 import { isWetPacked } from '../vase-life/journey';
 import { forecastInputOf } from '../vase-life/lot-history';
 import { predictLot } from '../vase-life/predict-lot';
 import { rightSolution } from '../water/solutions';
 import type { Job, Piece, WaitingLot, WorkStep } from './types';
-
-/** Seconds of hands a stem; those the trade's accounts give, the rest estimates. */
-const SECONDS_A_STEM: Partial<Record<StepKind, number>> = {
-  unpack: 1,
-  discard: 2,
-  rinse: 1,
-  strip: 4,
-  thorns: 3,
-  cut: 2,
-  'fill-stem': 12,
-  'sap-dab': 3,
-  'de-pollen': 4,
-  'hydrating-dip': 1,
-  'lift-florets': 5,
-  wrap: 1,
-  grid: 2,
-  plunge: 0.5,
-  'sap-soak': 0.5,
-  drink: 0.5,
-};
-const DIP_BATCH = 10;
-const DIP_BATCH_S = 30;
-/** Done at the sink, whoever does it. */
-function isAtSink({ params }: WorkStep): boolean {
-  if (params.kind === 'cut') return params.where === 'under water';
-  return params.kind === 'rinse' || params.kind === 'plunge' || params.kind === 'fill-stem';
-}
-
-/** Above it the water comes from a kettle, not from the tap. */
-const TAP_C = 60;
 
 /** Dry hours at which the model is asked; between them the loss is a straight line. */
 const DRY_HOURS = [0, 1, 2, 3, 4, 6, 8, 12] as const;
@@ -44,8 +14,8 @@ const DRAWS = 120;
 const BENCH = { tempC: 18, humidityPct: 60, litHours: 12, ethylenePpm: 0 } as const;
 
 function handsSecondsOf(step: WorkStep, stems: number): number {
-  if (step.kind === 'hot-dip') return Math.ceil(stems / DIP_BATCH) * DIP_BATCH_S;
-  return stems * (SECONDS_A_STEM[step.kind] ?? 0);
+  const { hands } = stepOf(step.kind);
+  return 'aStemS' in hands ? stems * hands.aStemS : Math.ceil(stems / hands.batch) * hands.aBatchS;
 }
 
 /**
@@ -55,10 +25,10 @@ function handsSecondsOf(step: WorkStep, stems: number): number {
 export function piecesOf(steps: readonly WorkStep[], stems: number, hasKettle: boolean): Piece[] {
   const pieces: Piece[] = [];
   for (const step of steps) {
-    const usesKettle = step.params.kind === 'hot-dip' && step.params.tempC > TAP_C;
+    const uses = resourcesOf(step.params);
+    const [usesKettle, usesSink] = [uses.includes('kettle'), uses.includes('sink')];
     if (usesKettle && !hasKettle) continue;
     const skill = step.who;
-    const usesSink = isAtSink(step);
     const waitS = step.pail !== null || usesKettle ? 0 : step.waitSeconds;
     const handsS = handsSecondsOf(step, stems);
     const last = pieces.at(-1);

@@ -1,5 +1,5 @@
 import { composeProtocol } from '../protocol/compose';
-import type { KeepingPlace } from '../protocol/params';
+import type { KeepingPlace } from '../steps/params';
 import { speciesByKey } from '../species/species';
 import type { PailShare, RoomSpace, WaitingLot } from './types';
 

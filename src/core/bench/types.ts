@@ -1,5 +1,5 @@
 import type { FlawKind } from '../dock/flaws';
-import type { KeepingPlace } from '../protocol/params';
+import type { KeepingPlace } from '../steps/params';
 import type { ProtocolStep } from '../protocol/types';
 import type { Droop } from '../vase-life/types';
 

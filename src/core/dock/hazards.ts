@@ -1,4 +1,4 @@
-import { skinCaution } from '../protocol/cautions';
+import { skinCaution } from '../steps/cautions';
 import type { Species } from '../species/species';
 import { isTropical } from '../species/traits';
 

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { FLAW_KINDS } from '../dock/flaws';
 import { protocolEditsSchema } from '../protocol/edits';
-import { PLACES } from '../protocol/params';
+import { PLACES } from '../steps/params';
 import { QUESTION_KEYS, questionOf, type QuestionKey } from '../protocol/schools';
 import { NEEDS } from '../protocol/types';
 import { DEFAULT_LIMITS, PURPOSES } from '../protocol/ways';

@@ -1,7 +1,7 @@
 import type { Species } from '../species/species';
 import { hasTrait } from '../species/traits';
 import { rightSolution } from '../water/solutions';
-import { DEPTH_CM } from './figures';
+import { DEPTH_CM } from '../steps/figures';
 import { DRINK_C, sapSoak, toolFor } from './plain';
 import { rendered, type Draft } from './render';
 import { added, type Sheet } from './sheet';

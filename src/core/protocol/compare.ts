@@ -1,5 +1,5 @@
 import { plainProtocol, protocolOf, type Protocol } from './compose';
-import type { StepKind } from './params';
+import type { StepKind } from '../steps/steps';
 import type { Change, LotState, ProtocolStep } from './types';
 import type { Ways } from './ways';
 

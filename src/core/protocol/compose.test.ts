@@ -36,7 +36,7 @@ const GOLDEN: readonly (readonly [key: string, steps: string])[] = [
   ['carnation', 'unpack strip cut drink look-back mist move recut'],
   ['daffodil', 'unpack sap-soak drink look-back move recut'],
   ['hyacinth', 'unpack sap-soak drink look-back move recut'],
-  ['tulip', 'unpack rinse strip cut wrap drink look-back move recut'],
+  ['tulip', 'unpack rinse strip cut condition-upright drink look-back move recut'],
   ['peony', 'unpack strip cut drink look-back move recut'],
   ['hydrangea', 'unpack strip cut hot-dip hydrating-dip drink look-back mist move recut'],
   ['dahlia', 'unpack strip cut hot-dip drink look-back move recut'],

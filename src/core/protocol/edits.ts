@@ -1,5 +1,11 @@
 import * as v from 'valibot';
-import { someParamsSchema, STEP_KINDS, stepParamsSchema, type StepKind, type StepParams } from './params';
+import {
+  someParamsSchema,
+  STEP_KINDS,
+  stepParamsSchema,
+  type StepKind,
+  type StepParams,
+} from '../steps/steps';
 
 /** A shop's change to a species' protocol. */
 export type ProtocolEdit =

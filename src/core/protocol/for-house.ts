@@ -1,9 +1,9 @@
 import type { Species } from '../species/species';
 import { hasTrait } from '../species/traits';
 import { SOLUTIONS } from '../water/solutions';
-import { DEPTH_CM } from './figures';
+import { DEPTH_CM } from '../steps/figures';
 import { DRINK_C, toolFor, waterServesHours } from './plain';
-import type { ParamsOf } from './params';
+import type { ParamsOf } from '../steps/steps';
 import { questionOf, schoolFor, type QuestionKey } from './schools';
 import { added, before, changed, hasKind, without, type Sheet } from './sheet';
 import type { Change, LotState } from './types';

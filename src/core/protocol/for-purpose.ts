@@ -1,7 +1,7 @@
 import type { Species } from '../species/species';
 import { hasTrait, isTropical } from '../species/traits';
 import { SOLUTIONS } from '../water/solutions';
-import type { ParamsOf } from './params';
+import type { ParamsOf } from '../steps/steps';
 import { added, before, changed, without, type Sheet } from './sheet';
 import type { Change, LotState } from './types';
 import type { Ways } from './ways';

@@ -1,4 +1,4 @@
-import type { StepParams } from './params';
+import type { StepParams } from '../steps/steps';
 import { rendered } from './render';
 import { added, after, before, changed, hasKind, without, type Sheet } from './sheet';
 import type { Species } from '../species/species';

@@ -1,9 +1,9 @@
 import type { FlawKind } from '../dock/flaws';
 import { hasTrait, isTropical } from '../species/traits';
 import { idealArrivalStage, opensInVase, type Species } from '../species/species';
-import { DEPTH_CM } from './figures';
+import { DEPTH_CM } from '../steps/figures';
 import { DRINK_C } from './plain';
-import type { ParamsOf, StepKind, StepParams } from './params';
+import type { ParamsOf, StepKind, StepParams } from '../steps/steps';
 import { schoolFor } from './schools';
 import { added, after, before, changed, hasKind, noted, without, type Sheet } from './sheet';
 import type { Change, LotState } from './types';

@@ -1,5 +1,5 @@
 import type { Species } from '../species/species';
-import type { StepKind, StepParams } from './params';
+import { stepOf, type StepKind, type StepParams } from '../steps/steps';
 
 /** A step of a lot's plan and what has come of it. */
 export interface StepState {
@@ -13,21 +13,6 @@ export interface OutOfOrder {
   readonly level: 'warn' | 'stop';
   readonly says: string;
 }
-
-const BEFORE: readonly (readonly [kind: StepKind, wants: StepKind, says: string])[] = [
-  ['drink', 'cut', 'Uncut it drinks little: the old end is sealed.'],
-  ['drink', 'strip', 'Its leaves would stand in the water and rot.'],
-  ['drink', 'hot-dip', 'The heat is for before it drinks.'],
-  ['drink', 'unpack', 'It is still in its paper and bands.'],
-  ['hot-dip', 'strip', 'Strip first: hot water is not for leaves.'],
-  ['hydrating-dip', 'cut', 'The dip is for a fresh cut.'],
-  ['fill-stem', 'cut', 'Cut after filling, it runs out again.'],
-  ['lift-florets', 'plunge', 'A dry pod tears the floret.'],
-  ['move', 'drink', 'Drink first: in the cold it takes up little.'],
-  ['move', 'look-back', 'Nobody has seen yet whether it stands.'],
-  ['cut', 'strip', 'Stripping after the cut leaves it in air for longer.'],
-  ['mist', 'discard', 'Wet, mould goes on.'],
-];
 
 const isOpen = (s: StepState | undefined): boolean => s?.status === 'waiting' || s?.status === 'running';
 
@@ -57,8 +42,8 @@ export function outOfOrder(
     steps.some((s) => s.kind === 'sap-soak' && s.status !== 'waiting')
   )
     return { level: 'warn', says: 'It has soaked: a cut opens the wound again, and it soaks anew.' };
-  const wants = BEFORE.find(
-    ([kind, wanted]) => kind === step.kind && steps.slice(0, at).some((s) => s.kind === wanted && isOpen(s)),
+  const wants = stepOf(step.kind).follows.find(({ kind }) =>
+    steps.slice(0, at).some((s) => s.kind === kind && isOpen(s)),
   );
-  return wants ? { level: 'warn', says: wants[2] } : null;
+  return wants ? { level: 'warn', says: wants.says } : null;
 }

@@ -2,8 +2,9 @@ import type { Species } from '../species/species';
 import { hasTrait, isTropical, type Trait } from '../species/traits';
 import { rightSolution, SOLUTION_KEYS } from '../water/solutions';
 import { freshWater, hoursUntilDue } from '../water/vessel-water';
-import { DEPTH_CM } from './figures';
-import type { ParamsOf, Tool } from './params';
+import { DEPTH_CM } from '../steps/figures';
+import type { Tool } from '../steps/params';
+import type { ParamsOf } from '../steps/steps';
 import type { Draft } from './render';
 import { asked } from './sheet';
 import type { WaterLimits } from './ways';
@@ -113,6 +114,10 @@ function opening(s: Species): Draft[] {
   return [...cut(s), ...dip, ...latex];
 }
 
+/** Hours of the first drink: longer for what bears little time dry. */
+const USUAL_DRINK_H = 2;
+const THIRSTY_DRINK_H = 3;
+
 /** What some ask before they drink, by trait, in the order it is done. */
 const BEFORE_DRINK: readonly (readonly [Trait, readonly Draft[]])[] = [
   [
@@ -143,7 +148,12 @@ const BEFORE_DRINK: readonly (readonly [Trait, readonly Draft[]])[] = [
   ],
   [
     'drinks in paper',
-    [asked({ kind: 'wrap', in: 'paper' }, 'It drinks itself stiff in the shape it is held in.')],
+    [
+      asked(
+        { kind: 'condition-upright', in: 'paper', hours: USUAL_DRINK_H },
+        'It drinks itself stiff in the shape it is held in.',
+      ),
+    ],
   ],
   [
     'drinks in a grid',
@@ -170,7 +180,7 @@ function drink(s: Species): Draft {
       solution: rightSolution(s.foodKind),
       tempC: DRINK_C[s.firstDrink],
       depthCm: DEPTH_CM[s.depth],
-      hours: s.dryHours <= 6 ? 3 : 2,
+      hours: s.dryHours <= 6 ? THIRSTY_DRINK_H : USUAL_DRINK_H,
       alone: false,
       addsAcid: false,
     },

@@ -1,6 +1,5 @@
 import type { Species } from '../species/species';
-import type { StepParams } from './params';
-import { saidOf } from './say';
+import { saidOf, stepOf, type StepParams } from '../steps/steps';
 import type { Because, Change, ProtocolStep } from './types';
 
 /** A step as it is being composed: its parameters, why it is there, what has changed it. */
@@ -20,7 +19,7 @@ export interface Draft {
 export function rendered(draft: Draft, species: Species, depthCm: number): ProtocolStep {
   const said = saidOf(draft.params, species, depthCm);
   const waitSeconds = Math.round(said.waitSeconds ?? 0);
-  const isLook = draft.params.kind === 'look-back' || draft.params.kind === 'inspect';
+  const { isLook } = stepOf(draft.params.kind);
   return {
     kind: draft.params.kind,
     params: draft.params,

@@ -5,7 +5,7 @@ import { predictLot } from '../vase-life/predict-lot';
 import type { LotInput, Night, Stay } from '../vase-life/types';
 import { rightSolution } from '../water/solutions';
 import { composeProtocol } from './compose';
-import type { ParamsOf, StepKind } from './params';
+import type { ParamsOf, StepKind } from '../steps/steps';
 import { questionOf, type QuestionKey } from './schools';
 import { PLAIN_WAYS, type Ways } from './ways';
 

@@ -1,4 +1,4 @@
-import type { StepKind, StepParams } from './params';
+import type { StepKind, StepParams } from '../steps/steps';
 import type { Draft } from './render';
 import type { Change } from './types';
 

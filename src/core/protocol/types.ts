@@ -1,10 +1,11 @@
 import type { FlawKind } from '../dock/flaws';
-import type { Depth, Species } from '../species/species';
+import type { Species } from '../species/species';
 import type { Droop } from '../vase-life/types';
-import type { SolutionKey } from '../water/solutions';
-import type { StepKind, StepParams } from './params';
+import type { StepKind, StepParams } from '../steps/steps';
+import type { Need, PailWish, Skill, StepFigure } from '../steps/types';
 
-export type { StepKind } from './params';
+export type { StepKind } from '../steps/steps';
+export { NEEDS, SKILLS, type Need, type PailWish, type Skill, type StepFigure } from '../steps/types';
 
 /** What a protocol is composed from: the lot as it came in. */
 export interface LotState {
@@ -28,32 +29,6 @@ export type Because = 'species' | 'state' | 'house' | 'purpose' | 'equipment' | 
 export interface Change {
   readonly because: Exclude<Because, 'species'>;
   readonly says: string;
-}
-
-/** What somebody must have been shown before they do a thing alone. */
-export const SKILLS = ['knife', 'secateurs', 'hot water'] as const;
-export type Skill = (typeof SKILLS)[number];
-
-export const NEEDS = [
-  'kettle',
-  'thermometer',
-  'secateurs',
-  'hydrating dip',
-  'grid',
-  'cold room',
-  'tropical shelf',
-] as const;
-/** What a step cannot be done without. */
-export type Need = (typeof NEEDS)[number];
-
-/** A number a hand needs, with its unit and what it is of. */
-export interface StepFigure {
-  readonly value: string;
-  readonly of: string;
-  /** How the figure is drawn: a beaker to that depth, a thermometer word, a length, a clock. */
-  readonly drawn: 'depth' | 'warmth' | 'length' | 'time' | 'dose';
-  /** Depth as a share of a deep pail, or °C, for the drawing. */
-  readonly level: number;
 }
 
 export interface ProtocolStep {
@@ -84,14 +59,4 @@ export interface ProtocolStep {
   readonly waitSeconds: number;
   /** Water it stands in, where the step puts it into a pail. */
   readonly pail: PailWish | null;
-}
-
-/** The water a step asks for. */
-export interface PailWish {
-  readonly solution: SolutionKey;
-  readonly tempC: number;
-  readonly depthCm: number;
-  readonly depth: Depth;
-  /** Nothing else may stand in it. */
-  readonly alone: boolean;
 }

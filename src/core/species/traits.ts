@@ -1,5 +1,3 @@
-import type { Species } from './species';
-
 /**
  * What rules may ask of a species beside its figures. A rule asks for a trait and never for a key:
  * a shop's own lily is a lily. Each with what it means and how far to trust it.
@@ -33,24 +31,30 @@ export const TRAITS = {
   'opens warm': { means: 'Cold holds it shut: it is kept where it is to open.', basis: 'practice' },
   'crisps dry': { means: 'Its leaves crisp in a dry room.', basis: 'practice' },
   'lasts short': { means: 'A big soft head: the shorter its stem, the longer it lasts.', basis: 'practice' },
-} as const satisfies Readonly<Record<string, { readonly means: string; readonly basis: Species['basis'] }>>;
+} as const satisfies Readonly<
+  Record<string, { readonly means: string; readonly basis: 'trade' | 'practice' }>
+>;
 
 export type Trait = keyof typeof TRAITS;
 export const TRAIT_KEYS = Object.keys(TRAITS) as readonly Trait[];
 
-export const hasTrait = ({ traits }: Pick<Species, 'traits'>, trait: Trait): boolean =>
+export const hasTrait = ({ traits }: { readonly traits: readonly Trait[] }, trait: Trait): boolean =>
   traits.includes(trait);
 
 /** °C: what is injured at more than this has no place in a cold room. */
 const COLD_ROOM_MOST_C = 4;
 
 /** Whether cold that keeps most stems injures it: no cold room, no cold nights, no fridge. */
-export function isTropical({ chillBelowC }: Pick<Species, 'chillBelowC'>): boolean {
+export function isTropical({ chillBelowC }: { readonly chillBelowC: number | null }): boolean {
   return chillBelowC !== null && chillBelowC > COLD_ROOM_MOST_C;
 }
 
 /** Traits that a row's own columns tell, for one that was written before traits were. */
-export function traitsToldBy({ pets, skin, build }: Pick<Species, 'pets' | 'skin' | 'build'>): Trait[] {
+export function traitsToldBy({
+  pets,
+  skin,
+  build,
+}: Readonly<Record<'pets' | 'skin' | 'build', string>>): Trait[] {
   return [
     ...(pets === 'deadly to cats' ? (['lily'] as const) : []),
     ...(skin === 'thorns' && build === 'woody' ? (['a rose', 'guard petals'] as const) : []),

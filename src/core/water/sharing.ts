@@ -1,4 +1,4 @@
-import { warmthWord } from '../protocol/figures';
+import { warmthWord } from '../steps/figures';
 import type { Species } from '../species/species';
 import type { Droop } from '../vase-life/types';
 import type { PailWish } from '../protocol/types';

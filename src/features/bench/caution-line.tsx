@@ -1,14 +1,15 @@
 'use client';
 import { useState } from 'react';
-import { MORE_CAUTION } from '@/core/protocol/cautions';
+import { MORE_CAUTION } from '@/core/steps/cautions';
 import type { ProtocolStep } from '@/core/protocol/types';
+import { stepOf } from '@/core/steps/steps';
 import css from './bench.module.css';
 
 /** What stands behind a step's caution, by what can hurt. */
 function moreOf({ kind, who }: ProtocolStep): string | null {
   if (who === 'hot water') return MORE_CAUTION.heat;
-  if (kind === 'cut' || kind === 'recut') return MORE_CAUTION.blade;
-  return kind === 'discard' || kind === 'mist' ? null : MORE_CAUTION.sap;
+  const { moreCaution } = stepOf(kind);
+  return moreCaution && MORE_CAUTION[moreCaution];
 }
 
 /** The caution where the hand is about to do the thing: one line, more on request. */

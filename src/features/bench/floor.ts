@@ -3,6 +3,7 @@ import { handOut, type Handed, type OpenLot } from '@/core/bench/hand-out';
 import type { BenchInput, WaitingLot, WorkStep } from '@/core/bench/types';
 import type { BenchPlan } from '@/core/bench/tell';
 import { SKILLS, type Skill } from '@/core/protocol/types';
+import { stepOf } from '@/core/steps/steps';
 import { manyAtBench, maybeBenchPlan, type BenchHand } from '@/data/bench';
 import type { FlawKind } from '@/core/dock/flaws';
 import { manyFlaws } from '@/data/claims';
@@ -86,7 +87,7 @@ function heldBy({ steps, current }: FloorLot, hands: readonly Hand[], at: Date):
   if (!touched || at.getTime() - touched.at > PUT_DOWN_MS) return null;
   if (current.status === 'running' && current.step.waitSeconds > STAYS_BY_S) return null;
   // Once it stands in its water the next action is anybody's.
-  if (current.status === 'waiting' && ['sap-soak', 'drink', 'plunge'].includes(touched.kind)) return null;
+  if (current.status === 'waiting' && stepOf(touched.kind).leavesHandsFree) return null;
   return hands.find((h) => h.personId === touched.by)?.name ?? null;
 }
 

@@ -1,7 +1,7 @@
 'use client';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { SKILLS, type Skill } from '@/core/protocol/types';
-import { MORE_CAUTION } from '@/core/protocol/cautions';
+import { MORE_CAUTION } from '@/core/steps/cautions';
 import { useLog } from './use-log';
 import { Said } from '@/shell/said';
 import css from './bench.module.css';

@@ -1,4 +1,5 @@
 'use client';
+import { stepOf } from '@/core/steps/steps';
 import { useState } from 'react';
 import { Beaker } from '@/drawing/beaker';
 import { Stem } from '@/drawing/stem';
@@ -123,7 +124,7 @@ export function StepCard({
             stage={card.stage}
             droop={card.droop}
             height={215}
-            cutMark={step.kind === 'cut' || step.kind === 'recut'}
+            cutMark={stepOf(step.kind).isDrawnCut}
             water={step.pail ? step.pail.depthCm / 24 : 0}
           />
         </div>

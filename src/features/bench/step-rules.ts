@@ -1,7 +1,8 @@
 import 'server-only';
 import { ROOM_KIND_OF } from '@/core/bench/rooms';
 import { outOfOrder } from '@/core/protocol/in-order';
-import { spokenTime } from '@/core/protocol/figures';
+import { spokenTime } from '@/core/steps/figures';
+import { stepOf } from '@/core/steps/steps';
 import { speciesByKey } from '@/core/species/species';
 import { RefusedError } from '@/data/errors';
 import { manySkills } from '@/data/house';
@@ -29,20 +30,12 @@ export async function askIfOutOfOrder(
   if (found) ask('out of order', found.says);
 }
 
-/** What ending a clock early means, by what runs. Steps that are not here may end when they end. */
-const EARLY: Readonly<Record<string, string>> = {
-  'sap-soak': 'Sap that has not run out plugs and harms whatever shares its water.',
-  drink: 'It has not drunk its fill: it may hang again as soon as it is worked with.',
-  plunge: 'A pod that has not soaked tears its florets.',
-  'hot-dip': 'Too short a dip drives no air out of the stem.',
-  'fill-stem': 'A stem that was not filled hangs on to its air.',
-};
 /** Nobody is asked over a breath. */
 const AS_GOOD_AS_DONE = 0.95;
 
 /** A soak or a drink that is ended before its time is asked about, with what that means. */
 export function askIfEarly({ ask, action }: ActionContext, step: StepRow): void {
-  const meaning = EARLY[step.kind];
+  const meaning = stepOf(step.kind).endedEarly;
   if (!meaning || step.status !== 'running' || !step.startedAt || !step.dueAt) return;
   const whole = step.dueAt.getTime() - step.startedAt.getTime();
   const had = action.at.getTime() - step.startedAt.getTime();
@@ -91,7 +84,7 @@ export async function moveToPlace(
 }
 
 const runsByItself = ({ kind, step }: StepRow): boolean =>
-  step.waitSeconds > 0 && (kind === 'recut' || kind === 'look-back');
+  step.waitSeconds > 0 && stepOf(kind).beginsByItself;
 
 /** Begins the clock of a step that nobody taps to begin: the next change of water, a later look. */
 export async function beginOwnClock(

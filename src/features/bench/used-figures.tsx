@@ -1,31 +1,31 @@
 'use client';
-import type { StepParams } from '@/core/protocol/params';
+import type { Measure } from '@/core/steps/descriptor';
+import { stepOf, type StepParams } from '@/core/steps/steps';
 import { Stepper } from '@/shell/stepper';
 
 export type Used = Readonly<Record<string, number>>;
 
-interface Measure {
-  readonly key: 'tempC' | 'seconds' | 'cm' | 'hours';
+interface Shown {
+  readonly key: Measure;
   readonly unit: string;
   readonly by: number;
   readonly most: number;
   readonly name: string;
 }
-const MEASURES: readonly Measure[] = [
+const MEASURES: readonly Shown[] = [
   { key: 'tempC', unit: '°C', by: 1, most: 100, name: 'Degrees' },
   { key: 'seconds', unit: 's', by: 5, most: 7200, name: 'Seconds' },
   { key: 'cm', unit: 'cm', by: 0.5, most: 30, name: 'Centimetres off' },
   { key: 'hours', unit: 'h', by: 0.5, most: 72, name: 'Hours' },
 ];
 
-/** What a step says of a measure; null where it has none. */
-const plannedOf = (params: StepParams, key: string): number | null => {
-  const value: unknown = Reflect.get(params, key);
+/** What a step says of a measure; null where nobody measures that of it. */
+function plannedOf(params: StepParams, key: Measure): number | null {
+  const value: unknown = stepOf(params.kind).measured.includes(key) ? Reflect.get(params, key) : null;
   return typeof value === 'number' ? value : null;
-};
+}
 
-export const hasMeasures = (params: StepParams): boolean =>
-  MEASURES.some((m) => plannedOf(params, m.key) !== null);
+export const hasMeasures = (params: StepParams): boolean => stepOf(params.kind).measured.length > 0;
 
 /** What was really used, by taps, where it was not what the step says. */
 export function UsedFigures({

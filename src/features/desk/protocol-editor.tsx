@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { SpeciesFile } from '@/core/door/species-schema';
 import type { ProtocolEdit } from '@/core/protocol/edits';
-import { STEP_KINDS, type StepKind } from '@/core/protocol/params';
+import { STEP_KINDS, stepOf, type StepKind } from '@/core/steps/steps';
 import type { ProtocolStep } from '@/core/protocol/types';
 import { useActions } from '@/shell/actions';
 import { Said } from '@/shell/said';
@@ -38,14 +38,7 @@ const WORDS: Readonly<Record<string, string>> = {
 };
 
 /** Steps that need no parameters of their own, which a house may add. */
-const SIMPLE: readonly StepKind[] = [
-  'rinse',
-  'collar',
-  'grid',
-  'anti-transpirant',
-  'sap-dab',
-  'lift-florets',
-];
+const SIMPLE = STEP_KINDS.filter((kind) => Object.keys(stepOf(kind).params).length === 0);
 
 function useProtocol(file: SpeciesFile) {
   const router = useRouter();
