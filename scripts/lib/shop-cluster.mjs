@@ -3,21 +3,23 @@ import { STATE } from './paths.mjs';
 import { databaseTask, ownerUrl, prepareMachine, secrets } from './prepare.mjs';
 import { runningCopy } from './running.mjs';
 
-/** Runs a database task on the shop of this checkout, whether it is open (then beside it) or not. */
-export async function shopTask(task, env = {}) {
+/** Hands the owner's address of this checkout's database to `work`, whether the shop is open (then beside it) or not. */
+export async function besideShop(work) {
   await prepareMachine();
-  const { owner, app } = secrets();
+  const { owner } = secrets();
   const other = runningCopy();
   const cluster = other?.databasePort
     ? { port: other.databasePort, stop: async () => {} }
     : (initCluster(STATE, { password: owner }), await startCluster(STATE, { port: await freePort(15400) }));
   try {
-    databaseTask(task, {
-      HUSH_PAIL_OWNER_URL: ownerUrl(cluster.port, owner),
-      HUSH_PAIL_APP_PASSWORD: app,
-      ...env,
-    });
+    return await work(ownerUrl(cluster.port, owner));
   } finally {
     await cluster.stop();
   }
 }
+
+/** Runs a database task on the shop of this checkout. */
+export const shopTask = (task, env = {}) =>
+  besideShop((url) =>
+    databaseTask(task, { HUSH_PAIL_OWNER_URL: url, HUSH_PAIL_APP_PASSWORD: secrets().app, ...env }),
+  );
