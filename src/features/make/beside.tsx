@@ -1,5 +1,6 @@
 import { speciesByKey } from '@/core/species/species';
-import { APART_WORDS, whyNotBeside, type Sharer } from '@/core/water/sharing';
+import { list } from '@/core/steps/descriptor';
+import { APART_WORDS, givesGas, whyNotBeside, type Sharer, type WhyApart } from '@/core/water/sharing';
 import type { LotView } from '@/server/stock';
 import css from './make.module.css';
 
@@ -14,22 +15,32 @@ const sharerOf = (lot: LotView, mouldy: readonly string[]): Sharer => ({
   agedDays: lot.agedDays,
 });
 
-/** Pairs of what is in the vessel that do each other no good, each pair of kinds once. */
-function pairsApart(lots: readonly LotView[], mouldy: readonly string[]): string[] {
-  const said = new Map<string, string>();
-  for (const [at, one] of lots.entries())
-    for (const other of lots.slice(at + 1)) {
-      const why = whyNotBeside(sharerOf(one, mouldy), sharerOf(other, mouldy));
+const nameOf = (lot: LotView): string => lot.name.split(',')[0]?.toLowerCase() ?? lot.name;
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** What does not get along, a line for each kind and reason, with all it harms or is harmed by. */
+function apartWords(lots: readonly LotView[], mouldy: readonly string[]): string[] {
+  const said = new Map<string, { one: string; others: Set<string>; why: WhyApart }>();
+  for (const [at, a] of lots.entries())
+    for (const b of lots.slice(at + 1)) {
+      const [ofA, ofB] = [sharerOf(a, mouldy), sharerOf(b, mouldy)];
+      const why = whyNotBeside(ofA, ofB);
       if (!why) continue;
-      const names = [one, other].map((l) => l.name.split(',')[0] ?? l.name);
-      said.set(`${[...names].sort().join()} ${why}`, `${names.join(' and ')}: ${APART_WORDS[why]}.`);
+      // The one that gives off gas is named first, its neighbours after it.
+      const [one, other] = why === 'gas' && !givesGas(ofA) ? [b, a] : [a, b];
+      const key = `${nameOf(one)} ${why}`;
+      const line = said.get(key) ?? { one: nameOf(one), others: new Set<string>(), why };
+      line.others.add(nameOf(other));
+      said.set(key, line);
     }
-  return [...said.values()];
+  return [...said.values()].map(
+    ({ one, others, why }) => `${capital(one)} beside ${list([...others])}: ${APART_WORDS[why]}.`,
+  );
 }
 
 /** What stands in the vessel and does not get along; nothing where all of it does. */
 export function Beside({ lots, mouldy }: { lots: readonly LotView[]; mouldy: readonly string[] }) {
-  const pairs = pairsApart(lots, mouldy);
+  const pairs = apartWords(lots, mouldy);
   if (pairs.length === 0) return null;
   return (
     <ul className={css.apart} aria-label="What does not get along">

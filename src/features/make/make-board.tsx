@@ -110,7 +110,6 @@ export function MakeBoard({
       <StockList lots={lots} dry={dry} recipe={recipe} onTake={take} />
       <section className={css.vessel} aria-label="The vessel">
         <VesselDrawing kind={kind} chosen={chosen} litres={litres} />
-        <Beside lots={chosen.map((c) => c.lot)} mouldy={mouldy} />
         <div className={css.vesselTaps}>
           <Choices
             label="Vessel"
@@ -161,6 +160,7 @@ export function MakeBoard({
           care={care}
           now={now}
         />
+        <Beside lots={chosen.map((c) => c.lot)} mouldy={mouldy} />
         <Said isAlert>{problem}</Said>
         <div className={css.makeIt}>
           <label className={css.name}>
