@@ -163,22 +163,33 @@ export async function insertPlan(
   await trx.batchInsert('protocol_step', rows, 200);
 }
 
+/** So many plans are written out at once: others are answered between. */
+const PLANS_AT_ONCE = 60;
+
 /** Lays the first plans of many lots together: a delivery of hundreds is booked in a few statements. */
 export async function insertFirstPlans(
   trx: Trx,
   shopId: string,
   plans: readonly { readonly portionId: string; readonly plan: readonly ProtocolStep[] }[],
 ): Promise<void> {
-  const rows = plans.flatMap(({ portionId, plan }) =>
-    plan.map((step, position) => ({ id: newId(), portion_id: portionId, position, kind: step.kind, step })),
-  );
-  // One parameter for all rows: a placeholder for each value would take seconds to write out.
-  await trx.raw(
-    `insert into protocol_step (id, shop_id, portion_id, plan_no, position, kind, step, status)
-     select id, ?::uuid, portion_id, 1, position, kind, step, 'waiting'
-     from jsonb_to_recordset(?::jsonb) as r(id uuid, portion_id uuid, position int, kind text, step jsonb)`,
-    [shopId, JSON.stringify(rows)],
-  );
+  for (let at = 0; at < plans.length; at += PLANS_AT_ONCE) {
+    const rows = plans.slice(at, at + PLANS_AT_ONCE).flatMap(({ portionId, plan }) =>
+      plan.map((step, position) => ({
+        id: newId(),
+        portion_id: portionId,
+        position,
+        kind: step.kind,
+        step,
+      })),
+    );
+    // One parameter for all rows: a placeholder for each value would take seconds to write out.
+    await trx.raw(
+      `insert into protocol_step (id, shop_id, portion_id, plan_no, position, kind, step, status)
+       select id, ?::uuid, portion_id, 1, position, kind, step, 'waiting'
+       from jsonb_to_recordset(?::jsonb) as r(id uuid, portion_id uuid, position int, kind text, step jsonb)`,
+      [shopId, JSON.stringify(rows)],
+    );
+  }
 }
 
 /**
