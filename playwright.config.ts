@@ -2,7 +2,8 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: 'tests/browser',
-  timeout: 90_000,
+  // Nobody's speed is judged here: the whole job alone takes most of a minute on a busy machine.
+  timeout: 240_000,
   expect: { timeout: 15_000 },
   workers: 1,
   fullyParallel: false,
