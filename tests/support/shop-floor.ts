@@ -75,6 +75,8 @@ export async function takeBack(page: Page): Promise<void> {
 
 /** Nothing serious or critical by axe on the page as it stands. */
 export async function expectNothingSerious(page: Page): Promise<void> {
+  // A page that is still on its way bears no title yet.
+  await expect(page).toHaveTitle(/Hush Pail/);
   const { violations } = await new AxeBuilder({ page })
     .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
     .analyze();
