@@ -53,7 +53,7 @@ function prepared(connection: Queries): Queries {
   return connection;
 }
 
-/** How long the database itself lets a connection of the application's go on, ms. */
+/** How long a statement, a lock and a silence may last, ms: the driver waits a little longer than the database allows. */
 const BOUNDS = {
   query_timeout: 8000,
   statement_timeout: 6000,

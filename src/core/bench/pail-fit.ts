@@ -10,6 +10,7 @@ const ROSE_MM = 6;
 /** From this length on stems want a pail that holds them up. */
 const TALL_STEM_CM = 60;
 const TALL_PAIL_CM = 30;
+
 /** Stems of a species that a pail holds. */
 export function pailHolds(litres: number, stemMm: number): number {
   return Math.max(1, Math.floor((litres / 10) * ROSES_IN_TEN_LITRES * (ROSE_MM / stemMm)));
