@@ -18,29 +18,19 @@ export interface ExpectedDelivery {
 const LAPSES_AFTER_DAYS = 14;
 const MOST_LISTED = 100;
 
+const LINES = `(select coalesce(json_agg(json_build_object('line', n.line, 'speciesKey', n.species_key,
+  'variety', n.variety, 'lengthCm', n.length_cm, 'stems', n.stems) order by n.line), '[]')
+  from expected_line n where n.expected_id = e.id) as lines`;
+
 /** Deliveries still to come: today's first and what is late, then what comes after; lapsed ones left out. */
 export async function manyExpected(trx: Trx, today: string): Promise<ExpectedDelivery[]> {
-  const heads: Omit<ExpectedDelivery, 'lines'>[] = await trx('expected_delivery')
+  return trx('expected_delivery as e')
     .whereRaw("state = 'expected'")
     .whereRaw('due_on >= ?::date - ?::int', [today, LAPSES_AFTER_DAYS])
     .orderByRaw('due_on = ?::date desc, due_on, supplier, order_ref', [today])
     .limit(MOST_LISTED)
-    .select({ id: 'id', supplier: 'supplier', orderRef: 'order_ref', dueOn: 'due_on' });
-  const lines: (OrderLine & { expectedId: string })[] = await trx('expected_line')
-    .whereIn(
-      'expected_id',
-      heads.map((h) => h.id),
-    )
-    .orderBy('line')
-    .select({
-      expectedId: 'expected_id',
-      line: 'line',
-      speciesKey: 'species_key',
-      variety: 'variety',
-      lengthCm: 'length_cm',
-      stems: 'stems',
-    });
-  return heads.map((head) => ({ ...head, lines: lines.filter((l) => l.expectedId === head.id) }));
+    .select({ id: 'id', supplier: 'supplier', orderRef: 'order_ref', dueOn: 'due_on' })
+    .select(trx.raw(LINES)) as Promise<ExpectedDelivery[]>;
 }
 
 /**

@@ -6,6 +6,8 @@ import { newId } from './ids';
 export interface KeptLine {
   readonly id: string;
   readonly deliveryId: string;
+  readonly supplier: string;
+  readonly deliveryRef: string;
   readonly line: number;
   readonly fate: 'waiting' | 'refused';
   readonly reason: string;
@@ -14,35 +16,32 @@ export interface KeptLine {
   readonly said: Readonly<Record<string, unknown>>;
 }
 
-export type NewKeptLine = Omit<KeptLine, 'id' | 'deliveryId'>;
+export type NewKeptLine = Omit<KeptLine, 'id' | 'deliveryId' | 'supplier' | 'deliveryRef'>;
 
 const COLUMNS = {
-  id: 'id',
-  deliveryId: 'delivery_id',
-  line: 'line',
-  fate: 'fate',
-  reason: 'reason',
-  product: 'product',
-  said: 'said',
+  id: 'k.id',
+  deliveryId: 'k.delivery_id',
+  supplier: 'd.supplier',
+  deliveryRef: 'd.delivery_ref',
+  line: 'k.line',
+  fate: 'k.fate',
+  reason: 'k.reason',
+  product: 'k.product',
+  said: 'k.said',
 };
 
-/** Lines of these deliveries that wait or were refused. */
-export async function manyKeptLines(trx: Trx, deliveryIds: readonly string[]): Promise<KeptLine[]> {
-  return trx('kept_line')
-    .whereIn('delivery_id', deliveryIds)
-    .whereNot('fate', 'booked')
-    .orderBy(['delivery_id', 'line'])
-    .select(COLUMNS) as Promise<KeptLine[]>;
-}
+const keptLines = (trx: Trx) =>
+  trx('kept_line as k').join('delivery as d', 'd.id', 'k.delivery_id').select(COLUMNS);
 
-/** Deliveries that have a line waiting. */
-export async function manyDeliveriesWaiting(
-  trx: Trx,
-): Promise<{ deliveryId: string; supplier: string; deliveryRef: string }[]> {
-  return trx('kept_line as k')
-    .join('delivery as d', 'd.id', 'k.delivery_id')
-    .whereRaw("k.fate = 'waiting'")
-    .distinct({ deliveryId: 'd.id', supplier: 'd.supplier', deliveryRef: 'd.delivery_ref' });
+/** Lines that wait or were refused: of these deliveries, and of every one that has a line waiting. */
+export async function manyKeptLines(trx: Trx, deliveryIds: readonly string[]): Promise<KeptLine[]> {
+  return keptLines(trx)
+    .whereRaw("k.fate <> 'booked'")
+    .whereRaw(
+      "(k.delivery_id = any(?::uuid[]) or k.delivery_id in (select w.delivery_id from kept_line w where w.fate = 'waiting'))",
+      [[...deliveryIds]],
+    )
+    .orderBy(['k.delivery_id', 'k.line']) as Promise<KeptLine[]>;
 }
 
 export async function insertKeptLines(
@@ -72,10 +71,9 @@ export async function insertKeptLines(
  * @throws RefusedError when it waits no longer
  */
 export async function oneWaitingLine(trx: Trx, id: string): Promise<KeptLine> {
-  const [line]: KeptLine[] = await trx('kept_line')
-    .where({ id, fate: 'waiting' })
-    .forUpdate()
-    .select(COLUMNS);
+  const [line] = (await keptLines(trx)
+    .where({ 'k.id': id, 'k.fate': 'waiting' })
+    .forUpdate('k')) as KeptLine[];
   if (!line)
     throw new RefusedError('Somebody has booked or refused that line meanwhile. Nothing was changed.');
   return line;

@@ -1,4 +1,5 @@
 import type { Purpose } from '../core/protocol/ways';
+import type { Droop } from '../core/vase-life/types';
 import type { Trx } from './connection';
 import { RefusedError } from './errors';
 import { newId } from './ids';
@@ -14,6 +15,8 @@ export interface PortionRow extends LotFacts {
   /** How many portions of its lot have stems. */
   readonly portions: number;
   readonly stemsLeft: number;
+  /** As the lot came, whatever was seen since. */
+  readonly droopCame: Droop;
   readonly planNo: number;
   readonly purpose: Purpose;
   /** ISO date of the event it is for; null where it is for none. */
@@ -47,6 +50,7 @@ const COLUMNS = {
   filledAt: 'f.filled_at',
   fillSolution: 'f.solution',
   fillTempC: 'f.temp_c',
+  droopCame: 'l.droop',
 };
 
 function portions(trx: Trx) {

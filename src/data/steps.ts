@@ -69,7 +69,7 @@ export async function manyStepStates(trx: Trx): Promise<StepState[]> {
 export async function manyRunningSteps(trx: Trx): Promise<StepRow[]> {
   return inForce(trx)
     .whereRaw("s.status = 'running' and s.is_live")
-    .orderBy('s.due_at')
+    .orderBy(['s.due_at', 's.id'])
     .select(COLUMNS) as Promise<StepRow[]>;
 }
 

@@ -164,7 +164,27 @@ function briefOf(lot: LotFacts, isLater: boolean) {
   };
 }
 
-export function lotBrief(lot: LotRow, isLater: boolean): LotBrief {
+/** A lot over all its portions that have stems. */
+export type LotInStock = LotFacts & Pick<LotRow, 'id' | 'stemsLeft' | 'pailName'>;
+
+/** The lots whose portions these are, in their order. */
+export function lotsOf(portions: readonly PortionRow[]): LotInStock[] {
+  const byLot = new Map<string, PortionRow[]>();
+  for (const p of portions) byLot.set(p.lotId, [...(byLot.get(p.lotId) ?? []), p]);
+  return [...byLot].map(([id, mine]) => {
+    const pails = [...new Set(mine.flatMap((p) => p.pailName ?? []))].sort();
+    const [first] = mine as [PortionRow, ...PortionRow[]];
+    return {
+      ...first,
+      id,
+      droop: first.droopCame,
+      stemsLeft: mine.reduce((sum, p) => sum + p.stemsLeft, 0),
+      pailName: pails.length > 0 ? pails.join(', ') : null,
+    };
+  });
+}
+
+export function lotBrief(lot: LotInStock, isLater: boolean): LotBrief {
   return {
     ...briefOf(lot, isLater),
     id: lot.id,

@@ -39,6 +39,11 @@ const line = <K extends string | null>(at: number, speciesKey: K, stems: number,
   cutDate,
   origin: 'glasshouse by road',
 });
+/** The lines kept of a lot's own delivery; others that wait are told with them. */
+const keptOf = async (lot: LotRow | undefined) =>
+  (await shop.inside((trx) => manyKeptLines(trx, lot ? [lot.deliveryId] : []))).filter(
+    (k) => k.deliveryId === lot?.deliveryId,
+  );
 const kept = (at: number, fate: 'waiting' | 'refused') => ({
   fate,
   reason: fate === 'waiting' ? 'which species?' : 'not ordered',
@@ -60,7 +65,7 @@ test('every line of a note ends booked, waiting or refused, and its order has co
   expect(await does('dock/book-in', note, { key })).toBe('done');
   expect(await does('dock/book-in', note, { key })).toBe('done');
   const [first] = (await shop.inside(manyLotsInStock)).filter((l) => l.deliveryRef === 'ALL-1');
-  const fates = await shop.inside((trx) => manyKeptLines(trx, [first?.deliveryId ?? '']));
+  const fates = await keptOf(first);
   expect(fates.map((f) => [f.line, f.fate, f.reason])).toEqual([
     [3, 'waiting', 'which species?'],
     [4, 'refused', 'not ordered'],
@@ -95,7 +100,7 @@ test('a waiting line is booked or refused once, by whoever comes first', async (
     kept: [kept(2, 'waiting'), kept(3, 'waiting')],
   });
   const [lot] = (await shop.inside(manyLotsInStock)).filter((l) => l.deliveryRef === 'W-1');
-  const [two, three] = await shop.inside((trx) => manyKeptLines(trx, [lot?.deliveryId ?? '']));
+  const [two, three] = await keptOf(lot);
   const bookings = await Promise.all([
     does('dock/book-kept', { keptId: two?.id ?? '', line: line(2, 'scabiosa', 10) }),
     does('dock/book-kept', { keptId: two?.id ?? '', line: line(2, 'scabiosa', 10) }),
@@ -104,7 +109,7 @@ test('a waiting line is booked or refused once, by whoever comes first', async (
   expect(bookings.find((b) => b !== 'done')).toContain('meanwhile');
   expect(await does('dock/refuse-kept', { keptId: three?.id ?? '', reason: 'never came' })).toBe('done');
   await takesBack();
-  const left = await shop.inside((trx) => manyKeptLines(trx, [lot?.deliveryId ?? '']));
+  const left = await keptOf(lot);
   expect(left.map((k) => [k.line, k.fate])).toEqual([[3, 'waiting']]);
 });
 

@@ -2,7 +2,7 @@ import pg from 'pg';
 import { manyWithCard, manyWithoutCard, countWithoutCard } from '@/data/arrangements';
 import { countOpenClaims, manySettledClaims, manyUnsettledClaims } from '@/data/claims';
 import { manyExpected } from '@/data/expected';
-import { manyKeptLines, manyDeliveriesWaiting } from '@/data/kept-lines';
+import { manyKeptLines } from '@/data/kept-lines';
 import { manyLotsInStock } from '@/data/lots';
 import { manyPortionsInStock } from '@/data/portions';
 import { manyNewestEntries } from '@/data/record';
@@ -32,7 +32,7 @@ const windows = () =>
     lots: (await manyLotsInStock(trx)).map((l) => l.id),
     steps: (await manyStepsInForce(trx)).map((s) => s.id),
     running: (await manyRunningSteps(trx)).map((s) => s.id),
-    waiting: await manyDeliveriesWaiting(trx),
+    waiting: await manyKeptLines(trx, []),
     today: (await manyExpected(trx, '2026-11-24')).filter((e) => e.dueOn >= '2026-11-24').map((e) => e.id),
     newest: (await manyNewestEntries(trx, 5)).map((e) => e.words),
   }));
@@ -131,7 +131,6 @@ test('nothing a page reads goes through what has grown: each by its index', asyn
     await manySettledClaims(trx, 50);
     await countOpenClaims(trx, 99);
     await manyNewestEntries(trx, 60);
-    await manyDeliveriesWaiting(trx);
     await manyKeptLines(trx, [shop.shopId]);
     await manyLotsOfSupplier(trx, 'Norrholt Growers', new Date('2026-11-17'), shop.shopId);
   });

@@ -12,34 +12,17 @@ import { isAsked, readFloor, type FloorLot } from './floor';
 import { KnifeCard } from './knife-card';
 import { PlanChart } from './plan-chart';
 import { PlanStrip } from './plan-strip';
+import { Rest, type RestRow } from './rest';
 import { StepCard } from './step-card';
 
-function Rest({ lots }: { lots: readonly FloorLot[] }) {
-  if (lots.length === 0) return null;
-  return (
-    <section className={css.rest} aria-label="After these">
-      <h2>After these</h2>
-      <ul className="rowlist">
-        {lots.map(({ lot, current }) => (
-          <li key={lot.id}>
-            <Link className={css.restRow} href={`/bench?lot=${lot.id}`}>
-              <span>
-                <strong>{speciesByKey(lot.speciesKey).name}</strong>
-                {lot.variety && ` ‘${lot.variety}’`}{' '}
-                <span className="soft">
-                  lot {lotLabel(lot)}, {lot.stemsLeft}
-                </span>
-              </span>
-              <span className="soft">
-                {current.status === 'running' ? 'its clock runs' : current.step.title.toLowerCase()}
-              </span>
-            </Link>
-          </li>
-        ))}
-      </ul>
-    </section>
-  );
-}
+const restRow = ({ lot, current }: FloorLot): RestRow => ({
+  id: lot.id,
+  name: speciesByKey(lot.speciesKey).name,
+  variety: lot.variety,
+  label: lotLabel(lot),
+  stems: lot.stemsLeft,
+  next: current.status === 'running' ? 'its clock runs' : current.step.title.toLowerCase(),
+});
 
 function Clear() {
   return (
@@ -132,9 +115,11 @@ export async function BenchPage({ search }: { search: Record<string, string | st
       />
       <div className={css.bench}>
         <Rest
-          lots={inOrder(
-            floor.lots.filter((l) => !shown.has(l.lot.id)),
-            floor.plan?.order ?? [],
+          told={tell(
+            inOrder(
+              floor.lots.filter((l) => !shown.has(l.lot.id)),
+              floor.plan?.order ?? [],
+            ).map(restRow),
           )}
         />
       </div>

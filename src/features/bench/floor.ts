@@ -6,7 +6,7 @@ import { SKILLS, type Skill } from '@/core/protocol/types';
 import { stepOf } from '@/core/steps/steps';
 import { manyAtBench, maybeBenchPlan, type BenchHand } from '@/data/bench';
 import type { FlawKind } from '@/core/dock/flaws';
-import { manyFlaws } from '@/data/claims';
+import { manyFlaws, type FlawRow } from '@/data/claims';
 import type { Trx } from '@/data/connection';
 import { manySkills } from '@/data/house';
 import { manyPortionsInStock, type PortionRow } from '@/data/portions';
@@ -167,12 +167,18 @@ function inputOf(
   };
 }
 
+/** What is in stock, and what was counted of its lots. */
+async function withFlaws(trx: Trx): Promise<[PortionRow[], FlawRow[]]> {
+  const here = await once(trx, manyPortionsInStock);
+  return [here, await manyFlaws(trx, [...new Set(here.map((lot) => lot.lotId))])];
+}
+
 /** Reads the bench, and hands out who turns to what. */
 export async function readFloor(trx: Trx, me: SignedIn, at: Date, asked: string | null): Promise<Floor> {
-  const [house, there, here, steps, standing, pails, rooms] = await Promise.all([
+  const [house, there, [here, rows], steps, standing, pails, rooms] = await Promise.all([
     once(trx, houseOf),
     handsAt(trx, me, at),
-    once(trx, manyPortionsInStock),
+    withFlaws(trx),
     once(trx, manyStepsInForce),
     maybeBenchPlan(trx),
     once(trx, manyPails),
@@ -186,8 +192,6 @@ export async function readFloor(trx: Trx, me: SignedIn, at: Date, asked: string 
   for (const s of steps) byLot.set(s.portionId, [...(byLot.get(s.portionId) ?? []), s]);
   const isHere = (lot: PortionRow): boolean =>
     (byLot.get(lot.id) ?? []).some(isOpen) && (!canWait(lot, at, me.shop.timeZone) || isAsked(lot, asked));
-  const seen = here.filter((lot) => lot.fillId !== null || isHere(lot));
-  const rows = await manyFlaws(trx, [...new Set(seen.map((lot) => lot.lotId))]);
   const flawsOf = ({ lotId }: PortionRow) => flawKindsIn(rows.filter((r) => r.lotId === lotId));
   const lots = here.filter(isHere).flatMap((lot): FloorLot[] => {
     const mine = byLot.get(lot.id) ?? [];

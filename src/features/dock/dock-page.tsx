@@ -1,12 +1,13 @@
 import { ShopLink as Link } from '@/shell/shop-link';
 import { countOpenClaims } from '@/data/claims';
 import { manyExpected } from '@/data/expected';
-import { manyDeliveriesWaiting, manyKeptLines, type KeptLine } from '@/data/kept-lines';
-import { manyLotsInStock } from '@/data/lots';
+import { manyKeptLines, type KeptLine } from '@/data/kept-lines';
+import { manyPortionsInStock } from '@/data/portions';
 import { inZone } from '@/server/clock';
+import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { isForLater } from '@/server/lot-forecasts';
-import { lotBrief, type LotBrief } from '@/server/stock';
+import { lotBrief, lotsOf, type LotBrief } from '@/server/stock';
 import { tell } from '@/shell/told';
 import css from './dock.module.css';
 import { ExpectedList } from './expected-list';
@@ -36,13 +37,9 @@ function ClaimsLink({ open }: { open: number }) {
 type Head = Pick<SlipView, 'deliveryId' | 'deliveryRef' | 'supplier'>;
 
 /** The deliveries that still have something here, the newest first. */
-function slipsOf(
-  lots: readonly SlipView['lots'][number][],
-  waiting: readonly Head[],
-  kept: readonly KeptLine[],
-): SlipView[] {
+function slipsOf(lots: readonly SlipView['lots'][number][], kept: readonly KeptLine[]): SlipView[] {
   const heads = new Map<string, Head>();
-  for (const head of [...waiting, ...lots]) {
+  for (const head of [...kept.filter((k) => k.fate === 'waiting'), ...lots]) {
     heads.delete(head.deliveryId);
     heads.set(head.deliveryId, head);
   }
@@ -74,28 +71,23 @@ function chosenOf(lots: readonly LotBrief[], asked: unknown): LotBrief | null {
 export async function DockPage({ search }: Props) {
   const page = await inMyShop(async (trx, me, at) => {
     const { date: today } = inZone(at, me.shop.timeZone);
-    const [rows, waiting, openClaims, expected] = await Promise.all([
-      manyLotsInStock(trx),
-      manyDeliveriesWaiting(trx),
-      countOpenClaims(trx, COUNTED_TO),
-      manyExpected(trx, today),
-    ]);
+    const rows = lotsOf(await once(trx, manyPortionsInStock));
     const lots = rows.map((l) => lotBrief(l, isForLater(l, at, me.shop.timeZone)));
     const chosen = chosenOf(lots, search.lot);
     const chosenRow = rows.find((r) => r.id === chosen?.id);
-    const here = [...new Set([...lots, ...waiting].map((l) => l.deliveryId))];
-    const isReading = search.read !== undefined || (lots.length === 0 && waiting.length === 0);
-    const [kept, look] = await Promise.all([
-      manyKeptLines(trx, here),
-      chosenRow && !isReading ? readLook(trx, me, at, chosenRow, lots) : null,
+    const asksToRead = search.read !== undefined;
+    const [openClaims, expected, kept, look] = await Promise.all([
+      countOpenClaims(trx, COUNTED_TO),
+      manyExpected(trx, today),
+      manyKeptLines(trx, [...new Set(lots.map((l) => l.deliveryId))]),
+      chosenRow && !asksToRead ? readLook(trx, me, at, chosenRow, lots) : null,
     ]);
     return {
-      isReading,
+      isReading: asksToRead || (lots.length === 0 && !kept.some((k) => k.fate === 'waiting')),
       openClaims,
       chosenId: chosen?.id ?? null,
       slips: slipsOf(
         lots.map((l) => ({ ...l, withWhom: othersHand(l, me, at) })),
-        waiting,
         kept,
       ),
       look,

@@ -6,7 +6,6 @@ import { boxTemperature } from '@/core/dock/temperatures';
 import { speciesByKey } from '@/core/species/species';
 import { manyClaimedKinds, manyFlaws, type FlawRow } from '@/data/claims';
 import type { Trx } from '@/data/connection';
-import type { LotRow } from '@/data/lots';
 import { manyPhotos, manyTemperatures, manyWeighings, type TemperatureRow } from '@/data/evidence';
 import { manyPortionsInStock } from '@/data/portions';
 import { manyStays } from '@/data/stays';
@@ -19,7 +18,7 @@ import { flawKindsIn } from '@/server/replan';
 import type { SignedIn } from '@/server/session';
 import { bearsANight, dryHoursLeft, standsDry } from '@/server/shell-data';
 import { isForLater } from '@/server/lot-forecasts';
-import { lotBrief, lotView, stockNow, type LotBrief, type LotView } from '@/server/stock';
+import { lotBrief, lotView, stockNow, type LotBrief, type LotInStock, type LotView } from '@/server/stock';
 import type { LookProps } from './lot-look';
 import type { Outlook } from './outlook';
 import { outlooksOf, pastLots, type OutlookRead } from './outlooks';
@@ -50,7 +49,7 @@ function nextToLook(lots: readonly LotBrief[], chosen: LotBrief, me: SignedIn, a
 
 /** What is read of the lot being looked at, before anything is worked out of it. */
 export interface LookRead {
-  readonly lot: LotRow;
+  readonly lot: LotInStock;
   readonly lots: readonly LotBrief[];
   readonly me: SignedIn;
   readonly learned: GramsPerStem;
@@ -66,7 +65,7 @@ export async function readLook(
   trx: Trx,
   me: SignedIn,
   at: Date,
-  lot: LotRow,
+  lot: LotInStock,
   lots: readonly LotBrief[],
 ): Promise<LookRead | null> {
   const heap = (await once(trx, manyPortionsInStock)).find((p) => p.lotId === lot.id);

@@ -19,7 +19,7 @@ function Mark({ lot }: { lot: SlipView['lots'][number] }) {
 /** The lots of a slip in the order of its note; of a long one the first at once, the rest a piece at a time. */
 export function SlipRows({ told, chosenId }: { told: Told<SlipView['lots']>; chosenId: string | null }) {
   const rows = useTold(told);
-  const drawn = useInPieces(rows, 20, 12);
+  const drawn = useInPieces(rows, 12);
   return (
     <ul className="rowlist">
       {drawn.map((l) => (

@@ -1,0 +1,44 @@
+'use client';
+import { useInPieces } from '@/shell/in-pieces';
+import { ShopLink as Link } from '@/shell/shop-link';
+import type { Told } from '@/shell/told';
+import { useTold } from '@/shell/use-told';
+import css from './bench.module.css';
+
+/** A lot that waits, in a line. */
+export interface RestRow {
+  readonly id: string;
+  readonly name: string;
+  readonly variety: string | null;
+  readonly label: string;
+  readonly stems: number;
+  /** What it waits for. */
+  readonly next: string;
+}
+
+/** The lots that come after those in hand: a line each, on which they are opened. */
+export function Rest({ told }: { told: Told<readonly RestRow[]> }) {
+  const rows = useInPieces(useTold(told), 12);
+  if (rows.length === 0) return null;
+  return (
+    <section className={css.rest} aria-label="After these">
+      <h2>After these</h2>
+      <ul className="rowlist">
+        {rows.map(({ id, name, variety, label, stems, next }) => (
+          <li key={id}>
+            <Link className={css.restRow} href={`/bench?lot=${id}`}>
+              <span>
+                <strong>{name}</strong>
+                {variety && ` ‘${variety}’`}{' '}
+                <span className="soft">
+                  lot {label}, {stems}
+                </span>
+              </span>
+              <span className="soft">{next}</span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
