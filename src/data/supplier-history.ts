@@ -18,13 +18,19 @@ export async function manyLotsOfSupplier(
   butDeliveryId: string,
 ): Promise<SupplierLotRow[]> {
   const { rows } = await trx.raw<{ rows: SupplierLotRow[] }>(
-    `select l.species_key as "speciesKey", l.aged_days as "agedDays", l.droop, l.stems_short as "stemsShort",
-       coalesce((select array_agg(f.kind) from
-         (select distinct on (kind) kind, seen, withdrawn from lot_flaw where lot_id = l.id order by kind, seq desc) f
-         where not f.withdrawn and f.seen > 0), '{}') as flaws
-     from lot l join delivery d on d.id = l.delivery_id
-     where d.supplier = ? and d.booked_at >= ? and d.id <> ? and l.merged_into is null and d.taken_back_at is null
-     order by d.booked_at desc limit 500`,
+    `with past as (
+       select l.id, l.species_key, l.aged_days, l.droop, l.stems_short, d.booked_at
+       from lot l join delivery d on d.id = l.delivery_id
+       where d.supplier = ? and d.booked_at >= ? and d.id <> ? and l.merged_into is null and d.taken_back_at is null
+       order by d.booked_at desc limit 500),
+     last_seen as (
+       select distinct on (f.lot_id, f.kind) f.lot_id, f.kind, f.seen, f.withdrawn
+       from past join lot_flaw f on f.lot_id = past.id order by f.lot_id, f.kind, f.seq desc),
+     flawed as (
+       select lot_id, array_agg(kind) as kinds from last_seen where not withdrawn and seen > 0 group by lot_id)
+     select past.species_key as "speciesKey", past.aged_days as "agedDays", past.droop,
+       past.stems_short as "stemsShort", coalesce(flawed.kinds, '{}') as flaws
+     from past left join flawed on flawed.lot_id = past.id order by past.booked_at desc`,
     [supplier, since, butDeliveryId],
   );
   return rows;

@@ -13,7 +13,7 @@ import { ClaimWindow } from './claim-window';
 import { MOST_CLAIMS } from './claim-rows';
 import css from './flaws.module.css';
 
-const SETTLED_SHOWN = 50;
+const SETTLED_SHOWN = 12;
 
 /** Where the page before ended, as its link says it; null for the first page, or where the link is broken. */
 function beforeOf(told: unknown): ClaimsBefore | null {

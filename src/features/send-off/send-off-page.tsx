@@ -25,7 +25,7 @@ function madeWords(madeAt: Date, at: Date, timeZone: string): string {
   return made.date === today.date ? `at ${made.clock}` : `on ${made.date.slice(5)} at ${made.clock}`;
 }
 
-const SHOWN = 30;
+const SHOWN = 12;
 const DUE_SHOWN = 60;
 const DUE_COUNTED_TO = 999;
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
