@@ -11,6 +11,7 @@ import * as nothingGrows from './migrations/0009-nothing-grows';
 import * as instructionsStand from './migrations/0010-instructions-stand';
 import * as speciesTraits from './migrations/0011-species-traits';
 import * as namesOfOurOwn from './migrations/0012-names-of-our-own';
+import * as language from './migrations/0013-language';
 
 interface Migration {
   readonly name: string;
@@ -31,6 +32,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0010-instructions-stand', up: instructionsStand.up },
   { name: '0011-species-traits', up: speciesTraits.up },
   { name: '0012-names-of-our-own', up: namesOfOurOwn.up },
+  { name: '0013-language', up: language.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

@@ -51,6 +51,7 @@ export interface PersonInShop {
   readonly timeZone: string;
   readonly demo: boolean;
   readonly promiseConfidence: number;
+  readonly language: string;
 }
 
 export async function maybePersonInShop(trx: Trx, id: string): Promise<PersonInShop | undefined> {
@@ -68,6 +69,7 @@ export async function maybePersonInShop(trx: Trx, id: string): Promise<PersonInS
       timeZone: 's.time_zone',
       demo: 's.demo',
       promiseConfidence: 's.promise_confidence',
+      language: 'p.language',
     });
 }
 
@@ -104,4 +106,9 @@ export async function countFailedSignIn(
 
 export async function clearFailedSignIns(trx: Trx, personId: string): Promise<void> {
   await trx('person').where({ id: personId }).update({ failed_attempts: 0, locked_until: null });
+}
+
+/** What somebody reads the shop in. */
+export async function setLanguage(trx: Trx, personId: string, language: string): Promise<void> {
+  await trx('person').where({ id: personId }).update({ language });
 }

@@ -131,24 +131,17 @@ export async function nextPlanNo(trx: Trx, portionId: string): Promise<number> {
   return (row?.max ?? 0) + 1;
 }
 
-/** Lays a plan for a portion; steps that were done under the older plan stay done. */
+/** Lays a plan for a portion, each step in the state of the older plan's step it carries over. */
 export async function insertPlan(
   trx: Trx,
   shopId: string,
   portionId: string,
   planNo: number,
   plan: readonly ProtocolStep[],
-  older: readonly StepRow[] = [],
+  carried: readonly (StepRow | undefined)[] = [],
 ): Promise<void> {
-  const left = older.filter((o) => o.status !== 'waiting');
-  const take = (fits: (o: StepRow) => boolean): StepRow | undefined => {
-    const at = left.findIndex(fits);
-    return at >= 0 ? left.splice(at, 1)[0] : undefined;
-  };
-  // The very step first: two of one kind in a plan do not take each other's state.
-  const same = plan.map((step) => take((o) => o.kind === step.kind && o.step.title === step.title));
   const rows = plan.map((step, position) => {
-    const carried = same[position] ?? take((o) => o.kind === step.kind);
+    const older = carried[position];
     return {
       id: newId(),
       shop_id: shopId,
@@ -157,7 +150,7 @@ export async function insertPlan(
       position,
       kind: step.kind,
       step: JSON.stringify(step),
-      ...(carried ? stepStateOf(carried) : { status: 'waiting' }),
+      ...(older ? stepStateOf(older) : { status: 'waiting' }),
     };
   });
   await trx.batchInsert('protocol_step', rows, 200);

@@ -1,5 +1,6 @@
 import 'server-only';
 import { FLAW_KINDS, type FlawKind } from '@/core/dock/flaws';
+import { carriedOver } from '@/core/protocol/carry-over';
 import { composeProtocol } from '@/core/protocol/compose';
 import type { ProtocolStep } from '@/core/protocol/types';
 import type { Ways } from '@/core/protocol/ways';
@@ -36,13 +37,23 @@ export function planFor(lot: Seen, flaws: readonly FlawKind[], ways: Ways, at: D
   );
 }
 
-/** Lays a portion's plan anew as it now is seen, what was done staying done. */
-export async function replan({ trx, action, me }: ActionContext, portion: PortionRow): Promise<void> {
+/**
+ * Lays a portion's plan anew as it now is seen, what was done staying done.
+ * @param flawedLotId the lot whose flaws it has: of what was just split off, the one it came from
+ */
+export async function replan(
+  { trx, action, me }: ActionContext,
+  portion: PortionRow,
+  flawedLotId: string = portion.lotId,
+): Promise<void> {
   const ways = waysFor(await houseOf(trx), portion, action.at, me.shop.timeZone);
-  const flaws = flawKindsIn(await manyFlaws(trx, [portion.lotId]));
+  const flaws = flawKindsIn(await manyFlaws(trx, [flawedLotId]));
   const steps = await manyStepsOfPortion(trx, portion.id, portion.planNo);
   const planNo = await nextPlanNo(trx, portion.id);
-  await insertPlan(trx, action.shopId, portion.id, planNo, planFor(portion, flaws, ways, action.at), steps);
+  const plan = planFor(portion, flaws, ways, action.at);
+  const begun = steps.filter((s) => s.status !== 'waiting');
+  const carried = carriedOver(plan, begun, (s) => s.step.params);
+  await insertPlan(trx, action.shopId, portion.id, planNo, plan, carried);
   await changePortion(trx, portion.id, { plan_no: planNo });
 }
 

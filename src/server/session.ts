@@ -7,6 +7,7 @@ import { redirect } from 'next/navigation';
 import { beginReading, inShop, type Trx } from '@/data/connection';
 import { asDataError } from '@/data/errors';
 import { maybePersonInShop } from '@/data/people';
+import { isLanguage, type Language } from '@/core/words/catalogues';
 import { learnSpecies } from '@/core/species/species';
 import { manyOwnSpecies } from '@/data/house';
 import { manyPails } from '@/data/pails';
@@ -27,6 +28,8 @@ export interface SignedIn {
   readonly personId: string;
   readonly name: string;
   readonly role: 'manager' | 'hand';
+  /** What they read the shop in. */
+  readonly language: Language;
   readonly shop: {
     readonly id: string;
     readonly name: string;
@@ -81,6 +84,7 @@ async function whoIn(trx: Trx, data: SessionData): Promise<SignedIn | null> {
     personId: person.id,
     name: person.name,
     role: person.role,
+    language: isLanguage(person.language) ? person.language : 'en',
     shop: { id, name, timeZone, demo, promiseConfidence },
   };
 }

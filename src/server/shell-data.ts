@@ -1,6 +1,9 @@
 import 'server-only';
 import { speciesByKey } from '@/core/species/species';
 import { stepOf } from '@/core/steps/steps';
+import type { Language } from '@/core/words/catalogues';
+import { say } from '@/core/words/say';
+import { speciesName } from '@/core/words/species-name';
 import type { Trx } from '@/data/connection';
 import type { LotFacts } from '@/data/lots';
 import { manyPails } from '@/data/pails';
@@ -11,6 +14,7 @@ import type { NextItem, PlaceKey, PlaceNote } from '@/shell/places';
 import { isForLater } from './lot-forecasts';
 import { once } from './once';
 import type { SignedIn } from './session';
+import { speakerOf } from './words';
 import { lastDoneBy, type LastDone, type Redo } from './take-back';
 
 export interface ShellData {
@@ -30,8 +34,8 @@ const HOUR_MS = 3_600_000;
 /** What Next looks ahead: a working day. */
 const AHEAD_MS = 14 * HOUR_MS;
 
-function lotTitle(lot: LotFacts): string {
-  const { name } = speciesByKey(lot.speciesKey);
+function lotTitle(lot: LotFacts, language: Language): string {
+  const name = speciesName(speciesByKey(lot.speciesKey), language);
   return lot.variety ? `${name} ‘${lot.variety}’` : name;
 }
 
@@ -89,11 +93,20 @@ function runningTogether(lots: readonly PortionRow[], steps: readonly StepRow[],
   return clocks;
 }
 
-function runningItems(lots: readonly PortionRow[], steps: readonly StepRow[], at: Date): NextItem[] {
+function runningItems(
+  lots: readonly PortionRow[],
+  steps: readonly StepRow[],
+  at: Date,
+  language: Language,
+): NextItem[] {
+  const t = speakerOf(language);
   return runningTogether(lots, steps, at).map(({ lot, step, dueAt, startedAt, portions }) => ({
     id: step.id,
-    title: `${lotTitle(lot)}, lot ${portions > 1 ? `${lot.number}, ${portions} portions` : lotLabel(lot)}`,
-    note: stepOf(step.kind).whileItRuns ?? step.step.title.toLowerCase(),
+    title:
+      portions > 1
+        ? t('next.lot-portions', { title: lotTitle(lot, language), lot: String(lot.number), n: portions })
+        : t('next.lot', { title: lotTitle(lot, language), lot: lotLabel(lot) }),
+    note: say(stepOf(step.kind).whileItRuns ?? step.step.title, language).toLowerCase(),
     dueAt,
     startedAt,
     href: `/bench?lot=${portions > 1 ? lot.lotId : lot.id}`,
@@ -109,6 +122,7 @@ export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<Shell
     standing(trx, COUNTED_TO),
     lastDoneBy(trx, me.personId, at),
   ]);
+  const t = speakerOf(me.language);
   const lastAt = lastLoggedAt?.getTime() ?? 0;
   const { timeZone } = me.shop;
   const unlooked = new Set(
@@ -116,7 +130,7 @@ export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<Shell
   );
   const dry = lots.filter((l) => standsDry(l) && !canWait(l, at, timeZone));
   const late = dry.filter((l) => dryHoursLeft(l, at) < 0);
-  const running = runningItems(lots, steps, at);
+  const running = runningItems(lots, steps, at, me.language);
   const clocks = new Set(steps.map((s) => s.portionId));
   const over = running.filter((r) => (r.dueAt ?? 0) < at.getTime());
   const contact: NextItem[] = pails.flatMap((p) =>
@@ -124,8 +138,8 @@ export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<Shell
       ? [
           {
             id: p.id,
-            title: `Pail ${p.name}`,
-            note: 'out of the solution, upside down',
+            title: t('next.pail', { pail: p.name }),
+            note: t('next.out-of-solution'),
             dueAt: p.contactUntil.getTime(),
             startedAt: p.contactUntil.getTime() - 600_000,
             href: `/pails?pail=${p.id}`,
@@ -137,8 +151,8 @@ export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<Shell
     .filter((l) => !clocks.has(l.id))
     .map((l) => ({
       id: l.id,
-      title: `${lotTitle(l)}, lot ${lotLabel(l)}`,
-      note: dryHoursLeft(l, at) < 0 ? 'dry longer than it bears' : 'dry, with this long to spare',
+      title: t('next.lot', { title: lotTitle(l, me.language), lot: lotLabel(l) }),
+      note: t(dryHoursLeft(l, at) < 0 ? 'next.dry-too-long' : 'next.dry-to-spare'),
       dueAt: at.getTime() + dryHoursLeft(l, at) * HOUR_MS,
       startedAt: null,
       href: `/bench?lot=${l.id}`,
@@ -146,20 +160,20 @@ export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<Shell
   const ready = pails.filter((p) => p.state === 'sanitised').length;
   return {
     notes: {
-      dock: note(unlooked.size > 0 ? `${unlooked.size} to look at` : 'all looked at'),
+      dock: note(unlooked.size > 0 ? t('band.to-look-at', { n: unlooked.size }) : t('band.all-looked-at')),
       bench: note(
         dry.length > 0
-          ? `${late.length > 0 ? `${late.length} late, ` : ''}${dry.length} dry`
+          ? t(late.length > 0 ? 'band.late-and-dry' : 'band.dry', { late: late.length, n: dry.length })
           : over.length > 0
-            ? `${over.length} due`
-            : 'clear',
+            ? t('band.due', { n: over.length })
+            : t('band.clear'),
         late.length > 0 || over.length > 0,
       ),
-      pails: note(`${ready} ready`),
-      rooms: note('planned'),
-      make: note(`${lots.filter((l) => l.fillId).length} lots`),
-      'send-off': note(open > 0 ? `${counted(open)} without card` : 'no cards due'),
-      desk: note('the record'),
+      pails: note(t('band.ready', { n: ready })),
+      rooms: note(t('band.planned')),
+      make: note(t('band.lots', { n: lots.filter((l) => l.fillId).length })),
+      'send-off': note(open > 0 ? t('band.without-card', { n: counted(open) }) : t('band.no-cards')),
+      desk: note(t('band.record')),
     },
     next: [...running, ...contact, ...thirsty]
       .sort((a, b) => (a.dueAt ?? Infinity) - (b.dueAt ?? Infinity))

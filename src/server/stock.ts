@@ -1,6 +1,8 @@
 import 'server-only';
 import { speciesByKey, type Habit, type Role } from '@/core/species/species';
 import type { Overrides } from '@/core/model/figures';
+import type { Language } from '@/core/words/catalogues';
+import { speciesName } from '@/core/words/species-name';
 import type { Arrival, LotForecast } from '@/core/vase-life/types';
 import type { Trx } from '@/data/connection';
 import type { LotFacts, LotRow } from '@/data/lots';
@@ -143,11 +145,11 @@ export interface LotView extends LotBrief {
 
 const DAY_MS = 86_400_000;
 
-function briefOf(lot: LotFacts, isLater: boolean) {
+function briefOf(lot: LotFacts, isLater: boolean, language: Language) {
   return {
     number: lot.number,
     speciesKey: lot.speciesKey,
-    name: speciesByKey(lot.speciesKey).name,
+    name: speciesName(speciesByKey(lot.speciesKey), language),
     variety: lot.variety,
     stemsBooked: lot.stemsBooked,
     supplier: lot.supplier,
@@ -184,9 +186,9 @@ export function lotsOf(portions: readonly PortionRow[]): LotInStock[] {
   });
 }
 
-export function lotBrief(lot: LotInStock, isLater: boolean): LotBrief {
+export function lotBrief(lot: LotInStock, isLater: boolean, language: Language): LotBrief {
   return {
-    ...briefOf(lot, isLater),
+    ...briefOf(lot, isLater, language),
     id: lot.id,
     label: String(lot.number),
     stemsLeft: lot.stemsLeft,
@@ -194,10 +196,14 @@ export function lotBrief(lot: LotInStock, isLater: boolean): LotBrief {
   };
 }
 
-export function lotView({ lot, forecast, arrival, isReady, isForLater }: StockLot, at: Date): LotView {
+export function lotView(
+  { lot, forecast, arrival, isReady, isForLater }: StockLot,
+  at: Date,
+  language: Language,
+): LotView {
   const species = speciesByKey(lot.speciesKey);
   return {
-    ...briefOf(lot, isForLater),
+    ...briefOf(lot, isForLater, language),
     id: lot.lotId,
     portionId: lot.id,
     sapOpen: lot.sapOpen,

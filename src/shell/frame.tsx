@@ -1,5 +1,5 @@
 'use client';
-import { useMantineColorScheme } from '@mantine/core';
+import { NativeSelect, useMantineColorScheme } from '@mantine/core';
 import type { ActionName } from '@/core/actions/actions';
 import { learnSpecies, type Species } from '@/core/species/species';
 import { useRouter } from 'next/navigation';
@@ -18,6 +18,9 @@ import { useLive } from './use-live';
 export interface FrameProps {
   readonly shopName: string;
   readonly person: { readonly id: string; readonly name: string };
+  /** What they read the shop in, and what else they may. */
+  readonly language: string;
+  readonly languages: readonly { readonly value: string; readonly label: string }[];
   readonly timeZone: string;
   readonly serverNow: number;
   readonly notes: Readonly<Record<PlaceKey, PlaceNote>>;
@@ -137,6 +140,8 @@ function KeySheet({ sheet }: { sheet: React.RefObject<HTMLDialogElement | null> 
 function Inside({
   shopName,
   person,
+  language,
+  languages,
   timeZone,
   notes,
   next,
@@ -218,6 +223,13 @@ function Inside({
             <button type="button" className="plain" onClick={() => sheet.current?.showModal()}>
               Keys <kbd>?</kbd>
             </button>
+            <NativeSelect
+              aria-label="Language"
+              classNames={{ input: css.language }}
+              value={language}
+              onChange={({ currentTarget: { value } }) => void act('desk/language', { language: value })}
+              data={languages}
+            />
             <form action={signOut}>
               <button className="plain">Change hands</button>
             </form>

@@ -17,6 +17,7 @@ import type { SignedIn } from '@/server/session';
 import { canWait, shellData } from '@/server/shell-data';
 import { lotBrief } from '@/server/stock';
 import { freshShop, type TestShop } from '../support/database';
+import { inEnglish } from '@/core/words/say';
 
 let shop: TestShop;
 let me: SignedIn;
@@ -30,6 +31,7 @@ beforeAll(async () => {
   me = {
     personId: shop.personId,
     role: 'hand',
+    language: 'en',
     shop: { id: shop.shopId, timeZone: 'Etc/UTC', demo: true },
   } as unknown as SignedIn;
   bram = (await shop.owner('person').where({ name: 'Bram' }).first<{ id: string }>('id')).id;
@@ -50,7 +52,7 @@ const heapOf = async (id: string) => {
 };
 const look = async (id: string, at = AT): Promise<Look> => {
   const read = await shop.inside(async (trx) => {
-    const lots = (await manyLotsInStock(trx)).map((l) => lotBrief(l, isForLater(l, at, 'Etc/UTC')));
+    const lots = (await manyLotsInStock(trx)).map((l) => lotBrief(l, isForLater(l, at, 'Etc/UTC'), 'en'));
     return readLook(trx, me, at, await lotOf(id), lots);
   });
   if (!read) throw new Error('the lot is used up');
@@ -75,8 +77,8 @@ test('what the drawing shows for a touch is what stands once that touch is logge
   expect(after.lot.daysLeft).toEqual(promised?.daysLeft);
   expect(after.outlooks[outlookKey(open, 'hanging')]).toEqual(promised);
   const heap = await heapOf(id);
-  const plan = (await shop.inside((trx) => manyStepsOfPortion(trx, heap.id, heap.planNo))).map(
-    (s) => s.step.title,
+  const plan = (await shop.inside((trx) => manyStepsOfPortion(trx, heap.id, heap.planNo))).map((s) =>
+    inEnglish(s.step.title),
   );
   expect(promised?.changes.length).toBeGreaterThan(0);
   for (const title of promised?.changes ?? []) expect(plan).toContain(title);

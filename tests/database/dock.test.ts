@@ -10,6 +10,7 @@ import { noteLine } from '../support/bodies';
 import { freshShop, type TestShop } from '../support/database';
 import { stage } from '../support/stage';
 import { manyClaims } from '../support/claims';
+import { inEnglish } from '@/core/words/say';
 
 jest.mock('@/server/session', () => jest.requireActual<object>('../support/stage')['stagedSession' as never]);
 jest.mock('@/server/clock', () => ({
@@ -143,7 +144,7 @@ test('what was counted goes before what the note said: short, over, weighed, and
 test('a flaw changes the plan, what is done staying done; taken back, the plan is as it was', async () => {
   const id = await shop.bookLot(40, 'PLAN-1');
   const plan = async () => {
-    return (await stepsOf(await portionOf(id))).map((s) => s.step.title);
+    return (await stepsOf(await portionOf(id))).map((s) => inEnglish(s.step.title));
   };
   const before = await plan();
   expect(await does('dock/flaw', { lotId: id, kind: 'grey-mould', seen: 2, sample: 20 })).toBe('done');

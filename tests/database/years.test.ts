@@ -43,7 +43,7 @@ beforeAll(async () => {
   const person = await shop.owner('person').where({ id: shop.personId }).first<{ name: string }>('name');
   const { id, name } = await shop.owner('shop').first<{ id: string; name: string }>('id', 'name');
   const around = { id, name, timeZone: 'Etc/UTC', demo: true, promiseConfidence: 0.9 };
-  me = { personId: shop.personId, name: person.name, role: 'hand', shop: around };
+  me = { personId: shop.personId, name: person.name, role: 'hand', language: 'en', shop: around };
   before = await windows();
   const { client } = shop.owner as unknown as {
     client: { config: { connection: { connectionString: string } } };

@@ -1,3 +1,4 @@
+import { isLanguage } from '@/core/words/catalogues';
 import { randomUUID } from 'node:crypto';
 import { HANDLERS } from '@/app/actions/handlers';
 import type { ActionName, InputOf } from '@/core/actions/actions';
@@ -56,8 +57,13 @@ export async function be(name: string): Promise<void> {
   const person = await shop()
     .owner('person')
     .where({ name })
-    .first<{ id: string; role: 'hand' | 'manager' }>('id', 'role');
-  stage.me = { personId: person.id, name, role: person.role };
+    .first<{ id: string; role: 'hand' | 'manager'; language: string }>('id', 'role', 'language');
+  stage.me = {
+    personId: person.id,
+    name,
+    role: person.role,
+    language: isLanguage(person.language) ? person.language : 'en',
+  };
 }
 
 export const later = (minutes: number): void => {

@@ -128,6 +128,7 @@ export const BODIES: { readonly [N in ActionName]: (w: World, n: number) => Inpu
   }),
   'send-off/issue': (w) => ({ arrangementId: w.arrangementId }),
   'desk/take-back': (w) => ({ entryId: w.entryId }),
+  'desk/language': (_, n) => ({ language: n % 2 === 0 ? 'en' : 'es' }),
   'desk/set-figure': (_, n) => ({
     kind: 'species',
     subject: 'rose',

@@ -6,13 +6,13 @@ import type { TestShop } from './database';
 /** Who is signed in where, and what time it is, for tests that act as a tablet does. */
 interface Stage {
   shop: TestShop | null;
-  me: { personId: string; name: string; role: 'hand' | 'manager' };
+  me: { personId: string; name: string; role: 'hand' | 'manager'; language: 'en' | 'es' };
   at: Date;
   zone: string;
 }
 export const stage: Stage = {
   shop: null,
-  me: { personId: '', name: '', role: 'hand' },
+  me: { personId: '', name: '', role: 'hand', language: 'en' },
   at: new Date('2026-11-24T06:55:00Z'),
   zone: 'Etc/UTC',
 };

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { LANGUAGES, nameOf } from '@/core/words/catalogues';
 import { WAITING_ACTIONS } from '@/core/actions/actions';
 import { manyOwnSpecies } from '@/data/house';
 import { signOut } from '@/features/sign-in/actions';
@@ -20,6 +21,8 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
     <Frame
       shopName={me.shop.name}
       person={{ id: me.personId, name: me.name }}
+      language={me.language}
+      languages={LANGUAGES.map((value) => ({ value, label: nameOf(value) }))}
       timeZone={me.shop.timeZone}
       serverNow={at.getTime()}
       signOut={signOut}

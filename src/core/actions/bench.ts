@@ -3,6 +3,7 @@ import type { BenchPlan } from '../bench/tell';
 import { LOOK_OUTCOMES } from '../protocol/aftercare';
 import { SKILLS } from '../protocol/types';
 import { PURPOSES } from '../protocol/ways';
+import { wordsSchema } from '../words/words-schema';
 import { ANYBODY, defineAction, HOUSE, lock, MANAGER } from './contract';
 import { day, id, litres, MOST_STEMS, stems, whole } from './fields';
 
@@ -53,7 +54,7 @@ const planSchema: v.GenericSchema<BenchPlan> = v.object({
     v.object({
       lot: name,
       hands: name,
-      steps: v.pipe(v.array(v.pipe(v.string(), v.maxLength(200))), v.maxLength(40)),
+      steps: v.pipe(v.array(wordsSchema), v.maxLength(40)),
       fromMin: amount,
       toMin: amount,
       kettle: v.boolean(),

@@ -41,6 +41,18 @@ export const deskActions = {
     takenBack: { not: 'What was taken back is done again, and not taken back.' },
     locks: ({ entryId }) => [lock('entry', 'entryId', String(entryId))],
   }),
+  'desk/language': defineAction({
+    /** What whoever taps reads the shop in. */
+    input: v.object({
+      language: v.pipe(v.string('must be a language'), v.regex(/^[a-z]{2}$/, 'must be a language')),
+    }),
+    result: v.null(),
+    roles: ANYBODY,
+    mayWait: false,
+    entries: [],
+    takenBack: { not: 'A language is chosen again.' },
+    locks: () => [],
+  }),
   'desk/set-figure': defineAction({
     input: v.object({
       kind: v.picklist(['constant', 'species', 'solution']),

@@ -1,4 +1,5 @@
 import { speciesByKey } from '../species/species';
+import type { Words } from '../words/message';
 import type { Means } from './schedule';
 import type { LotRoom } from './rooms';
 import type { Job, PailShare, Schedule, Slot } from './types';
@@ -7,7 +8,7 @@ import type { Job, PailShare, Schedule, Slot } from './types';
 export interface PlannedWork {
   readonly lot: string;
   readonly hands: string;
-  readonly steps: readonly string[];
+  readonly steps: readonly Words[];
   readonly fromMin: number;
   readonly toMin: number;
   readonly kettle: boolean;

@@ -2,6 +2,7 @@ import type { FlawKind } from '../dock/flaws';
 import type { KeepingPlace } from '../steps/params';
 import type { ProtocolStep } from '../protocol/types';
 import type { Droop } from '../vase-life/types';
+import type { Words } from '../words/message';
 
 /** A pair of hands and what they may do: "hot water" for dips. */
 export interface Hands {
@@ -81,7 +82,7 @@ export interface BenchInput {
 
 /** Work of one pair of hands on a lot in one go, and a wait after it that needs nobody. */
 export interface Piece {
-  readonly titles: readonly string[];
+  readonly titles: readonly Words[];
   readonly handsS: number;
   readonly skill: string | null;
   readonly usesKettle: boolean;

@@ -13,6 +13,7 @@ import { planBench } from '../bench/plan';
 import type { SolveMixed } from '../bench/pails';
 import { comparedWithPlain } from '../protocol/compare';
 import { speciesByKey, idealArrivalStage } from '../species/species';
+import { spoken } from '../words/say';
 import { benchInputSchema, protocolInputSchema } from './bench-schemas';
 import { checked } from './check';
 import { arrangementInputSchema, lotInputSchema, sampleSchema } from './schemas';
@@ -88,7 +89,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   'bench-plan': {
     summary: 'who does what when with the lots that wait, and into which pails',
     takes: 'json',
-    run: (input, _, solve) => planBench(checked(benchInputSchema, input), solve ?? null),
+    run: (input, _, solve) => spoken(planBench(checked(benchInputSchema, input), solve ?? null), 'en'),
   },
   protocol: {
     summary: 'one lot’s steps with their reasons, and what differs from its species’ plain ones',
@@ -105,10 +106,8 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
       } = checked(protocolInputSchema, input);
       const species = speciesByKey(key);
       const { equipment: has, ...ways } = rest;
-      return comparedWithPlain(
-        { species, stage: stage ?? idealArrivalStage(species), droop, packing, hoursDry, flaws },
-        { ...ways, has },
-      );
+      const lot = { species, stage: stage ?? idealArrivalStage(species), droop, packing, hoursDry, flaws };
+      return spoken(comparedWithPlain(lot, { ...ways, has }), 'en');
     },
   },
   'sample-interval': {

@@ -2,6 +2,7 @@ import type { Species } from '../species/species';
 import { hasTrait } from '../species/traits';
 import { rightSolution } from '../water/solutions';
 import { DEPTH_CM } from '../steps/figures';
+import { m, type Message, type Words } from '../words/message';
 import { DRINK_C, sapSoak, toolFor } from './plain';
 import { rendered, type Draft } from './render';
 import { added, type Sheet } from './sheet';
@@ -16,7 +17,7 @@ export type LookOutcome = (typeof LOOK_OUTCOMES)[number];
 
 /** What follows a look. */
 export interface AfterLook {
-  readonly says: string;
+  readonly says: Words;
   /** Steps that come next, before what was planned. */
   readonly steps: readonly ProtocolStep[];
 }
@@ -32,7 +33,7 @@ const look = (change: Change, afterHours: number, round: number): Draft =>
 function rescue(s: Species, ways: Ways): Draft[] {
   const hangs: Change = {
     because: 'state',
-    says: 'It still hangs: cut again, hot water, its own pail. Some never come back.',
+    says: m('why.it-still-hangs-cut-again-hot-water'),
   };
   const dip = rescueDip(s, ways);
   const isBoiled = dip.kind === 'hot-dip' && !dip.untilCool;
@@ -64,7 +65,7 @@ function rescue(s: Species, ways: Ways): Draft[] {
   return [...heat, ...soak, drink, look(hangs, 0, 1)];
 }
 
-const bin = (says: string, what: 'dropped necks' | 'done for'): Draft =>
+const bin = (says: Message, what: 'dropped necks' | 'done for'): Draft =>
   added({ because: 'state', says }, { kind: 'discard', what });
 
 function drafts(
@@ -72,25 +73,25 @@ function drafts(
   round: number,
   s: Species,
   ways: Ways,
-): readonly [says: string, steps: Draft[]] {
-  if (outcome === 'upright') return ['It stands.', []];
+): readonly [says: Words, steps: Draft[]] {
+  if (outcome === 'upright') return [m('why.it-stands'), []];
   if (outcome === 'recovering') {
-    const again: Change = { because: 'state', says: 'It is coming up: two hours more, then look again.' };
+    const again: Change = { because: 'state', says: m('why.it-is-coming-up-two-hours-more') };
     return [again.says, [look(again, AGAIN_H, round)]];
   }
   if (hasTrait(s, 'neck is lost')) {
-    const says = 'A neck that has dropped does not come back.';
+    const says = m('why.a-neck-that-has-dropped-does-not');
     return [says, [bin(says, 'dropped necks')]];
   }
-  if (round === 0) return ['Its one way back: cut again, heat, its own deep pail.', rescue(s, ways)];
+  if (round === 0) return [m('why.its-one-way-back-cut-again-heat'), rescue(s, ways)];
   if (round === 1) {
     const morning: Change = {
       because: 'state',
-      says: 'Still down after two hours: leave it deep and look in the morning.',
+      says: m('why.still-down-after-two-hours-leave-it'),
     };
     return [morning.says, [look(morning, NEXT_MORNING_H, 2)]];
   }
-  const says = 'Rescued, and still hanging the next morning: done for.';
+  const says = m('why.rescued-and-still-hanging-the-next-morning');
   return [says, [bin(says, 'done for')]];
 }
 
@@ -109,7 +110,7 @@ export function afterLook(outcome: LookOutcome, round: number, species: Species,
 export function recutSteps(species: Species, cm: number): readonly ProtocolStep[] {
   const again: Change = {
     because: 'state',
-    says: 'Cut again out of turn: a fresh face drinks hard for an hour.',
+    says: m('why.cut-again-out-of-turn-a-fresh'),
   };
   const cut = added(again, {
     kind: 'cut',
@@ -122,11 +123,11 @@ export function recutSteps(species: Species, cm: number): readonly ProtocolStep[
   });
   const opened: Change = {
     because: 'state',
-    says: 'The cut opened its wound again: it soaks anew, apart.',
+    says: m('why.the-cut-opened-its-wound-again-it'),
   };
   const soak = { ...sapSoak(species), changes: [opened], because: 'state' as const };
   const drafts = species.sap === 'none' ? [cut] : [cut, soak];
   return drafts.map((d) =>
-    rendered({ ...d, ...(d === cut ? { title: `Cut ${cm} cm again` } : {}) }, species, DEPTH_CM.third),
+    rendered({ ...d, ...(d === cut ? { title: m('step.cut-again', { cm }) } : {}) }, species, DEPTH_CM.third),
   );
 }

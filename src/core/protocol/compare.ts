@@ -1,6 +1,7 @@
 import { plainProtocol, protocolOf, type Protocol } from './compose';
-import type { StepKind } from '../steps/steps';
+import { sameParams, type StepKind } from '../steps/steps';
 import type { Change, LotState, ProtocolStep } from './types';
+import { m, type Words } from '../words/message';
 import type { Ways } from './ways';
 
 /** One thing in which a lot's protocol is not its species' plain one. */
@@ -8,9 +9,9 @@ export interface Difference {
   readonly what: 'added' | 'changed' | 'left out';
   readonly kind: StepKind;
   /** As it stands now; null for what is left out. */
-  readonly title: string | null;
+  readonly title: Words | null;
   /** As the plain one has it; null for what was added. */
-  readonly plain: string | null;
+  readonly plain: Words | null;
   readonly because: readonly Change[];
 }
 
@@ -19,8 +20,13 @@ export interface Compared extends Protocol {
   readonly differences: readonly Difference[];
 }
 
-const said = (step: ProtocolStep): string =>
-  [step.title, ...step.figures.map((f) => `${f.value} ${f.of}`)].join(', ');
+/** A step and its figures, as many as it has. */
+function said({ title, figures }: ProtocolStep): Words {
+  return figures.reduce<Words>(
+    (before, { value, of }) => m('figure.and-figure', { before, value, of }),
+    title,
+  );
+}
 
 /** A lot's protocol, its species' plain one, and every difference between them with its reason. */
 export function comparedWithPlain(lot: LotState, ways: Ways): Compared {
@@ -29,7 +35,8 @@ export function comparedWithPlain(lot: LotState, ways: Ways): Compared {
   const left = [...plain];
   const differences: Difference[] = mine.steps.flatMap((step): Difference[] => {
     const same = left.findIndex(
-      (p) => step.isPlain && p.kind === step.kind && (step.kind !== 'wrap' || p.title === step.title),
+      (p) =>
+        step.isPlain && p.kind === step.kind && (step.kind !== 'wrap' || sameParams(p.params, step.params)),
     );
     const [twin] = same >= 0 ? left.splice(same, 1) : [];
     if (!twin)

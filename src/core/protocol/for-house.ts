@@ -4,6 +4,7 @@ import { SOLUTIONS } from '../water/solutions';
 import { DEPTH_CM } from '../steps/figures';
 import { DRINK_C, toolFor, waterServesHours } from './plain';
 import type { ParamsOf } from '../steps/steps';
+import { low, m } from '../words/message';
 import { questionOf, schoolFor, type QuestionKey } from './schools';
 import { added, before, changed, hasKind, without, type Sheet } from './sheet';
 import type { Change, LotState } from './types';
@@ -15,7 +16,10 @@ const isRose = (s: Species): boolean => hasTrait(s, 'a rose');
 /** A house's way, in the words of those who hold it. */
 function houseSays(key: QuestionKey, school: string): Change {
   const said = questionOf(key).schools.find((s) => s.key === school);
-  return { because: 'house', says: `House way, ${said?.name.toLowerCase() ?? ''}: ${said?.says ?? ''}` };
+  return {
+    because: 'house',
+    says: m('why.house-way', { school: said ? low(said.name) : '', says: said?.says ?? '' }),
+  };
 }
 
 type ByHouse = (sheet: Sheet, school: string, change: Change, lot: LotState, ways: Ways) => Sheet;
@@ -99,7 +103,7 @@ const waterChange: ByHouse = (sheet, school, change, { species }, { limits }) =>
     const isOther = sheet.steps.some((d) => d.params.kind === 'recut' && d.params.everyHours !== byModel);
     const sooner: Change = {
       because: 'house',
-      says: `House way, ${SOLUTIONS[drink.solution].name.toLowerCase()}: it serves that long.`,
+      says: m('why.house-way-serves', { solution: low(m(`solution.${drink.solution}`)) }),
     };
     return isOther ? changed(sheet, 'recut', sooner, { everyHours: byModel }) : sheet;
   }

@@ -2,23 +2,24 @@ import type { Species } from '../species/species';
 import { hasTrait, isTropical } from '../species/traits';
 import { SOLUTIONS } from '../water/solutions';
 import type { ParamsOf } from '../steps/steps';
+import { m, type Message } from '../words/message';
 import { added, before, changed, without, type Sheet } from './sheet';
 import type { Change, LotState } from './types';
 import type { Ways } from './ways';
 
-const purpose = (says: string): Change => ({ because: 'purpose', says });
+const purpose = (says: Message): Change => ({ because: 'purpose', says });
 const drinkOf = (sheet: Sheet): ParamsOf<'drink'> | undefined =>
   sheet.steps.find((d) => d.params.kind === 'drink')?.params as ParamsOf<'drink'> | undefined;
 
 function toSellSoon(sheet: Sheet, { droop }: LotState): Sheet {
-  const today = purpose('To sell today: it drinks where it is seen.');
+  const today = purpose(m('why.to-sell-today-it-drinks-where-it'));
   const drink = drinkOf(sheet);
   let next = changed(sheet, 'move', today, { place: 'the shop floor', lowC: 15, highC: 20, dark: false });
   if (drink && droop === 'firm') next = changed(next, 'drink', today, { hours: Math.min(drink.hours, 1) });
-  return without(next, 'recut', purpose('To sell today: it is gone before its water is due.'));
+  return without(next, 'recut', purpose(m('why.to-sell-today-it-is-gone-before')));
 }
 
-function toHold(sheet: Sheet, s: Species, says: string): Sheet {
+function toHold(sheet: Sheet, s: Species, says: Message): Sheet {
   const held = purpose(says);
   const place = isTropical(s) ? 'the tropical shelf' : 'the cold room';
   const coldest = Math.max(s.storeMinC, s.chillBelowC ?? -5);
@@ -29,7 +30,7 @@ function toHold(sheet: Sheet, s: Species, says: string): Sheet {
     : cold;
 }
 
-function toForce(sheet: Sheet, s: Species, says: string): Sheet {
+function toForce(sheet: Sheet, s: Species, says: Message): Sheet {
   const forced = purpose(says);
   let next = changed(sheet, 'drink', forced, {
     tempC: 24,
@@ -38,37 +39,28 @@ function toForce(sheet: Sheet, s: Species, says: string): Sheet {
   next = changed(next, 'move', forced, { place: 'a warm bright shelf', lowC: 20, highC: 24, dark: false });
   // Sap shuts with the cut: what bleeds is not cut again to hurry it.
   if (s.sap !== 'mucilage')
-    next = changed(
-      next,
-      'recut',
-      purpose('A fresh cut drinks hard for an hour, then slows: every 4 h by day.'),
-      {
-        everyHours: 4,
-        cm: s.cutCm > 0 && s.cutCm < 1 ? s.cutCm : 1,
-        newWater: false,
-      },
-    );
+    next = changed(next, 'recut', purpose(m('why.a-fresh-cut-drinks-hard-for-an')), {
+      everyHours: 4,
+      cm: s.cutCm > 0 && s.cutCm < 1 ? s.cutCm : 1,
+      newWater: false,
+    });
   if (!hasTrait(s, 'lily')) return next;
-  const gas = purpose('Their own gas opens them: off at once when they crack, before the pollen shows.');
+  const gas = purpose(m('why.their-own-gas-opens-them-off-at'));
   return before(next, ['move'], added(gas, { kind: 'wrap', in: 'a loose bag' }));
 }
 
 function forEvent(sheet: Sheet, lot: LotState, inDays: number): Sheet {
   const { species: s } = lot;
   if (inDays > s.leadDays)
-    return toHold(
-      sheet,
-      s,
-      `${inDays} days to go and it opens in ${s.leadDays}: held cold and dark until then.`,
-    );
+    return toHold(sheet, s, m('why.days-to-go-held', { days: inDays, opens: s.leadDays }));
   if (s.opensAfterCut && lot.stage < 0.5 && s.openDays20C > 0 && inDays < s.leadDays)
-    return toForce(sheet, s, `${inDays} days to go and it wants ${s.leadDays}: hurried in warmth and light.`);
+    return toForce(sheet, s, m('why.days-to-go-hurried', { days: inDays, wants: s.leadDays }));
   return sheet;
 }
 
 const KEPT_TO_DRY = new Set(['unpack', 'discard', 'strip', 'inspect']);
 function toDry(sheet: Sheet): Sheet {
-  const dry = purpose('For drying: no water. Upside down, dark, airy.');
+  const dry = purpose(m('why.for-drying-no-water-upside-down-dark'));
   const steps = sheet.steps.filter((d) => KEPT_TO_DRY.has(d.params.kind));
   const gone = sheet.steps.filter((d) => !KEPT_TO_DRY.has(d.params.kind));
   return {
@@ -89,9 +81,9 @@ export function forPurpose(sheet: Sheet, lot: LotState, { purpose: wanted, event
     case 'sell soon':
       return toSellSoon(sheet, lot);
     case 'hold':
-      return toHold(sheet, lot.species, 'To hold: the coldest end of its range, dark, little sugar.');
+      return toHold(sheet, lot.species, m('why.to-hold-the-coldest-end-of-its'));
     case 'force':
-      return toForce(sheet, lot.species, 'To hurry: warm, bright, tepid water and sugar.');
+      return toForce(sheet, lot.species, m('why.to-hurry-warm-bright-tepid-water-and'));
     case 'event':
       return forEvent(sheet, lot, eventInDays);
     case 'dry':

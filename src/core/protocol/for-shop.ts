@@ -1,42 +1,42 @@
 import type { StepParams } from '../steps/steps';
+import { m, type Message } from '../words/message';
 import { rendered } from './render';
 import { added, after, before, changed, hasKind, without, type Sheet } from './sheet';
 import type { Species } from '../species/species';
 import type { Change, Need } from './types';
 import type { Ways } from './ways';
 
-const lacks = (says: string): Change => ({ because: 'equipment', says });
+const lacks = (says: Message): Change => ({ because: 'equipment', says });
 
 const WITHOUT: Readonly<Record<Need, (sheet: Sheet) => Sheet>> = {
   kettle: (sheet) =>
     sheet.steps.some((d) => d.params.kind === 'hot-dip' && d.params.tempC > 60)
-      ? without(sheet, 'hot-dip', lacks('No kettle in the shop: no hot dip.'))
+      ? without(sheet, 'hot-dip', lacks(m('why.no-kettle-in-the-shop-no-hot')))
       : sheet,
-  thermometer: (sheet) =>
-    without(sheet, 'hot-dip', lacks('No thermometer: no hot water. Never by the hand.')),
+  thermometer: (sheet) => without(sheet, 'hot-dip', lacks(m('why.no-thermometer-no-hot-water-never-by'))),
   secateurs: (sheet) =>
     sheet.steps.some((d) => d.params.kind === 'cut' && d.params.tool === 'secateurs')
-      ? changed(sheet, 'cut', lacks('No secateurs: a long slant with strong snips, and no split.'), {
+      ? changed(sheet, 'cut', lacks(m('why.no-secateurs-a-long-slant-with-strong')), {
           tool: 'snips',
           split: false,
         })
       : sheet,
   'hydrating dip': (sheet) =>
-    without(sheet, 'hydrating-dip', lacks('No alum or hydrating acid in the shop.')),
+    without(sheet, 'hydrating-dip', lacks(m('why.no-alum-or-hydrating-acid-in-the'))),
   grid: (sheet) => {
-    const none = lacks('No grid: a paper collar holds the necks straight.');
+    const none = lacks(m('why.no-grid-a-paper-collar-holds-the'));
     const put = hasKind(sheet, 'grid') ? before(sheet, ['grid'], added(none, { kind: 'collar' })) : sheet;
     return without(put, 'grid', none);
   },
   'cold room': (sheet) =>
     sheet.steps.some((d) => d.params.kind === 'move' && d.params.place === 'the cold room')
-      ? changed(sheet, 'move', lacks('No cold room: the coolest corner, out of sun and draught.'), {
+      ? changed(sheet, 'move', lacks(m('why.no-cold-room-the-coolest-corner-out')), {
           place: 'the coolest corner',
         })
       : sheet,
   'tropical shelf': (sheet) =>
     sheet.steps.some((d) => d.params.kind === 'move' && d.params.place === 'the tropical shelf')
-      ? changed(sheet, 'move', lacks('No warm shelf: the shop floor, away from the door.'), {
+      ? changed(sheet, 'move', lacks(m('why.no-warm-shelf-the-shop-floor-away')), {
           place: 'the shop floor',
         })
       : sheet,

@@ -2,6 +2,7 @@ import { FLAW_KINDS, type FlawKind } from '../dock/flaws';
 import { SPECIES, idealArrivalStage, speciesByKey } from '../species/species';
 import { composeProtocol } from './compose';
 import type { ProtocolStep } from './types';
+import { inEnglish } from '../words/say';
 
 const plan = (key: string, flaws: readonly FlawKind[] = []): ProtocolStep[] => {
   const species = speciesByKey(key);
@@ -16,7 +17,7 @@ const plan = (key: string, flaws: readonly FlawKind[] = []): ProtocolStep[] => {
 };
 const titles = (key: string, flaws: readonly FlawKind[]): string =>
   plan(key, flaws)
-    .map((s) => `${s.title} ${s.reason}`)
+    .map((s) => `${inEnglish(s.title)} ${inEnglish(s.reason)}`)
     .join('\n');
 
 test.each<[FlawKind, string, RegExp]>([

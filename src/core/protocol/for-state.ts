@@ -2,6 +2,8 @@ import type { FlawKind } from '../dock/flaws';
 import { hasTrait, isTropical } from '../species/traits';
 import { idealArrivalStage, opensInVase, type Species } from '../species/species';
 import { DEPTH_CM } from '../steps/figures';
+import { PENCIL_BUDS_CHECK } from '../steps/params';
+import { m, type Message } from '../words/message';
 import { DRINK_C } from './plain';
 import type { ParamsOf, StepKind, StepParams } from '../steps/steps';
 import { schoolFor } from './schools';
@@ -9,11 +11,16 @@ import { added, after, before, changed, hasKind, noted, without, type Sheet } fr
 import type { Change, LotState } from './types';
 import type { Ways } from './ways';
 
-const state = (says: string): Change => ({ because: 'state', says });
+const state = (says: Message): Change => ({ because: 'state', says });
 const FIRST_WORK: readonly StepKind[] = ['rinse', 'strip', 'thorns', 'sap-soak', 'cut', 'hot-dip', 'drink'];
 
 /** What drinks longer, deeper or alone, by how it came. */
-function drinksMore(sheet: Sheet, says: string, hours: number, more: Partial<ParamsOf<'drink'>> = {}): Sheet {
+function drinksMore(
+  sheet: Sheet,
+  says: Message,
+  hours: number,
+  more: Partial<ParamsOf<'drink'>> = {},
+): Sheet {
   const drink = sheet.steps.find((d) => d.params.kind === 'drink')?.params as ParamsOf<'drink'> | undefined;
   if (!drink) return sheet;
   const depthCm = more.depthCm ?? drink.depthCm;
@@ -35,23 +42,22 @@ export function rescueDip(s: Species, ways: Ways): StepParams {
 
 function forDroop(sheet: Sheet, { species: s, droop }: LotState, ways: Ways): Sheet {
   if (droop === 'firm') return sheet;
-  const still = state('If it still hangs: cut again, hot water, its own pail. Some never come back.');
+  const still = state(m('why.if-it-still-hangs-cut-again-hot'));
   let next = changed(
     noted(sheet, 'look-back', still),
     'cut',
-    state('Limp: under water no air follows the blade up the stem.'),
+    state(m('why.limp-under-water-no-air-follows-the')),
     {
       where: 'under water',
     },
   );
-  if (droop === 'soft')
-    return drinksMore(next, 'It came soft: longer and deeper than a firm lot.', 4, deeper(s));
-  const hangs = state('They came hanging: air is holding the water back, and heat clears it.');
+  if (droop === 'soft') return drinksMore(next, m('why.it-came-soft-longer-and-deeper-than'), 4, deeper(s));
+  const hangs = state(m('why.they-came-hanging-air-is-holding-the'));
   if (hasTrait(s, 'neck is lost')) {
-    const gone = state('A neck that has dropped does not come back.');
+    const gone = state(m('why.a-neck-that-has-dropped-does-not'));
     next = after(next, 'unpack', added(gone, { kind: 'discard', what: 'dropped necks' }));
   } else if (hasTrait(s, 'drinks by the head')) {
-    const sunk = state('It drinks through the head itself: leaves off, under water, then the fresh cut.');
+    const sunk = state(m('why.it-drinks-through-the-head-itself-leaves'));
     next = changed(next, 'strip', sunk, { to: 'all but the head', keepsShare: 0 });
     next = before(
       next,
@@ -65,7 +71,7 @@ function forDroop(sheet: Sheet, { species: s, droop }: LotState, ways: Ways): Sh
     next = isBoiled ? before(next, ['cut'], added(hangs, dip)) : after(next, 'cut', added(hangs, dip));
     if (isBoiled) next = changed(next, 'drink', hangs, { tempC: DRINK_C.cold });
   }
-  return drinksMore(next, 'It came hanging: longer and deeper than a firm lot, and apart.', 12, {
+  return drinksMore(next, m('why.it-came-hanging-longer-and-deeper-than'), 12, {
     ...deeper(s),
     alone: true,
   });
@@ -76,32 +82,32 @@ function forPacking(sheet: Sheet, { packing, hoursDry, species: s, droop }: LotS
     ParamsOf<'unpack'> | undefined;
   let next = sheet;
   if (unpack && /mesh/i.test(packing) && !unpack.off.includes('mesh'))
-    next = changed(next, 'unpack', state('Pulled from the head end, the mesh strips the flowers.'), {
+    next = changed(next, 'unpack', state(m('why.pulled-from-the-head-end-the-mesh')), {
       off: ['mesh', ...unpack.off],
     });
   if (unpack && /capped|caps/i.test(packing))
-    next = changed(next, 'unpack', state('It came in water caps: off at once, they are empty by now.'), {
+    next = changed(next, 'unpack', state(m('why.it-came-in-water-caps-off-at')), {
       off: ['paper', 'bands', 'water caps'],
     });
   if (hoursDry > s.dryHours && droop === 'firm') {
-    next = changed(next, 'cut', state('Dry longer than it bears: air stands in the foot.'), {
+    next = changed(next, 'cut', state(m('why.dry-longer-than-it-bears-air-stands')), {
       where: 'under water',
     });
-    next = drinksMore(next, `Dry longer than the ${s.dryHours} h it bears: longer in the water.`, 4);
+    next = drinksMore(next, m('why.dry-longer-than-it-bears', { hours: s.dryHours }), 4);
   }
   return next;
 }
 
 function forStage(sheet: Sheet, { species: s, stage }: LotState): Sheet {
   if (opensInVase(s) && stage > idealArrivalStage(s) + 0.3)
-    return drinksMore(sheet, 'It came open: it gives off more, and needs longer to fill.', 3);
+    return drinksMore(sheet, m('why.it-came-open-it-gives-off-more'), 3);
   if (hasTrait(s, 'pencil buds') && stage < 0.1)
     return after(
       sheet,
       'unpack',
-      added(state('A thin green pencil does not open in water: refuse it; a fat coloured one may.'), {
+      added(state(m('why.a-thin-green-pencil-does-not-open')), {
         kind: 'inspect',
-        checks: ['the buds: fat and coloured, not thin and green'],
+        checks: [PENCIL_BUDS_CHECK],
       }),
     );
   return sheet;
@@ -109,12 +115,12 @@ function forStage(sheet: Sheet, { species: s, stage }: LotState): Sheet {
 
 type ForFlaw = (sheet: Sheet, s: Species) => Sheet;
 const first =
-  (says: string, params: StepParams): ForFlaw =>
+  (says: Message, params: StepParams): ForFlaw =>
   (sheet) =>
     before(sheet, FIRST_WORK, added(state(says), params));
 
 function keptInstead(
-  says: string,
+  says: Message,
   place: (s: Species) => ParamsOf<'move'>['place'],
   lowC = 16,
   highC = 21,
@@ -124,22 +130,22 @@ function keptInstead(
 
 const FOR_FLAW: Partial<Record<FlawKind, ForFlaw>> = {
   'grey-mould': (sheet) => {
-    const spreads = state('Grey mould goes on from petal to petal where it is wet and still.');
+    const spreads = state(m('why.grey-mould-goes-on-from-petal-to'));
     const sorted = before(sheet, FIRST_WORK, added(spreads, { kind: 'discard', what: 'mould' }));
     return without(changed(sorted, 'drink', spreads, { alone: true }), 'mist', spreads);
   },
-  broken: first('A kinked stem lifts no water past the kink.', { kind: 'discard', what: 'broken' }),
-  'brown-buds': first('A bud that went brown in the cold never opens and gives off gas.', {
+  broken: first(m('why.a-kinked-stem-lifts-no-water-past'), { kind: 'discard', what: 'broken' }),
+  'brown-buds': first(m('why.a-bud-that-went-brown-in-the'), {
     kind: 'discard',
     what: 'brown buds',
   }),
-  nectar: first('Ants and nectar come off in the water, not on the customer’s table.', {
+  nectar: first(m('why.ants-and-nectar-come-off-in-the'), {
     kind: 'plunge',
     part: 'heads',
     tempC: 22,
     minutes: 5,
   }),
-  'yellow-leaves': first('A yellow leaf gives off gas and drops into the water.', {
+  'yellow-leaves': first(m('why.a-yellow-leaf-gives-off-gas-and'), {
     kind: 'strip',
     to: 'yellow',
     keepsShare: 1,
@@ -151,33 +157,32 @@ const FOR_FLAW: Partial<Record<FlawKind, ForFlaw>> = {
       : before(
           sheet,
           FIRST_WORK,
-          added(state('Soil in the pail is tomorrow’s cloudy water.'), { kind: 'rinse' }),
+          added(state(m('why.soil-in-the-pail-is-tomorrows-cloudy')), { kind: 'rinse' }),
         ),
   'cut-dry': (sheet) =>
     drinksMore(
-      changed(sheet, 'cut', state('Cut dry at the farm: under water no air follows the blade.'), {
+      changed(sheet, 'cut', state(m('why.cut-dry-at-the-farm-under-water')), {
         where: 'under water',
       }),
-      'Cut dry: it takes longer to fill.',
+      m('why.cut-dry-it-takes-longer-to-fill'),
       4,
     ),
   'bruised-outer': (sheet) => {
-    const whole = state('They keep the good ones whole; they come off at the making.');
+    const whole = state(m('why.they-keep-the-good-ones-whole-they'));
     return hasKind(sheet, 'guard-petals')
       ? sheet
       : before(sheet, ['move'], added(whole, { kind: 'guard-petals' }));
   },
-  chilled: keptInstead(
-    'Chilling shows late: dark, glassy spots come a day or two after. Out of draughts; look again tomorrow.',
-    (s) => (isTropical(s) ? 'the tropical shelf' : 'the bench'),
+  chilled: keptInstead(m('why.chilling-shows-late-dark-glassy-spots-come'), (s) =>
+    isTropical(s) ? 'the tropical shelf' : 'the bench',
   ),
-  blown: keptInstead('Fully open has little left to give: today’s flower.', () => 'the shop floor'),
+  blown: keptInstead(m('why.fully-open-has-little-left-to-give'), () => 'the shop floor'),
   'too-tight': (sheet, s) =>
     opensInVase(s)
-      ? keptInstead(
-          'Too tight to open in the cold: warmth and light bring it on, if anything does.',
-          () => 'the shop floor',
-        )(changed(sheet, 'drink', state('Too tight: warm water brings it on.'), { tempC: DRINK_C.warm }), s)
+      ? keptInstead(m('why.too-tight-to-open-in-the-cold'), () => 'the shop floor')(
+          changed(sheet, 'drink', state(m('why.too-tight-warm-water-brings-it-on')), { tempC: DRINK_C.warm }),
+          s,
+        )
       : sheet,
 };
 

@@ -1,5 +1,6 @@
 import type { Species } from '../species/species';
 import { stepOf, type StepKind, type StepParams } from '../steps/steps';
+import { m, type Words } from '../words/message';
 
 /** A step of a lot's plan and what has come of it. */
 export interface StepState {
@@ -11,7 +12,7 @@ export interface StepState {
 /** Why a step should not be done yet; `stop` is a rule, `warn` leaves it to whoever stands there. */
 export interface OutOfOrder {
   readonly level: 'warn' | 'stop';
-  readonly says: string;
+  readonly says: Words;
 }
 
 const isOpen = (s: StepState | undefined): boolean => s?.status === 'waiting' || s?.status === 'running';
@@ -35,13 +36,13 @@ export function outOfOrder(
   const step = steps[at];
   if (!step) return null;
   if (step.kind === 'drink' && steps.some((s, i) => i !== at && s.kind === 'sap-soak' && isOpen(s)))
-    return { level: 'stop', says: 'Its sap still runs: it soaks apart before it drinks with others.' };
+    return { level: 'stop', says: m('order.its-sap-still-runs-it-soaks-apart') };
   if (
     step.kind === 'cut' &&
     species.sap === 'mucilage' &&
     steps.some((s) => s.kind === 'sap-soak' && s.status !== 'waiting')
   )
-    return { level: 'warn', says: 'It has soaked: a cut opens the wound again, and it soaks anew.' };
+    return { level: 'warn', says: m('order.it-has-soaked-a-cut-opens-the') };
   const wants = stepOf(step.kind).follows.find(({ kind }) =>
     steps.slice(0, at).some((s) => s.kind === kind && isOpen(s)),
   );

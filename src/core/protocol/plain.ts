@@ -5,6 +5,7 @@ import { freshWater, hoursUntilDue } from '../water/vessel-water';
 import { DEPTH_CM } from '../steps/figures';
 import type { Tool } from '../steps/params';
 import type { ParamsOf } from '../steps/steps';
+import { m, type Message } from '../words/message';
 import type { Draft } from './render';
 import { asked } from './sheet';
 import type { WaterLimits } from './ways';
@@ -20,31 +21,30 @@ function unpack(s: Species): Draft {
     ...(hasTrait(s, 'papery bract') ? (['bract'] as const) : []),
   ];
   const why = off.includes('mesh')
-    ? 'Pulled from the head end, the mesh strips the flowers.'
+    ? m('why.pulled-from-the-head-end-the-mesh')
     : keepsSleeve
-      ? 'It shrivels in dry moving air; the sleeve keeps its own damp.'
+      ? m('why.it-shrivels-in-dry-moving-air-the')
       : off.includes('bract')
-        ? 'The papery bract browns and binds the buds as they swell.'
-        : 'A wet banded bunch grows mould.';
+        ? m('why.the-papery-bract-browns-and-binds-the')
+        : m('why.a-wet-banded-bunch-grows-mould');
   return asked({ kind: 'unpack', off, keepsSleeve }, why);
 }
 
 function strip(s: Species): Draft[] {
-  const to = (kind: ParamsOf<'strip'>['to'], keepsShare: number, why: string, snipped = false): Draft[] => [
+  const to = (kind: ParamsOf<'strip'>['to'], keepsShare: number, why: Message, snipped = false): Draft[] => [
     asked({ kind: 'strip', to: kind, keepsShare, snipped }, why),
   ];
-  if (hasTrait(s, 'winged stem'))
-    return to('wings', 1, 'Leaf under water rots and feeds what plugs the stem.');
-  if (hasTrait(s, 'stripped high')) return to('share', 0.5, 'Stripped well up: its side tips wilt first.');
+  if (hasTrait(s, 'winged stem')) return to('wings', 1, m('why.leaf-under-water-rots-and-feeds-what'));
+  if (hasTrait(s, 'stripped high')) return to('share', 0.5, m('why.stripped-well-up-its-side-tips-wilt'));
   switch (s.foliage) {
     case 'waterline':
-      return to('waterline', 1, 'Leaf under water rots and feeds what plugs the stem.');
+      return to('waterline', 1, m('why.leaf-under-water-rots-and-feeds-what'));
     case 'lower-two':
-      return to('lower-two', 1, 'They would stand in the water; the rest carry the flower.');
+      return to('lower-two', 1, m('why.they-would-stand-in-the-water-the'));
     case 'bare':
-      return to('bare', 0, 'Its leaves wilt long before the flower does.');
+      return to('bare', 0, m('why.its-leaves-wilt-long-before-the-flower'));
     case 'bare-or-keep':
-      return to('bare', 0, 'A torn leaf opens another wound for its sap.', true);
+      return to('bare', 0, m('why.a-torn-leaf-opens-another-wound-for'), true);
     default:
       return [];
   }
@@ -60,12 +60,12 @@ function cut(s: Species): Draft[] {
   const [split, underWater] = [hasTrait(s, 'split foot'), hasTrait(s, 'cut under water')];
   const sliver = s.cutCm < 1;
   const why = sliver
-    ? 'Cut higher than the pale foot and the end splits and curls.'
+    ? m('why.cut-higher-than-the-pale-foot-and')
     : underWater
-      ? 'Under water no air follows the blade up the stem.'
+      ? m('why.under-water-no-air-follows-the-blade')
       : split
-        ? 'Wood drinks through more face; hammering only crushes it.'
-        : 'Straight into water within seconds, before air gets in.';
+        ? m('why.wood-drinks-through-more-face-hammering-only')
+        : m('why.straight-into-water-within-seconds-before-air');
   return [
     asked(
       {
@@ -82,9 +82,8 @@ function cut(s: Species): Draft[] {
   ];
 }
 
-const SAP_WHY =
-  'Its sap shortens the life of whatever shares the water, tulips most. A cut would open it again.';
-const MILK_WHY = 'The milk goes on for a while and troubles other stems. A second cut weeps little.';
+const SAP_WHY = m('why.its-sap-shortens-the-life-of-whatever');
+const MILK_WHY = m('why.the-milk-goes-on-for-a-while');
 
 /** The soak that shuts a stem's sap in: mucilage uncut and alone, latex with its own kind. */
 export function sapSoak(s: Species): Draft {
@@ -100,16 +99,13 @@ function opening(s: Species): Draft[] {
       ? [
           asked(
             { kind: 'hot-dip', tempC: s.hotDipC, seconds: s.hotDipS, depthCm: 3, untilCool: false },
-            'Heat drives the air out and kills what plugs the end.',
+            m('why.heat-drives-the-air-out-and-kills'),
           ),
         ]
       : [];
   const latex =
     s.sap === 'latex'
-      ? [
-          asked({ kind: 'sap-dab' }, 'A skin of dried latex would seal the cut; wet, it clouds the water.'),
-          sapSoak(s),
-        ]
+      ? [asked({ kind: 'sap-dab' }, m('why.a-skin-of-dried-latex-would-seal')), sapSoak(s)]
       : [];
   return [...cut(s), ...dip, ...latex];
 }
@@ -125,15 +121,15 @@ const BEFORE_DRINK: readonly (readonly [Trait, readonly Draft[]])[] = [
     [
       asked(
         { kind: 'hydrating-dip', in: 'alum or hydrating acid', seconds: 2 },
-        'It keeps the cut open; without it this one collapses unannounced.',
+        m('why.it-keeps-the-cut-open-without-it'),
       ),
     ],
   ],
   [
     'filled stem',
     [
-      asked({ kind: 'fill-stem', plug: true }, 'The hollow stem then carries its own weight of flower.'),
-      asked({ kind: 'wrap', in: 'tape at the foot' }, 'Without it the end rolls up like a ribbon.'),
+      asked({ kind: 'fill-stem', plug: true }, m('why.the-hollow-stem-then-carries-its-own')),
+      asked({ kind: 'wrap', in: 'tape at the foot' }, m('why.without-it-the-end-rolls-up-like')),
     ],
   ],
   [
@@ -141,9 +137,9 @@ const BEFORE_DRINK: readonly (readonly [Trait, readonly Draft[]])[] = [
     [
       asked(
         { kind: 'plunge', part: 'pods', tempC: 38, minutes: 18 },
-        'Soaking softens the pod so the first florets lift out whole.',
+        m('why.soaking-softens-the-pod-so-the-first'),
       ),
-      asked({ kind: 'lift-florets' }, 'More follow on their own once the first are free.'),
+      asked({ kind: 'lift-florets' }, m('why.more-follow-on-their-own-once-the')),
     ],
   ],
   [
@@ -151,26 +147,21 @@ const BEFORE_DRINK: readonly (readonly [Trait, readonly Draft[]])[] = [
     [
       asked(
         { kind: 'condition-upright', in: 'paper', hours: USUAL_DRINK_H },
-        'It drinks itself stiff in the shape it is held in.',
+        m('why.it-drinks-itself-stiff-in-the-shape'),
       ),
     ],
   ],
-  [
-    'drinks in a grid',
-    [asked({ kind: 'grid' }, 'Stems set straight while they drink; a neck that drops does not return.')],
-  ],
+  ['drinks in a grid', [asked({ kind: 'grid' }, m('why.stems-set-straight-while-they-drink-a'))]],
 ];
 const beforeDrink = (s: Species): Draft[] =>
   BEFORE_DRINK.flatMap(([trait, steps]) => (hasTrait(s, trait) ? steps : []));
 
-function drinkWhy(s: Species): string {
-  if (hasTrait(s, 'grows on'))
-    return 'Coldest water, shallow: it goes on growing, 2 to 5 cm, and bends to light.';
-  if (s.depth === 'shallow') return 'Deep water softens a fleshy stem; a few centimetres are enough.';
-  if (s.firstDrink === 'cold') return 'Cold slows the flower and firms the stem.';
-  if (s.firstDrink === 'warm')
-    return 'Warm water runs up the stem faster and takes the bubbles along; the flower itself stays in the cool.';
-  return 'Tepid water is taken up fast without waking the flower.';
+function drinkWhy(s: Species): Message {
+  if (hasTrait(s, 'grows on')) return m('why.coldest-water-shallow-it-goes-on-growing');
+  if (s.depth === 'shallow') return m('why.deep-water-softens-a-fleshy-stem-a');
+  if (s.firstDrink === 'cold') return m('why.cold-slows-the-flower-and-firms-the');
+  if (s.firstDrink === 'warm') return m('why.warm-water-runs-up-the-stem-faster');
+  return m('why.tepid-water-is-taken-up-fast-without');
 }
 
 function drink(s: Species): Draft {
@@ -191,33 +182,27 @@ function drink(s: Species): Draft {
 function afterDrink(s: Species): Draft[] {
   const out: Draft[] = [];
   if (s.mist === 'yes')
-    out.push(asked({ kind: 'mist', when: 'now' }, 'It takes water through leaf and petal as well.'));
+    out.push(asked({ kind: 'mist', when: 'now' }, m('why.it-takes-water-through-leaf-and-petal')));
   if (s.mist === 'wrap')
     out.push(
       asked(
         { kind: 'wrap', in: 'its damp sleeve' },
         hasTrait(s, 'crisps dry')
-          ? 'It crisps in a dry room: a damp closed bag in the cold, or a clear anti-transpirant.'
-          : 'It shrivels in a dry room and in draughts.',
+          ? m('why.it-crisps-in-a-dry-room-a')
+          : m('why.it-shrivels-in-a-dry-room-and'),
       ),
     );
   if (hasTrait(s, 'guard petals'))
     out.push(
-      asked(
-        { kind: 'guard-petals' },
-        'The marked outer petals guard the rest; they come off one by one at the making.',
-        {
-          title: 'Leave the guard petals on until it is used',
-          stems: 'all',
-        },
-      ),
+      asked({ kind: 'guard-petals' }, m('why.the-marked-outer-petals-guard-the-rest'), {
+        title: m('step.leave-the-guard-petals-on-until-it'),
+        stems: m('stems.all'),
+      }),
     );
   if (s.sap === 'latex')
-    out.push(asked({ kind: 'discard', what: 'lowest florets' }, 'The lowest go first, and gas the rest.'));
+    out.push(asked({ kind: 'discard', what: 'lowest florets' }, m('why.the-lowest-go-first-and-gas-the')));
   if (hasTrait(s, 'lily'))
-    out.push(
-      asked({ kind: 'de-pollen', how: 'bin' }, 'Before the pollen dusts: it stains, and it can kill a cat.'),
-    );
+    out.push(asked({ kind: 'de-pollen', how: 'bin' }, m('why.before-the-pollen-dusts-it-stains-and')));
   return out;
 }
 
@@ -233,10 +218,10 @@ export function keptAt(s: Species): ParamsOf<'move'> {
 
 function move(s: Species): Draft {
   const why = hasTrait(s, 'opens warm')
-    ? 'It opens at room temperature; the cold holds it shut.'
+    ? m('why.it-opens-at-room-temperature-the-cold')
     : isTropical(s)
-      ? `Injured below ${s.chillBelowC ?? 0} °C.`
-      : `Keeps best at ${s.storeMinC} to ${s.storeMaxC} °C, away from fruit.`;
+      ? m('why.injured-below', { tempC: s.chillBelowC ?? 0 })
+      : m('why.keeps-best-at', { low: s.storeMinC, high: s.storeMaxC });
   return asked(keptAt(s), why);
 }
 
@@ -265,21 +250,19 @@ export function plainSteps(s: Species, limits: WaterLimits): Draft[] {
   return [
     unpack(s),
     ...(hasTrait(s, 'comes muddy')
-      ? [asked({ kind: 'rinse' }, 'Soil in the pail is tomorrow’s cloudy water.')]
+      ? [asked({ kind: 'rinse' }, m('why.soil-in-the-pail-is-tomorrows-cloudy'))]
       : []),
     ...strip(s),
     ...(s.skin === 'thorns'
-      ? [
-          asked(
-            { kind: 'thorns', extent: 'to the hand' },
-            'Every scar lets bacteria in; whole bark keeps them out.',
-          ),
-        ]
+      ? [asked({ kind: 'thorns', extent: 'to the hand' }, m('why.every-scar-lets-bacteria-in-whole-bark'))]
       : []),
     ...opening(s),
     ...beforeDrink(s),
     first,
-    asked({ kind: 'look-back', afterHours: 0, round: 0 }, 'Drinking shows in the neck before anywhere else.'),
+    asked(
+      { kind: 'look-back', afterHours: 0, round: 0 },
+      m('why.drinking-shows-in-the-neck-before-anywhere'),
+    ),
     ...afterDrink(s),
     move(s),
     asked(
@@ -290,8 +273,8 @@ export function plainSteps(s: Species, limits: WaterLimits): Draft[] {
         newWater: true,
       },
       s.waterMostH !== null
-        ? 'Its water is changed often.'
-        : 'By then the count passes its limit, or the house’s longest use of water is over.',
+        ? m('why.its-water-is-changed-often')
+        : m('why.by-then-the-count-passes-its-limit'),
     ),
   ];
 }

@@ -1,276 +1,242 @@
+import { m, type Message } from '../words/message';
+
 /** One side of a disputed question, put as those who hold it would. */
 export interface School {
   readonly key: string;
-  readonly name: string;
-  readonly says: string;
+  readonly name: Message;
+  readonly says: Message;
 }
 
 /** A question good florists answer differently. */
 export interface Question {
   readonly key: string;
-  readonly asks: string;
+  readonly asks: Message;
   /** The default first. */
   readonly schools: readonly School[];
   /** Why the default is what it is. */
-  readonly why: string;
+  readonly why: Message;
   /** Whether a species may have an exception. */
   readonly bySpecies: boolean;
   /** Where it bears: on the steps at the bench, on pails, or on the customer's card. */
   readonly bearsOn: 'bench' | 'pails' | 'card';
 }
 
-const school = (key: string, name: string, says: string): School => ({ key, name, says });
+const school = (key: string, name: Message, says: Message): School => ({ key, name, says });
 
 /** The questions on which good florists disagree, each with its sides; the first of each is the default. */
 export const QUESTIONS = [
   {
     key: 'first-drink',
-    asks: 'First drink',
+    asks: m('question.first-drink.asks'),
     schools: [
-      school(
-        'by-species',
-        'By species',
-        'Bulbs and soft spring stems cold, most others tepid to warm, hot only as a dip or a rescue.',
-      ),
-      school('cold', 'Cold', 'Cold water slows the flower and firms it.'),
-      school('warm', 'Warm, 38 to 43 °C', 'Warm water moves faster and pushes bubbles on.'),
-      school(
-        'hot-roses',
-        'Hot for roses, 45 to 50 °C',
-        'Roses drink hardest from hot water: by the thermometer, never by the hand.',
-      ),
+      school('by-species', m('school.first-drink.by-species.name'), m('school.first-drink.by-species.says')),
+      school('cold', m('school.first-drink.cold.name'), m('school.first-drink.cold.says')),
+      school('warm', m('school.first-drink.warm.name'), m('school.first-drink.warm.says')),
+      school('hot-roses', m('school.first-drink.hot-roses.name'), m('school.first-drink.hot-roses.says')),
     ],
-    why: 'Warm at the foot, cool at the flower: warm water in a cool place for most, cold for what is soft and hollow.',
+    why: m('question.first-drink.why'),
     bySpecies: true,
     bearsOn: 'bench',
   },
   {
     key: 'rescue',
-    asks: 'Rescue of a hanging head',
+    asks: m('question.rescue.asks'),
     schools: [
-      school('by-build', 'By build', 'Just-boiled for woody stems, the hot tap for all others.'),
-      school('hot-tap', 'Hot tap', '45 to 60 °C until it stands: enough heat, less danger.'),
-      school(
-        'just-boiled',
-        'Just-boiled',
-        '5 cm deep for 30 s, then a fresh cut, then deep cold water: it clears what the tap does not.',
-      ),
+      school('by-build', m('school.rescue.by-build.name'), m('school.rescue.by-build.says')),
+      school('hot-tap', m('school.rescue.hot-tap.name'), m('school.rescue.hot-tap.says')),
+      school('just-boiled', m('school.rescue.just-boiled.name'), m('school.rescue.just-boiled.says')),
     ],
-    why: 'Boiling water cooks a soft stem and scalds a hand; wood stands it. A thick polypropylene or enamel pail, never glass.',
+    why: m('question.rescue.why'),
     bySpecies: true,
     bearsOn: 'bench',
   },
   {
     key: 'foliage',
-    asks: 'Foliage above the water',
+    asks: m('question.foliage.asks'),
     schools: [
-      school('by-species', 'By species', 'To the waterline; bare for those that want it bare.'),
-      school('waterline', 'Waterline only', 'Leaves feed the flower and look well.'),
-      school('keep-75', 'Three quarters stay', 'Between the two: a quarter of the leaves come off.'),
-      school('keep-50', 'Half stays', 'Between the two: half of the leaves come off.'),
-      school('keep-25', 'A quarter stays', 'Between the two: most of the leaves come off.'),
-      school('bare', 'Bare stem', 'Leaves only lose water.'),
+      school('by-species', m('school.foliage.by-species.name'), m('school.foliage.by-species.says')),
+      school('waterline', m('school.foliage.waterline.name'), m('school.foliage.waterline.says')),
+      school('keep-75', m('school.foliage.keep-75.name'), m('school.foliage.keep-75.says')),
+      school('keep-50', m('school.foliage.keep-50.name'), m('school.foliage.keep-50.says')),
+      school('keep-25', m('school.foliage.keep-25.name'), m('school.foliage.keep-25.says')),
+      school('bare', m('school.foliage.bare.name'), m('school.foliage.bare.says')),
     ],
-    why: 'What stands in the water rots; above it leaves cost water and are part of what was bought.',
+    why: m('question.foliage.why'),
     bySpecies: true,
     bearsOn: 'bench',
   },
   {
     key: 'thorns',
-    asks: 'Thorns',
+    asks: m('question.thorns.asks'),
     schools: [
-      school('to-the-hand', 'Where a hand will hold', 'Rub them off there, do not tear bark.'),
-      school('strip', 'Strip all', 'Hands first: nobody bleeds over a bouquet.'),
-      school('leave', 'Leave', 'Every scar lets bacteria in.'),
+      school('to-the-hand', m('school.thorns.to-the-hand.name'), m('school.thorns.to-the-hand.says')),
+      school('strip', m('school.thorns.strip.name'), m('school.thorns.strip.says')),
+      school('leave', m('school.thorns.leave.name'), m('school.thorns.leave.says')),
     ],
-    why: 'Hands are spared where they hold, and the bark is whole elsewhere.',
+    why: m('question.thorns.why'),
     bySpecies: true,
     bearsOn: 'bench',
   },
   {
     key: 'tool',
-    asks: 'Cutting tool',
+    asks: m('question.tool.asks'),
     schools: [
-      school(
-        'by-skill',
-        'Knife for the trained, snips for all',
-        'Each with what they were shown; secateurs for wood.',
-      ),
-      school('knife', 'Knife', 'Nothing is crushed.'),
-      school('snips', 'Snips or shears', 'Safer, and sharp ones crush little.'),
-      school('scissors', 'Scissors', 'They are at hand; they crush the end.'),
+      school('by-skill', m('school.tool.by-skill.name'), m('school.tool.by-skill.says')),
+      school('knife', m('school.tool.knife.name'), m('school.tool.knife.says')),
+      school('snips', m('school.tool.snips.name'), m('school.tool.snips.says')),
+      school('scissors', m('school.tool.scissors.name'), m('school.tool.scissors.says')),
     ],
-    why: 'A clean cut matters and so does a whole thumb. No paper scissors.',
+    why: m('question.tool.why'),
     bySpecies: true,
     bearsOn: 'bench',
   },
   {
     key: 'cut-place',
-    asks: 'Where to cut',
+    asks: m('question.cut-place.asks'),
     schools: [
-      school(
-        'by-need',
-        'In air, under water where needed',
-        'In air within seconds; under water for peony and anything limp.',
-      ),
-      school('under-water', 'Under water', 'No air follows the blade.'),
-      school(
-        'in-air',
-        'In air, straight into water',
-        'A firm stem takes up no air in the seconds between, and the basin is never clean.',
-      ),
+      school('by-need', m('school.cut-place.by-need.name'), m('school.cut-place.by-need.says')),
+      school('under-water', m('school.cut-place.under-water.name'), m('school.cut-place.under-water.says')),
+      school('in-air', m('school.cut-place.in-air.name'), m('school.cut-place.in-air.says')),
     ],
-    why: 'The basin costs time and grows dirty; it is worth it for stems already short of water.',
+    why: m('question.cut-place.why'),
     bySpecies: true,
     bearsOn: 'bench',
   },
   {
     key: 'film',
-    asks: 'Rinse after sanitising',
+    asks: m('question.film.asks'),
     schools: [
-      school('by-sum', 'By the sum', 'Leave the film under 1 ppm in this pail and fill, rinse above it.'),
-      school('leave', 'Leave the film', 'A trace keeps water clean: drain upside down.'),
-      school('rinse', 'Rinse', 'No residue near flowers.'),
+      school('by-sum', m('school.film.by-sum.name'), m('school.film.by-sum.says')),
+      school('leave', m('school.film.leave.name'), m('school.film.leave.says')),
+      school('rinse', m('school.film.rinse.name'), m('school.film.rinse.says')),
     ],
-    why: 'Some 15 mL stays in a drained pail: the sum is shown for each. Rinse always where the product’s label says so, and before acid food goes into a pail that has not drained.',
+    why: m('question.film.why'),
     bySpecies: false,
     bearsOn: 'pails',
   },
   {
     key: 'remedy',
-    asks: 'In the water',
+    asks: m('question.remedy.asks'),
     schools: [
-      school('flower-food', 'Flower food', 'Sugar, acid and a biocide in one dose.'),
-      school('plain', 'Plain water', 'Nothing to dose wrong; changed often it does.'),
-      school('copper', 'A copper coin', 'Copper keeps bacteria down.'),
-      school('bleach', 'A drop of bleach', 'The water stays clear.'),
-      school('soda', 'Lemon soda', 'Sugar and acid from the shop next door.'),
-      school('aspirin', 'Aspirin', 'It makes the water acid.'),
-      school('sugar-vinegar', 'Sugar and vinegar', 'Sugar feeds, vinegar makes acid.'),
+      school('flower-food', m('school.remedy.flower-food.name'), m('school.remedy.flower-food.says')),
+      school('plain', m('school.remedy.plain.name'), m('school.remedy.plain.says')),
+      school('copper', m('school.remedy.copper.name'), m('school.remedy.copper.says')),
+      school('bleach', m('school.remedy.bleach.name'), m('school.remedy.bleach.says')),
+      school('soda', m('school.remedy.soda.name'), m('school.remedy.soda.says')),
+      school('aspirin', m('school.remedy.aspirin.name'), m('school.remedy.aspirin.says')),
+      school('sugar-vinegar', m('school.remedy.sugar-vinegar.name'), m('school.remedy.sugar-vinegar.says')),
     ],
-    why: 'Side by side in jars food beats plain; copper is near plain, soda a little worse, bleach clear but harmful to leaf and petal, aspirin and sugar with vinegar end cloudy with bent necks. Sugar without a biocide feeds bacteria.',
+    why: m('question.remedy.why'),
     bySpecies: true,
     bearsOn: 'bench',
   },
   {
     key: 'acid',
-    asks: 'Acid',
+    asks: m('question.acid.asks'),
     schools: [
-      school('food-does-it', 'The food does it', 'A right dose stands at pH 3.5 to 5 by the strip.'),
-      school('add-acid', 'Add acid', 'Stems drink better at pH 4 to 5 than at 6 to 7.'),
+      school('food-does-it', m('school.acid.food-does-it.name'), m('school.acid.food-does-it.says')),
+      school('add-acid', m('school.acid.add-acid.name'), m('school.acid.add-acid.says')),
     ],
-    why: 'Food is acid already. Never add acid to chlorine: poisonous gas.',
+    why: m('question.acid.why'),
     bySpecies: false,
     bearsOn: 'bench',
   },
   {
     key: 'misting',
-    asks: 'Misting',
+    asks: m('question.misting.asks'),
     schools: [
-      school('by-species', 'By species', 'Foliage, hydrangea, orchids, astilbe, mimosa; roses no.'),
-      school('all-but-roses', 'Everything but roses', 'Petals drink too; only roses spot.'),
-      school(
-        'roses-most',
-        'Roses most of all',
-        'A rose gives off most water of all: mist it, if it dries within the hour.',
-      ),
-      school('none', 'Nothing', 'Wet petals feed grey mould.'),
+      school('by-species', m('school.misting.by-species.name'), m('school.misting.by-species.says')),
+      school('all-but-roses', m('school.misting.all-but-roses.name'), m('school.misting.all-but-roses.says')),
+      school('roses-most', m('school.misting.roses-most.name'), m('school.misting.roses-most.says')),
+      school('none', m('school.misting.none.name'), m('school.misting.none.says')),
     ],
-    why: 'Wet petals feed grey mould, unless the room is very dry and they dry off within the hour.',
+    why: m('question.misting.why'),
     bySpecies: true,
     bearsOn: 'bench',
   },
   {
     key: 'water-change',
-    asks: 'Change of water',
+    asks: m('question.water-change.asks'),
     schools: [
-      school(
-        'by-model',
-        'When it will be due',
-        'When the predicted count would pass its limit, or the house’s own longest if that is sooner.',
-      ),
-      school('daily', 'Daily', 'Fresh water every morning.'),
-      school('two-days', 'Every 2 days', 'Often enough, and half the work.'),
+      school('by-model', m('school.water-change.by-model.name'), m('school.water-change.by-model.says')),
+      school('daily', m('school.water-change.daily.name'), m('school.water-change.daily.says')),
+      school('two-days', m('school.water-change.two-days.name'), m('school.water-change.two-days.says')),
       school(
         'three-four',
-        'Every 3 to 4 days with food',
-        'Food’s biocide holds that long; changing wastes it.',
+        m('school.water-change.three-four.name'),
+        m('school.water-change.three-four.says'),
       ),
-      school('top-up', 'Top up only', 'Every handling bruises.'),
+      school('top-up', m('school.water-change.top-up.name'), m('school.water-change.top-up.says')),
     ],
-    why: 'A clean pail at 20 °C bears about four days in plain water and a week with food, half of that with leaf litter or from a rinsed pail.',
+    why: m('question.water-change.why'),
     bySpecies: true,
     bearsOn: 'bench',
   },
   {
     key: 'depth',
-    asks: 'Depth of water',
+    asks: m('question.depth.asks'),
     schools: [
-      school('by-species', 'By species', 'Deep for thirsty wood, a few centimetres for fleshy stems.'),
-      school('deep', 'Deep for all', 'The more water, the longer until it is dry.'),
-      school('third', 'A third is enough', 'Wet necks mould.'),
+      school('by-species', m('school.depth.by-species.name'), m('school.depth.by-species.says')),
+      school('deep', m('school.depth.deep.name'), m('school.depth.deep.says')),
+      school('third', m('school.depth.third.name'), m('school.depth.third.says')),
     ],
-    why: 'Hollow and hairy stems rot where they are wet; hydrangea and lilac drink through the whole stem.',
+    why: m('question.depth.why'),
     bySpecies: true,
     bearsOn: 'bench',
   },
   {
     key: 'pollen',
-    asks: 'Lily pollen',
+    asks: m('question.pollen.asks'),
     schools: [
-      school('bin', 'Take off and bin', 'Out as the flower cracks, before it dusts.'),
-      school('into-water', 'Drop the anthers in the water', 'It is quick, and nothing is on the floor.'),
+      school('bin', m('school.pollen.bin.name'), m('school.pollen.bin.says')),
+      school('into-water', m('school.pollen.into-water.name'), m('school.pollen.into-water.says')),
     ],
-    why: 'Anthers in the water are litter in it, and that water can kill a cat.',
+    why: m('question.pollen.why'),
     bySpecies: true,
     bearsOn: 'bench',
   },
   {
     key: 'resting',
-    asks: 'Resting before design',
+    asks: m('question.resting.asks'),
     schools: [
-      school('by-state', 'By species and state', 'At least until the look-back says upright.'),
-      school('at-once', 'Design at once', 'It drinks as well in the arrangement.'),
-      school('two-hours', 'Two hours', 'Time to firm and to show what will not.'),
-      school('overnight', 'Overnight', 'What stands in the morning stays standing.'),
+      school('by-state', m('school.resting.by-state.name'), m('school.resting.by-state.says')),
+      school('at-once', m('school.resting.at-once.name'), m('school.resting.at-once.says')),
+      school('two-hours', m('school.resting.two-hours.name'), m('school.resting.two-hours.says')),
+      school('overnight', m('school.resting.overnight.name'), m('school.resting.overnight.says')),
     ],
-    why: 'A stem that came firm shows in two hours whether it drinks; one that came limp takes longer.',
+    why: m('question.resting.why'),
     bySpecies: true,
     bearsOn: 'bench',
   },
   {
     key: 'cold-nights',
-    asks: 'Cold nights at home',
+    asks: m('question.cold-nights.asks'),
     schools: [
-      school('cool-place', 'A cool dark place', '5 to 10 °C without fruit.'),
-      school(
-        'fridge',
-        'In the fridge every night',
-        'In a side-by-side test the best of all: two weeks and more.',
-      ),
+      school('cool-place', m('school.cold-nights.cool-place.name'), m('school.cold-nights.cool-place.says')),
+      school('fridge', m('school.cold-nights.fridge.name'), m('school.cold-nights.fridge.says')),
       school(
         'never-fridge',
-        'Never in a household fridge',
-        'Colder, drier and full of fruit gas: it burns petals.',
+        m('school.cold-nights.never-fridge.name'),
+        m('school.cold-nights.never-fridge.says'),
       ),
     ],
-    why: 'The fridge only at 3 °C or more, no fruit in it, heads loosely covered; never tropicals.',
+    why: m('question.cold-nights.why'),
     bySpecies: false,
     bearsOn: 'card',
   },
   {
     key: 'stem-length',
-    asks: 'Stem length',
+    asks: m('question.stem-length.asks'),
     schools: [
       school(
         'long-then-short',
-        'Long in the pail, short in the vase',
-        'In the vase big, soft heads are shortened first.',
+        m('school.stem-length.long-then-short.name'),
+        m('school.stem-length.long-then-short.says'),
       ),
-      school('long', 'Long', 'It is what was paid for.'),
-      school('short', 'Big heads short', 'Less way for the water to go.'),
+      school('long', m('school.stem-length.long.name'), m('school.stem-length.long.says')),
+      school('short', m('school.stem-length.short.name'), m('school.stem-length.short.says')),
     ],
-    why: 'Length lost in the pail cannot be sold; in the vase dahlia, hydrangea and garden rose last longer short.',
+    why: m('question.stem-length.why'),
     bySpecies: false,
     bearsOn: 'card',
   },

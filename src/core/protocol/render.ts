@@ -1,18 +1,19 @@
 import type { Species } from '../species/species';
+import { m, type Words } from '../words/message';
 import { saidOf, stepOf, type StepParams } from '../steps/steps';
 import type { Because, Change, ProtocolStep } from './types';
 
 /** A step as it is being composed: its parameters, why it is there, what has changed it. */
 export interface Draft {
   readonly params: StepParams;
-  readonly reason: string;
+  readonly reason: Words;
   readonly changes: readonly Change[];
   readonly because: Because;
   /** Words of a shop's own, in the place of ours. */
-  readonly title?: string;
-  readonly caution?: string;
-  readonly doneWord?: string;
-  readonly stems?: string;
+  readonly title?: Words;
+  readonly caution?: Words;
+  readonly doneWord?: Words;
+  readonly stems?: Words;
 }
 
 /** A step as the bench shows it, from its parameters. */
@@ -30,7 +31,7 @@ export function rendered(draft: Draft, species: Species, depthCm: number): Proto
     reason: draft.changes.at(-1)?.says ?? draft.reason,
     because: draft.changes.at(-1)?.because ?? draft.because,
     changes: draft.changes,
-    stems: draft.stems ?? said.stems ?? 'all',
+    stems: draft.stems ?? said.stems ?? m('stems.all'),
     who: said.who ?? null,
     needs: said.needs ?? [],
     risk: said.risk ?? null,

@@ -1,4 +1,5 @@
 import type { StepKind, StepParams } from '../steps/steps';
+import type { Words } from '../words/message';
 import type { Draft } from './render';
 import type { Change } from './types';
 
@@ -18,7 +19,7 @@ export const hasKind = (sheet: Sheet, kind: StepKind): boolean =>
   sheet.steps.some((d) => d.params.kind === kind);
 
 /** A step the species itself asks for. */
-export function asked(params: StepParams, reason: string, extra: Partial<Draft> = {}): Draft {
+export function asked(params: StepParams, reason: Words, extra: Partial<Draft> = {}): Draft {
   return { params, reason, changes: [], because: 'species', ...extra };
 }
 

@@ -1,6 +1,7 @@
 import type { FlawKind } from '../dock/flaws';
 import type { Species } from '../species/species';
 import type { Droop } from '../vase-life/types';
+import type { Words } from '../words/message';
 import type { StepKind, StepParams } from '../steps/steps';
 import type { Need, PailWish, Skill, StepFigure } from '../steps/types';
 
@@ -28,7 +29,7 @@ export type Because = 'species' | 'state' | 'house' | 'purpose' | 'equipment' | 
 /** One change to a species' plain step: from what, and why. */
 export interface Change {
   readonly because: Exclude<Because, 'species'>;
-  readonly says: string;
+  readonly says: Words;
 }
 
 export interface ProtocolStep {
@@ -38,23 +39,23 @@ export interface ProtocolStep {
   readonly isPlain: boolean;
   readonly mode: StepMode;
   /** What to do, as it is said at the bench. */
-  readonly title: string;
+  readonly title: Words;
   readonly figures: readonly StepFigure[];
-  readonly reason: string;
+  readonly reason: Words;
   /** The last thing that put it there or changed it. */
   readonly because: Because;
   /** Every change to the species' plain step, in the order they were made. */
   readonly changes: readonly Change[];
   /** Which stems of the lot it is for. */
-  readonly stems: string;
+  readonly stems: Words;
   /** What whoever does it must have been shown; null where anybody may. */
   readonly who: Skill | null;
   readonly needs: readonly Need[];
   /** What can go wrong; null where nothing much can. */
-  readonly risk: string | null;
+  readonly risk: Words | null;
   /** What the button says once it is done or begun. */
-  readonly doneWord: string;
-  readonly caution: string | null;
+  readonly doneWord: Words;
+  readonly caution: Words | null;
   /** Clock of a wait in seconds; 0 for a deed. */
   readonly waitSeconds: number;
   /** Water it stands in, where the step puts it into a pail. */

@@ -9,8 +9,6 @@ export const FILM_LIMIT_PPM = 1;
 export interface FilmSum {
   readonly ppm: number;
   readonly isUnderLimit: boolean;
-  /** The sum in words, for whoever argues. */
-  readonly says: string;
 }
 
 /**
@@ -20,10 +18,5 @@ export interface FilmSum {
 export function filmSum(litres: number, filmMl = FILM_ML, batchPpm = BATCH_PPM): FilmSum {
   const ppm = (filmMl * batchPpm) / (litres * 1000);
   const isUnderLimit = ppm < FILM_LIMIT_PPM;
-  const shown = ppm < 10 ? ppm.toFixed(1) : ppm.toFixed(0);
-  return {
-    ppm,
-    isUnderLimit,
-    says: `Film: ${filmMl} mL × ${batchPpm} ppm in ${litres} L is ${shown} ppm`,
-  };
+  return { ppm, isUnderLimit };
 }

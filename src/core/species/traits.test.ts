@@ -7,6 +7,7 @@ import { waterServesHours } from '../protocol/plain';
 import * as v from 'valibot';
 import { idealArrivalStage, SPECIES, speciesByKey, type Species } from './species';
 import { hasTrait, isTropical, traitsToldBy } from './traits';
+import { inEnglish } from '../words/say';
 
 const ownOf = (like: string): Species => ({
   ...speciesByKey(like),
@@ -34,7 +35,7 @@ test('a lily of a shop’s own loses its anthers, is bagged to open, keeps its w
     expect.objectContaining({ params: { kind: 'wrap', in: 'a loose bag' } }),
   );
   expect(waterServesHours(lily, 'flower-food', PLAIN_WAYS.limits)).toBeLessThanOrEqual(72);
-  expect(arrivalHazards(lily, null).join()).toMatch(/cats/i);
+  expect(arrivalHazards(lily, null).map(inEnglish).join()).toMatch(/cats/i);
   const card = composeCard({
     vessel: { kind: 'vase', litres: 1 },
     species: [lily],

@@ -1,31 +1,38 @@
 import { skinCaution } from './cautions';
+import { m, type Message } from '../words/message';
 import { CLOCKLESS, NOTHING, stepKind, type ParamsIn, type Said } from './descriptor';
 import { HOUR, lengthFigure, timeFigure, warmthFigure } from './figures';
 import { cm, flag, numberIn, oneOf, PLACES } from './params';
 import * as v from 'valibot';
 
 const WRAPS = ['paper', 'its damp sleeve', 'tape at the foot', 'a loose bag'] as const;
-const WRAPPED: Readonly<Record<(typeof WRAPS)[number], readonly [title: string, done: string]>> = {
-  paper: ['Wrap the bunch in paper to drink', 'Wrapped'],
-  'its damp sleeve': ['Keep it closed in its damp sleeve', 'Sleeved'],
-  'tape at the foot': ['A band or tape round the cut end', 'Banded'],
-  'a loose bag': ['A loose bag over the heads until they crack, then off at once', 'Bagged'],
+const WRAPPED: Readonly<Record<(typeof WRAPS)[number], readonly [title: Message, done: Message]>> = {
+  paper: [m('step.wrap-the-bunch-in-paper-to-drink'), m('step.wrapped')],
+  'its damp sleeve': [m('step.keep-it-closed-in-its-damp-sleeve'), m('step.sleeved')],
+  'tape at the foot': [m('step.a-band-or-tape-round-the-cut'), m('step.banded')],
+  'a loose bag': [m('step.a-loose-bag-over-the-heads-until'), m('step.bagged')],
 };
 
 const MOVE = { place: oneOf(PLACES), lowC: numberIn(-5, 30), highC: numberIn(-5, 35), dark: flag };
 function moveSaid(p: ParamsIn<typeof MOVE>): Said {
-  const range = `${p.lowC} to ${p.highC} °C`;
   return {
-    title: `To ${p.place}${p.dark ? ', in the dark' : ''}`,
-    doneWord: 'In its place',
-    figures: [{ ...warmthFigure(p.highC, 'kept at'), value: range }],
+    title: m(p.dark ? 'step.to-the-place-dark' : 'step.to-the-place', { place: m(`place.${p.place}`) }),
+    doneWord: m('done.in-its-place'),
+    figures: [
+      {
+        ...warmthFigure(p.highC, m('figure.kept-at')),
+        value: m('figure.range-c', { low: p.lowC, high: p.highC }),
+      },
+    ],
     needs:
       p.place === 'the cold room'
         ? ['cold room']
         : p.place === 'the tropical shelf'
           ? ['tropical shelf']
           : [],
-    ...(p.place === 'the cold room' ? { caution: null, risk: 'Fruit or an open sanitiser beside it.' } : {}),
+    ...(p.place === 'the cold room'
+      ? { caution: null, risk: m('note.fruit-or-an-open-sanitiser-beside-it') }
+      : {}),
   };
 }
 
@@ -37,14 +44,14 @@ export const AFTERWARDS = {
     isLook: false,
     hands: { aStemS: 0 },
     uses: NOTHING,
-    follows: [{ kind: 'discard', says: 'Wet, mould goes on.' }],
+    follows: [{ kind: 'discard', says: m('note.wet-mould-goes-on') }],
     moreCaution: null,
     measured: [],
     isDrawnCut: false,
     says: (p) => ({
-      title: p.when === 'now' ? 'Mist lightly' : 'Mist only if the room is very dry, to dry within the hour',
-      doneWord: 'Misted',
-      risk: 'Petals that stay wet mould.',
+      title: p.when === 'now' ? m('step.mist-lightly') : m('step.mist-only-if-the-room-is-very'),
+      doneWord: m('done.misted'),
+      risk: m('note.petals-that-stay-wet-mould'),
     }),
   }),
   'anti-transpirant': stepKind({
@@ -58,9 +65,9 @@ export const AFTERWARDS = {
     measured: [],
     isDrawnCut: false,
     says: () => ({
-      title: 'Spray with a clear anti-transpirant',
-      doneWord: 'Sprayed',
-      caution: 'Open air or a window, and the dose its label says.',
+      title: m('step.spray-with-a-clear-anti-transpirant'),
+      doneWord: m('done.sprayed'),
+      caution: m('caution.open-air-or-a-window-and-the'),
     }),
   }),
   wrap: stepKind({
@@ -86,9 +93,9 @@ export const AFTERWARDS = {
     measured: [],
     isDrawnCut: false,
     says: () => ({
-      title: 'Leave the bruised guard petals on until it is used',
-      doneWord: 'Left on',
-      stems: 'those bruised',
+      title: m('step.leave-the-bruised-guard-petals-on-until'),
+      doneWord: m('done.left-on'),
+      stems: m('stems.those-bruised'),
     }),
   }),
   'de-pollen': stepKind({
@@ -104,12 +111,12 @@ export const AFTERWARDS = {
     says: (p) => ({
       title:
         p.how === 'bin'
-          ? 'Anthers out as each flower cracks open'
-          : 'Anthers off as it cracks open, into the water',
-      doneWord: p.how === 'bin' ? 'Anthers out, binned' : 'Anthers off',
-      stems: 'as each opens',
-      risk: 'Pollen stains for good: lift it off dry, never wet.',
-      caution: 'Deadly to cats: bag the anthers, wash hands, keep the water away from pets.',
+          ? m('step.anthers-out-as-each-flower-cracks-open')
+          : m('step.anthers-off-as-it-cracks-open-into'),
+      doneWord: p.how === 'bin' ? m('step.anthers-out-binned') : m('step.anthers-off'),
+      stems: m('stems.as-each-opens'),
+      risk: m('note.pollen-stains-for-good-lift-it-off'),
+      caution: m('caution.deadly-to-cats-bag-the-anthers-wash'),
     }),
   }),
   recut: stepKind({
@@ -119,16 +126,19 @@ export const AFTERWARDS = {
     uses: NOTHING,
     follows: [],
     endedEarly: null,
-    whileItRuns: 'water due for change',
+    whileItRuns: m('while.water-due-for-change'),
     beginsByItself: true,
     leavesHandsFree: false,
     moreCaution: 'blade',
     measured: ['cm'],
     isDrawnCut: true,
     says: (p, s) => ({
-      title: p.newWater ? `Fresh water in a clean pail, ${p.cm} cm off` : `Cut ${p.cm} cm off again`,
-      doneWord: p.newWater ? 'Changed' : 'Recut',
-      figures: [lengthFigure(p.cm, 'off every stem'), timeFigure(p.everyHours * HOUR, 'then again')],
+      title: m(p.newWater ? 'step.fresh-water-cm-off' : 'step.cut-off-again', { cm: p.cm }),
+      doneWord: p.newWater ? m('step.changed') : m('step.recut'),
+      figures: [
+        lengthFigure(p.cm, m('figure.off-every-stem')),
+        timeFigure(p.everyHours * HOUR, m('figure.then-again')),
+      ],
       waitSeconds: p.everyHours * HOUR,
       caution: skinCaution(s),
     }),
@@ -140,17 +150,17 @@ export const AFTERWARDS = {
     uses: NOTHING,
     follows: [],
     endedEarly: null,
-    whileItRuns: 'look again: does it stand?',
+    whileItRuns: m('while.look-again-does-it-stand'),
     beginsByItself: true,
     leavesHandsFree: false,
     moreCaution: 'sap',
     measured: [],
     isDrawnCut: false,
     says: (p, s) => ({
-      title: p.round > 1 ? 'Look again: does it stand?' : 'Look back: upright?',
-      doneWord: s.habit === 'blade' ? 'Firm' : 'Upright',
+      title: p.round > 1 ? m('step.look-again-does-it-stand') : m('step.look-back-upright'),
+      doneWord: s.habit === 'blade' ? m('step.firm') : m('step.upright'),
       waitSeconds: p.afterHours * HOUR,
-      ...(p.afterHours > 0 ? { figures: [timeFigure(p.afterHours * HOUR, 'until then')] } : {}),
+      ...(p.afterHours > 0 ? { figures: [timeFigure(p.afterHours * HOUR, m('figure.until-then'))] } : {}),
     }),
   }),
   move: stepKind({
@@ -160,8 +170,8 @@ export const AFTERWARDS = {
     hands: { aStemS: 0 },
     uses: NOTHING,
     follows: [
-      { kind: 'drink', says: 'Drink first: in the cold it takes up little.' },
-      { kind: 'look-back', says: 'Nobody has seen yet whether it stands.' },
+      { kind: 'drink', says: m('note.drink-first-in-the-cold-it-takes') },
+      { kind: 'look-back', says: m('note.nobody-has-seen-yet-whether-it-stands') },
     ],
     moreCaution: 'sap',
     measured: [],
@@ -179,10 +189,10 @@ export const AFTERWARDS = {
     measured: [],
     isDrawnCut: false,
     says: (p) => ({
-      title: 'Hang upside down to dry, one thickness apart',
-      doneWord: 'Hung',
-      figures: [timeFigure(p.days * 24 * HOUR, 'dry, dark, airy')],
-      risk: 'Bunched tight it moulds.',
+      title: m('step.hang-upside-down-to-dry-one-thickness'),
+      doneWord: m('done.hung'),
+      figures: [timeFigure(p.days * 24 * HOUR, m('figure.dry-dark-airy'))],
+      risk: m('note.bunched-tight-it-moulds'),
     }),
   }),
 };

@@ -1,19 +1,20 @@
 import type * as v from 'valibot';
 import type { Species } from '../species/species';
+import type { Words } from '../words/message';
 import type { Need, PailWish, Skill, StepFigure } from './types';
 
 /** How a step is said; what is left out is plain work for everybody and all stems. */
 export interface Said {
-  readonly title: string;
-  readonly doneWord: string;
+  readonly title: Words;
+  readonly doneWord: Words;
   readonly figures?: readonly StepFigure[];
   readonly waitSeconds?: number;
   readonly who?: Skill | null;
   readonly needs?: readonly Need[];
-  readonly risk?: string;
-  readonly caution?: string | null;
+  readonly risk?: Words;
+  readonly caution?: Words | null;
   readonly pail?: PailWish;
-  readonly stems?: string;
+  readonly stems?: Words;
 }
 
 /** Seconds of hands it takes: a stem, or a batch of stems at a time. */
@@ -29,7 +30,7 @@ export type Measure = 'tempC' | 'seconds' | 'cm' | 'hours';
 export interface Follows {
   /** A kind of step; one that there is, held to by a test. */
   readonly kind: string;
-  readonly says: string;
+  readonly says: Words;
 }
 
 type Params = Readonly<Record<string, v.GenericSchema>>;
@@ -47,9 +48,9 @@ export interface StepDescriptor<P extends Params> {
   readonly uses: (params: ParamsIn<P>) => readonly Resource[];
   readonly follows: readonly Follows[];
   /** What it means to end its clock early; null where it may end when it ends. */
-  readonly endedEarly: string | null;
+  readonly endedEarly: Words | null;
   /** What *Next* says while its clock runs; null for its title. */
-  readonly whileItRuns: string | null;
+  readonly whileItRuns: Words | null;
   /** Its clock begins when it is next, without a tap. */
   readonly beginsByItself: boolean;
   /** Once begun, the stems stand in water and whoever is free goes on with them. */
@@ -73,6 +74,3 @@ export const CLOCKLESS = {
   leavesHandsFree: false,
 } as const;
 export const NOTHING = (): readonly Resource[] => [];
-
-export const list = (words: readonly string[]): string =>
-  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`;

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { m, type Words } from '../words/message';
 
 export const numberIn = (low: number, high: number) =>
   v.pipe(
@@ -31,3 +32,9 @@ export const PLACES = [
   'a dry dark loft',
 ] as const;
 export type KeepingPlace = (typeof PLACES)[number];
+
+/** What to look for in buds that may be too thin to open. */
+export const PENCIL_BUDS_CHECK = 'the buds: fat and coloured, not thin and green';
+/** What to look at, in words: one of ours in the reader's language, one of a shop's own as it is written. */
+export const checkWords = (check: string): Words =>
+  check === PENCIL_BUDS_CHECK ? m('check.pencil-buds') : check;

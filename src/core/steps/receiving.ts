@@ -1,50 +1,53 @@
 import * as v from 'valibot';
 import { skinCaution } from './cautions';
-import { CLOCKLESS, list, NOTHING, stepKind, type ParamsIn, type Said } from './descriptor';
-import { flag, oneOf, words, WRAPPINGS } from './params';
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+import { m } from '../words/message';
+import { CLOCKLESS, NOTHING, stepKind, type ParamsIn, type Said } from './descriptor';
+import { checkWords, flag, oneOf, words, WRAPPINGS } from './params';
 
 const UNPACK = { off: v.pipe(v.array(oneOf(WRAPPINGS)), v.maxLength(7)), keepsSleeve: flag };
 function unpackSaid({ off, keepsSleeve }: ParamsIn<typeof UNPACK>): Said {
   const rest = off.filter((o) => o !== 'mesh' && o !== 'bract');
   const first = off.includes('mesh')
-    ? 'Roll the mesh up from the stem end, shake open gently'
+    ? m('step.roll-the-mesh-up-from-the-stem')
     : keepsSleeve
-      ? 'Out of the box, but leave the sleeve on'
-      : `${capital(list(rest))} off`;
+      ? m('step.out-of-the-box-but-leave-the')
+      : m('step.off', { things: rest.map((o) => m(`wrapping.${o}`)) });
   return {
-    title: off.includes('bract') ? `${first}; slip off the papery bract` : first,
-    doneWord: 'Unpacked',
-    risk: 'Pulled over the heads, paper and mesh break them.',
+    title: off.includes('bract') ? m('step.and-slip-off-the-bract', { first }) : first,
+    doneWord: m('done.unpacked'),
+    risk: m('note.pulled-over-the-heads-paper-and-mesh'),
   };
 }
 
 const DISCARDED = ['mould', 'broken', 'brown buds', 'dropped necks', 'done for', 'lowest florets'] as const;
 const DISCARD: Readonly<Record<(typeof DISCARDED)[number], Said>> = {
   mould: {
-    title: 'Bin what is soft or furred; pull spotted petals; stand the rest apart',
-    doneWord: 'Sorted',
-    stems: 'those with mould',
-    caution: 'Spores: bin it in a closed bag, wash hands before the next bunch.',
+    title: m('step.bin-what-is-soft-or-furred-pull'),
+    doneWord: m('done.sorted'),
+    stems: m('stems.those-with-mould'),
+    caution: m('caution.spores-bin-it-in-a-closed-bag'),
   },
   broken: {
-    title: 'Shorten at the break what will serve short; bin the rest',
-    doneWord: 'Sorted',
-    stems: 'those broken',
+    title: m('step.shorten-at-the-break-what-will-serve'),
+    doneWord: m('done.sorted'),
+    stems: m('stems.those-broken'),
   },
   'brown buds': {
-    title: 'Pinch off brown buds; bin stems with no sound one left',
-    doneWord: 'Sorted',
-    stems: 'those with brown buds',
+    title: m('step.pinch-off-brown-buds-bin-stems-with'),
+    doneWord: m('done.sorted'),
+    stems: m('stems.those-with-brown-buds'),
   },
   'dropped necks': {
-    title: 'Bin those whose neck has dropped',
-    doneWord: 'Binned',
-    stems: 'those that hang',
+    title: m('step.bin-those-whose-neck-has-dropped'),
+    doneWord: m('done.binned'),
+    stems: m('stems.those-that-hang'),
   },
-  'done for': { title: 'Bin what still hangs', doneWord: 'Binned', stems: 'those that hang' },
-  'lowest florets': { title: 'Pull the lowest florets that have gone', doneWord: 'Pulled' },
+  'done for': {
+    title: m('step.bin-what-still-hangs'),
+    doneWord: m('done.binned'),
+    stems: m('stems.those-that-hang'),
+  },
+  'lowest florets': { title: m('step.pull-the-lowest-florets-that-have-gone'), doneWord: m('done.pulled') },
 };
 
 /** What is done to a bunch as it comes out of its box. */
@@ -71,7 +74,7 @@ export const RECEIVING = {
     moreCaution: 'sap',
     measured: [],
     isDrawnCut: false,
-    says: (p) => ({ title: `Count ${p.by}`, doneWord: 'Counted' }),
+    says: (p) => ({ title: m('step.count', { by: m(`counted.${p.by}`) }), doneWord: m('done.counted') }),
   }),
   inspect: stepKind({
     ...CLOCKLESS,
@@ -83,7 +86,13 @@ export const RECEIVING = {
     moreCaution: 'sap',
     measured: [],
     isDrawnCut: false,
-    says: (p) => ({ title: `Look at ${list(p.checks) || 'every bunch'}`, doneWord: 'Looked at' }),
+    says: (p) => ({
+      title:
+        p.checks.length === 0
+          ? m('step.look-at-every-bunch')
+          : m('step.look-at', { what: p.checks.map(checkWords) }),
+      doneWord: m('done.looked-at'),
+    }),
   }),
   discard: stepKind({
     ...CLOCKLESS,
@@ -107,6 +116,6 @@ export const RECEIVING = {
     moreCaution: 'sap',
     measured: [],
     isDrawnCut: false,
-    says: () => ({ title: 'Rinse soil off the stem foot', doneWord: 'Rinsed' }),
+    says: () => ({ title: m('step.rinse-soil-off-the-stem-foot'), doneWord: m('done.rinsed') }),
   }),
 };

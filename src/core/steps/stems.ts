@@ -1,5 +1,6 @@
 import type { Species } from '../species/species';
 import { HOT_WATER_CAUTION, KNIFE_CAUTION, SECATEURS_CAUTION, skinCaution } from './cautions';
+import { m } from '../words/message';
 import { CLOCKLESS, NOTHING, stepKind, type ParamsIn, type Said } from './descriptor';
 import { depthFigure, lengthFigure, timeFigure, warmthFigure } from './figures';
 import { cm, depthCm, flag, numberIn, oneOf, tempC, TOOLS } from './params';
@@ -11,33 +12,41 @@ const STRIP = {
   snipped: flag,
 };
 function stripSaid({ to, keepsShare, snipped }: ParamsIn<typeof STRIP>, depthCm: number): Said {
-  const done = { doneWord: to === 'yellow' ? 'Yellow leaves off' : 'Stripped' };
-  const risk = 'Torn bark lets bacteria in.';
+  const done = { doneWord: to === 'yellow' ? m('step.yellow-leaves-off') : m('step.stripped') };
+  const risk = m('note.torn-bark-lets-bacteria-in');
   switch (to) {
     case 'waterline':
       return {
         ...done,
         risk,
-        title: 'Strip leaves below the waterline',
-        figures: [depthFigure(depthCm, 'the waterline')],
+        title: m('step.strip-leaves-below-the-waterline'),
+        figures: [depthFigure(depthCm, m('figure.the-waterline'))],
       };
     case 'lower-two':
-      return { ...done, risk, title: 'Take off the two lowest leaves' };
+      return { ...done, risk, title: m('step.take-off-the-two-lowest-leaves') };
     case 'bare':
-      return { ...done, risk, title: snipped ? 'Snip the leaves off, do not tear' : 'Strip the stem bare' };
+      return {
+        ...done,
+        risk,
+        title: snipped ? m('step.snip-the-leaves-off-do-not-tear') : m('step.strip-the-stem-bare'),
+      };
     case 'wings':
-      return { ...done, title: 'Strip to the wings of the stem' };
+      return { ...done, title: m('step.strip-to-the-wings-of-the-stem') };
     case 'share':
       return {
         ...done,
         risk,
-        title: `Bare below the waterline; above it ${Math.round(100 - keepsShare * 100)} % of the leaves off`,
-        figures: [depthFigure(depthCm, 'the waterline')],
+        title: m('step.bare-below-share-off', { pct: Math.round(100 - keepsShare * 100) }),
+        figures: [depthFigure(depthCm, m('figure.the-waterline'))],
       };
     case 'yellow':
-      return { ...done, title: 'Take off every yellow leaf', stems: 'those with yellow leaves' };
+      return {
+        ...done,
+        title: m('step.take-off-every-yellow-leaf'),
+        stems: m('stems.those-with-yellow-leaves'),
+      };
     case 'all but the head':
-      return { ...done, title: 'Take its leaves off, all but the head' };
+      return { ...done, title: m('step.take-its-leaves-off-all-but-the') };
   }
 }
 
@@ -50,21 +59,20 @@ const CUT = {
   sliver: flag,
 };
 function cutSaid(p: ParamsIn<typeof CUT>, species: Species): Said {
-  const where = p.where === 'under water' ? ', under water' : '';
   const title = p.sliver
-    ? `A sliver off, ${p.cm} cm, straight across`
+    ? m('step.sliver-off', { cm: p.cm })
     : p.split
-      ? `Cut ${p.cm} cm, long slant, then once up the middle`
-      : `Cut ${p.cm} cm, slanted${where}`;
+      ? m('step.cut-and-split', { cm: p.cm })
+      : m(p.where === 'under water' ? 'step.cut-under-water' : 'step.cut-slanted', { cm: p.cm });
   const isSecateurs = p.tool === 'secateurs';
   const who = isSecateurs ? 'secateurs' : p.tool === 'knife' ? 'knife' : null;
   return {
     title,
-    doneWord: 'Cut',
-    figures: [lengthFigure(p.cm, p.sliver ? 'no more' : 'off every stem')],
+    doneWord: m('done.cut'),
+    figures: [lengthFigure(p.cm, p.sliver ? m('figure.no-more') : m('figure.off-every-stem'))],
     who,
     needs: isSecateurs ? ['secateurs'] : [],
-    risk: p.tool === 'scissors' ? 'Scissors crush the end.' : 'A blunt blade crushes the end.',
+    risk: p.tool === 'scissors' ? m('note.scissors-crush-the-end') : m('note.a-blunt-blade-crushes-the-end'),
     caution: isSecateurs ? SECATEURS_CAUTION : (skinCaution(species) ?? KNIFE_CAUTION),
   };
 }
@@ -75,14 +83,14 @@ const HOT_DIP = { tempC, seconds: numberIn(1, 7200), depthCm, untilCool: flag };
 function hotDipSaid(p: ParamsIn<typeof HOT_DIP>): Said {
   return {
     title: p.untilCool
-      ? 'Stand the cut ends in hot tap water until they cool'
-      : `${p.seconds} s in ${p.tempC >= 90 ? 'just-boiled' : 'hot'} water, heads ${p.tempC >= 90 ? 'wrapped' : 'shielded'}`,
-    doneWord: 'In the hot water',
-    figures: [warmthFigure(p.tempC, 'by thermometer'), depthFigure(p.depthCm, 'deep')],
+      ? m('step.stand-the-cut-ends-in-hot-tap')
+      : m(p.tempC >= 90 ? 'step.in-just-boiled' : 'step.in-hot-water', { seconds: p.seconds }),
+    doneWord: m('done.in-the-hot-water'),
+    figures: [warmthFigure(p.tempC, m('figure.by-thermometer')), depthFigure(p.depthCm, m('figure.deep'))],
     waitSeconds: p.seconds,
     who: 'hot water',
     needs: p.tempC > 60 ? ['kettle', 'thermometer'] : ['thermometer'],
-    risk: 'Steam cooks the heads; too long cooks the stem.',
+    risk: m('note.steam-cooks-the-heads-too-long-cooks'),
     caution: HOT_WATER_CAUTION,
   };
 }
@@ -114,13 +122,18 @@ export const STEMS = {
     says: (p) => ({
       title:
         p.extent === 'all'
-          ? 'Rub all thorns off, without tearing bark'
+          ? m('step.rub-all-thorns-off-without-tearing-bark')
           : p.extent === 'leave'
-            ? 'Leave the thorns on'
-            : 'Rub thorns off only where a hand will hold',
-      doneWord: p.extent === 'all' ? 'Thorns off' : p.extent === 'leave' ? 'Left on' : 'Handholds clear',
-      risk: 'Torn bark lets bacteria in.',
-      caution: 'Thorns: thick gloves.',
+            ? m('step.leave-the-thorns-on')
+            : m('step.rub-thorns-off-only-where-a-hand'),
+      doneWord:
+        p.extent === 'all'
+          ? m('step.thorns-off')
+          : p.extent === 'leave'
+            ? m('step.left-on')
+            : m('step.handholds-clear'),
+      risk: m('note.torn-bark-lets-bacteria-in'),
+      caution: m('caution.thorns-thick-gloves'),
     }),
   }),
   cut: stepKind({
@@ -129,7 +142,7 @@ export const STEMS = {
     isLook: false,
     hands: { aStemS: 2 },
     uses: (p) => (p.where === 'under water' ? ['sink'] : []),
-    follows: [{ kind: 'strip', says: 'Stripping after the cut leaves it in air for longer.' }],
+    follows: [{ kind: 'strip', says: m('note.stripping-after-the-cut-leaves-it-in') }],
     moreCaution: 'blade',
     measured: ['cm'],
     isDrawnCut: true,
@@ -140,9 +153,9 @@ export const STEMS = {
     isLook: false,
     hands: { batch: 10, aBatchS: 30 },
     uses: (p) => (p.tempC > TAP_C ? ['kettle'] : []),
-    follows: [{ kind: 'strip', says: 'Strip first: hot water is not for leaves.' }],
-    endedEarly: 'Too short a dip drives no air out of the stem.',
-    whileItRuns: 'in hot water, then out',
+    follows: [{ kind: 'strip', says: m('note.strip-first-hot-water-is-not-for') }],
+    endedEarly: m('early.too-short-a-dip-drives-no-air'),
+    whileItRuns: m('while.in-hot-water-then-out'),
     beginsByItself: false,
     leavesHandsFree: false,
     moreCaution: 'sap',
@@ -156,17 +169,17 @@ export const STEMS = {
     isLook: false,
     hands: { aStemS: 1 },
     uses: NOTHING,
-    follows: [{ kind: 'cut', says: 'The dip is for a fresh cut.' }],
+    follows: [{ kind: 'cut', says: m('note.the-dip-is-for-a-fresh-cut') }],
     moreCaution: 'sap',
     measured: ['seconds'],
     isDrawnCut: false,
     says: (p) => ({
-      title: 'Touch the cut to alum or hydrating acid',
-      doneWord: 'Dipped',
-      figures: [timeFigure(p.seconds, 'no longer')],
+      title: m('step.touch-the-cut-to-alum-or-hydrating'),
+      doneWord: m('done.dipped'),
+      figures: [timeFigure(p.seconds, m('figure.no-longer'))],
       needs: ['hydrating dip'],
-      risk: 'Longer burns the cut.',
-      caution: 'Acid dip: gloves, and never near sanitiser.',
+      risk: m('note.longer-burns-the-cut'),
+      caution: m('caution.acid-dip-gloves-and-never-near-sanitiser'),
     }),
   }),
   'fill-stem': stepKind({
@@ -175,15 +188,15 @@ export const STEMS = {
     isLook: false,
     hands: { aStemS: 12 },
     uses: () => ['sink'],
-    follows: [{ kind: 'cut', says: 'Cut after filling, it runs out again.' }],
-    endedEarly: 'A stem that was not filled hangs on to its air.',
+    follows: [{ kind: 'cut', says: m('note.cut-after-filling-it-runs-out-again') }],
+    endedEarly: m('early.a-stem-that-was-not-filled-hangs'),
     moreCaution: 'sap',
     measured: [],
     isDrawnCut: false,
     says: (p, s) => ({
-      title: `Turn over, fill the stem with water${p.plug ? ', plug with wet cotton' : ', tip out when the buds wake'}`,
-      doneWord: p.plug ? 'Filled and plugged' : 'Filled',
-      risk: 'A split stem does not hold it.',
+      title: m(p.plug ? 'step.fill-and-plug' : 'step.fill-and-tip-out'),
+      doneWord: p.plug ? m('step.filled-and-plugged') : m('step.filled'),
+      risk: m('note.a-split-stem-does-not-hold-it'),
       caution: skinCaution(s),
     }),
   }),
@@ -198,8 +211,8 @@ export const STEMS = {
     measured: [],
     isDrawnCut: false,
     says: (_, s) => ({
-      title: 'Dab the cut until it stops weeping',
-      doneWord: 'Dry',
+      title: m('step.dab-the-cut-until-it-stops-weeping'),
+      doneWord: m('done.dry'),
       caution: skinCaution(s),
     }),
   }),

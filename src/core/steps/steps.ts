@@ -27,6 +27,13 @@ export function resourcesOf(params: StepParams) {
   return (STEPS[params.kind].uses as (p: StepParams) => readonly ('sink' | 'kettle')[])(params);
 }
 
+/** Whether two steps are one: of a kind, with the same parameters. */
+export function sameParams(a: StepParams, b: StepParams): boolean {
+  const told = (of: StepParams): string =>
+    JSON.stringify(Object.entries(of).sort(([one], [other]) => (one < other ? -1 : 1)));
+  return told(a) === told(b);
+}
+
 /** A step's words, figures and needs, from its parameters. */
 export function saidOf(params: StepParams, species: Species, depthCm: number): Said {
   return (STEPS[params.kind].says as (p: StepParams, s: Species, d: number) => Said)(

@@ -1,5 +1,6 @@
 import type { Depth } from '../species/species';
 import type { SolutionKey } from '../water/solutions';
+import type { Words } from '../words/message';
 
 /** What somebody must have been shown before they do a thing alone. */
 export const SKILLS = ['knife', 'secateurs', 'hot water'] as const;
@@ -19,8 +20,8 @@ export type Need = (typeof NEEDS)[number];
 
 /** A number a hand needs, with its unit and what it is of. */
 export interface StepFigure {
-  readonly value: string;
-  readonly of: string;
+  readonly value: Words;
+  readonly of: Words;
   /** How the figure is drawn: a beaker to that depth, a thermometer word, a length, a clock. */
   readonly drawn: 'depth' | 'warmth' | 'length' | 'time' | 'dose';
   /** Depth as a share of a deep pail, or °C, for the drawing. */

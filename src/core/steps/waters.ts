@@ -1,8 +1,9 @@
 import type { Depth, Species } from '../species/species';
 import { SOLUTION_KEYS, SOLUTIONS } from '../water/solutions';
 import { skinCaution } from './cautions';
+import { low, m, type Message } from '../words/message';
 import { CLOCKLESS, NOTHING, stepKind, type ParamsIn, type Said } from './descriptor';
-import { depthFigure, HOUR, MINUTE, timeFigure, warmthFigure, warmthWord } from './figures';
+import { depthFigure, HOUR, MINUTE, timeFigure, warmthFigure, warmthMessage } from './figures';
 import { depthCm, flag, numberIn, oneOf, tempC } from './params';
 
 /** The depth's word for a number of centimetres. */
@@ -17,16 +18,16 @@ function soakSaid(p: ParamsIn<typeof SAP_SOAK>, species: Species): Said {
   const isAlone = p.company === 'alone';
   return {
     title: isAlone
-      ? `Straight into ${warmthWord(p.tempC)} water, alone. No cut`
-      : 'Let it drink with its own kind only',
-    doneWord: isAlone ? 'Standing alone' : 'Standing with its own',
+      ? m('step.straight-into-water', { warmth: warmthMessage(p.tempC) })
+      : m('step.let-it-drink-with-its-own-kind'),
+    doneWord: isAlone ? m('step.standing-alone') : m('step.standing-with-its-own'),
     figures: [
-      depthFigure(p.depthCm, 'plain'),
-      ...(isAlone ? [warmthFigure(p.tempC, warmthWord(p.tempC))] : []),
-      timeFigure(p.hours * HOUR, isAlone ? 'then tip out' : 'then it may join others'),
+      depthFigure(p.depthCm, m('figure.plain')),
+      ...(isAlone ? [warmthFigure(p.tempC, warmthMessage(p.tempC))] : []),
+      timeFigure(p.hours * HOUR, isAlone ? m('figure.then-tip-out') : m('figure.then-it-may-join-others')),
     ],
     waitSeconds: p.hours * HOUR,
-    risk: 'Its sap shortens whatever shares the water.',
+    risk: m('note.its-sap-shortens-whatever-shares-the-water'),
     caution: skinCaution(species),
     pail: { solution: 'plain', tempC: p.tempC, depthCm: p.depthCm, depth: depthOf(p.depthCm), alone: true },
   };
@@ -41,23 +42,25 @@ const DRINK = {
   addsAcid: flag,
 };
 function drinkSaid(p: ParamsIn<typeof DRINK>): Said {
-  const own = p.alone ? ', in its own pail' : '';
-  const acid = p.addsAcid ? ', brought to pH 4 to 5 by the strip' : '';
   return {
-    title: `Into ${warmthWord(p.tempC)} water${own}${acid}`,
-    doneWord: 'Standing in its pail',
+    title: m('step.into-water', {
+      warmth: warmthMessage(p.tempC),
+      own: p.alone ? 'yes' : 'no',
+      acid: p.addsAcid ? 'yes' : 'no',
+    }),
+    doneWord: m('done.standing-in-its-pail'),
     figures: [
       depthFigure(
         p.depthCm,
-        SOLUTIONS[p.solution].isFood ? 'deep' : `deep, ${SOLUTIONS[p.solution].name.toLowerCase()}`,
+        SOLUTIONS[p.solution].isFood
+          ? m('figure.deep')
+          : m('figure.deep-in', { solution: low(m(`solution.${p.solution}`)) }),
       ),
-      warmthFigure(p.tempC, warmthWord(p.tempC)),
-      ...(p.hours > 0 ? [timeFigure(p.hours * HOUR, 'at least')] : []),
+      warmthFigure(p.tempC, warmthMessage(p.tempC)),
+      ...(p.hours > 0 ? [timeFigure(p.hours * HOUR, m('figure.at-least'))] : []),
     ],
     waitSeconds: p.hours * HOUR,
-    ...(p.addsAcid
-      ? { caution: 'Never acid and chlorine together: poisonous gas. Rinse the pail first.' }
-      : {}),
+    ...(p.addsAcid ? { caution: m('caution.never-acid-and-chlorine-together-poisonous-gas') } : {}),
     pail: {
       solution: p.solution,
       tempC: Math.min(60, p.tempC),
@@ -70,11 +73,11 @@ function drinkSaid(p: ParamsIn<typeof DRINK>): Said {
 
 const PLUNGED_PARTS = ['pods', 'heads', 'whole heads'] as const;
 const PLUNGED: Readonly<
-  Record<(typeof PLUNGED_PARTS)[number], readonly [title: string, done: string, of: string]>
+  Record<(typeof PLUNGED_PARTS)[number], readonly [title: Message, done: Message, of: Message]>
 > = {
-  pods: ['Pods under warm water', 'Under water', 'all under'],
-  heads: ['Float the heads in tepid water, then shake', 'Floating', 'heads only'],
-  'whole heads': ['Sink the whole heads in cool water', 'Under water', 'all under'],
+  pods: [m('step.pods-under-warm-water'), m('step.under-water'), m('figure.all-under')],
+  heads: [m('step.float-the-heads-in-tepid-water-then'), m('step.floating'), m('figure.heads-only')],
+  'whole heads': [m('step.sink-the-whole-heads-in-cool-water'), m('step.under-water'), m('figure.all-under')],
 };
 
 /** What stands, floats or hangs in water, and what holds it while it drinks. */
@@ -85,8 +88,8 @@ export const WATERS = {
     hands: { aStemS: 0.5 },
     uses: NOTHING,
     follows: [],
-    endedEarly: 'Sap that has not run out plugs and harms whatever shares its water.',
-    whileItRuns: 'soaking alone, then tip out',
+    endedEarly: m('early.sap-that-has-not-run-out-plugs'),
+    whileItRuns: m('while.soaking-alone-then-tip-out'),
     beginsByItself: false,
     leavesHandsFree: true,
     moreCaution: 'sap',
@@ -100,8 +103,8 @@ export const WATERS = {
     hands: { aStemS: 0.5 },
     uses: () => ['sink'],
     follows: [],
-    endedEarly: 'A pod that has not soaked tears its florets.',
-    whileItRuns: 'pods under warm water, then lift out',
+    endedEarly: m('early.a-pod-that-has-not-soaked-tears'),
+    whileItRuns: m('while.pods-under-warm-water-then-lift-out'),
     beginsByItself: false,
     leavesHandsFree: true,
     moreCaution: 'sap',
@@ -111,7 +114,7 @@ export const WATERS = {
       title: PLUNGED[p.part][0],
       doneWord: PLUNGED[p.part][1],
       figures: [
-        warmthFigure(p.tempC, warmthWord(p.tempC)),
+        warmthFigure(p.tempC, warmthMessage(p.tempC)),
         timeFigure(p.minutes * MINUTE, PLUNGED[p.part][2]),
       ],
       waitSeconds: p.minutes * MINUTE,
@@ -123,14 +126,14 @@ export const WATERS = {
     isLook: false,
     hands: { aStemS: 5 },
     uses: NOTHING,
-    follows: [{ kind: 'plunge', says: 'A dry pod tears the floret.' }],
+    follows: [{ kind: 'plunge', says: m('note.a-dry-pod-tears-the-floret') }],
     moreCaution: 'sap',
     measured: [],
     isDrawnCut: false,
     says: () => ({
-      title: 'Lift the first florets out by hand',
-      doneWord: 'Lifted',
-      risk: 'A dry pod tears the floret.',
+      title: m('step.lift-the-first-florets-out-by-hand'),
+      doneWord: m('done.lifted'),
+      risk: m('note.a-dry-pod-tears-the-floret'),
     }),
   }),
   drink: stepKind({
@@ -139,13 +142,13 @@ export const WATERS = {
     hands: { aStemS: 0.5 },
     uses: NOTHING,
     follows: [
-      { kind: 'cut', says: 'Uncut it drinks little: the old end is sealed.' },
-      { kind: 'strip', says: 'Its leaves would stand in the water and rot.' },
-      { kind: 'hot-dip', says: 'The heat is for before it drinks.' },
-      { kind: 'unpack', says: 'It is still in its paper and bands.' },
+      { kind: 'cut', says: m('note.uncut-it-drinks-little-the-old-end') },
+      { kind: 'strip', says: m('note.its-leaves-would-stand-in-the-water') },
+      { kind: 'hot-dip', says: m('note.the-heat-is-for-before-it-drinks') },
+      { kind: 'unpack', says: m('note.it-is-still-in-its-paper-and') },
     ],
-    endedEarly: 'It has not drunk its fill: it may hang again as soon as it is worked with.',
-    whileItRuns: 'drinking, then look back',
+    endedEarly: m('early.it-has-not-drunk-its-fill-it'),
+    whileItRuns: m('while.drinking-then-look-back'),
     beginsByItself: false,
     leavesHandsFree: true,
     moreCaution: 'sap',
@@ -164,10 +167,10 @@ export const WATERS = {
     measured: ['hours'],
     isDrawnCut: false,
     says: (p) => ({
-      title: `Wrap the bunch upright in ${p.in} while it drinks`,
-      doneWord: 'Wrapped upright',
-      figures: [timeFigure(p.hours * HOUR, 'stays wrapped')],
-      risk: 'Leaning, it sets crooked for good.',
+      title: m('step.wrap-upright', { in: m(`wrapping.${p.in}`) }),
+      doneWord: m('done.wrapped-upright'),
+      figures: [timeFigure(p.hours * HOUR, m('figure.stays-wrapped'))],
+      risk: m('note.leaning-it-sets-crooked-for-good'),
     }),
   }),
   grid: stepKind({
@@ -180,7 +183,11 @@ export const WATERS = {
     moreCaution: 'sap',
     measured: [],
     isDrawnCut: false,
-    says: () => ({ title: 'Hang the heads through a grid', doneWord: 'Hung', needs: ['grid'] }),
+    says: () => ({
+      title: m('step.hang-the-heads-through-a-grid'),
+      doneWord: m('done.hung'),
+      needs: ['grid'],
+    }),
   }),
   collar: stepKind({
     ...CLOCKLESS,
@@ -192,6 +199,6 @@ export const WATERS = {
     moreCaution: 'sap',
     measured: [],
     isDrawnCut: false,
-    says: () => ({ title: 'A paper collar round the heads while it drinks', doneWord: 'Collared' }),
+    says: () => ({ title: m('step.a-paper-collar-round-the-heads-while'), doneWord: m('done.collared') }),
   }),
 };

@@ -6,6 +6,8 @@ import type { Skill } from '@/core/protocol/types';
 import type { Droop } from '@/core/vase-life/types';
 import type { PailShape } from '@/core/water/pail-shape';
 import type { StepRow } from '@/data/steps';
+import type { Words } from '@/core/words/message';
+import type { Spoken } from '@/core/words/say';
 
 export interface PailChoice {
   readonly id: string;
@@ -33,7 +35,7 @@ export interface PailShareView {
 /** Another step of the lot that may be done first, with what is said against it. */
 export interface OtherStep {
   readonly id: string;
-  readonly title: string;
+  readonly title: Words;
   readonly against: OutOfOrder | null;
   readonly needsPail: boolean;
 }
@@ -58,7 +60,7 @@ export interface CardHands {
 }
 
 /** One lot in hand: the step, and what follows it. */
-export interface BenchCard {
+export interface BenchCardDraft {
   readonly hands: CardHands;
   readonly portionId: string;
   readonly lotId: string;
@@ -78,7 +80,9 @@ export interface BenchCard {
   /** A cut opens its sap. */
   readonly bleeds: boolean;
   readonly step: Pick<StepRow, 'id' | 'kind' | 'step' | 'status'> & { readonly dueAt: number | null };
-  readonly then: readonly string[];
+  readonly then: readonly Words[];
+  /** What stands behind the step's caution, on request. */
+  readonly moreCaution: Words | null;
   readonly stepNo: number;
   readonly stepCount: number;
   readonly pails: readonly PailChoice[];
@@ -93,3 +97,6 @@ export interface BenchCard {
   readonly film: 'by-sum' | 'leave' | 'rinse';
   readonly isAcid: boolean;
 }
+
+/** The card in the words of whoever reads it. */
+export type BenchCard = Spoken<BenchCardDraft>;

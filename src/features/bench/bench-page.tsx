@@ -1,9 +1,16 @@
 import { ShopLink as Link } from '@/shell/shop-link';
 import { speciesByKey } from '@/core/species/species';
+import { MORE_CAUTION } from '@/core/steps/cautions';
+import { localeOf, type Language } from '@/core/words/catalogues';
+import { m } from '@/core/words/message';
+import { say } from '@/core/words/say';
+import { speciesName } from '@/core/words/species-name';
 import { manyActivePeople } from '@/data/people';
 import { manySkills } from '@/data/house';
 import { lotLabel } from '@/data/portions';
 import { inMyShop } from '@/server/session';
+import { pageWords, speakerOf } from '@/server/words';
+import { PageWordsProvider } from '@/shell/words';
 import { tell } from '@/shell/told';
 import css from './bench.module.css';
 import type { BenchCard } from './bench-card';
@@ -15,24 +22,25 @@ import { PlanStrip } from './plan-strip';
 import { Rest, type RestRow } from './rest';
 import { StepCard } from './step-card';
 
-const restRow = ({ lot, current }: FloorLot): RestRow => ({
+const restRow = ({ lot, current }: FloorLot, language: Language): RestRow => ({
   id: lot.id,
-  name: speciesByKey(lot.speciesKey).name,
+  name: speciesName(speciesByKey(lot.speciesKey), language),
   variety: lot.variety,
   label: lotLabel(lot),
   stems: lot.stemsLeft,
-  next: current.status === 'running' ? 'its clock runs' : current.step.title.toLowerCase(),
+  next:
+    current.status === 'running'
+      ? say(m('bench.its-clock-runs'), language)
+      : say(current.step.title, language).toLowerCase(),
 });
 
-function Clear() {
+function Clear({ t }: { t: ReturnType<typeof speakerOf> }) {
   return (
     <section>
-      <h1>The bench is clear</h1>
-      <p style={{ margin: '14px 0 24px' }}>
-        Every lot is in its water and in its place. The next van is booked in at the dock.
-      </p>
+      <h1>{t('bench.is-clear')}</h1>
+      <p style={{ margin: '14px 0 24px' }}>{t('bench.all-in-water')}</p>
       <Link className="plain" href="/dock">
-        To the dock
+        {t('bench.to-the-dock')}
       </Link>
     </section>
   );
@@ -71,9 +79,12 @@ export async function BenchPage({ search }: { search: Record<string, string | st
         skills={skills.map((s) => ({ ...s, at: s.at.getTime() }))}
         mayRecord={me.role === 'manager'}
         timeZone={me.shop.timeZone}
+        caution={say(MORE_CAUTION.blade, me.language)}
       />
     );
-  if (view === 'plan') return <PlanChart floor={floor} at={at} timeZone={me.shop.timeZone} />;
+  if (view === 'plan')
+    return <PlanChart floor={floor} at={at} timeZone={me.shop.timeZone} language={me.language} />;
+  const t = speakerOf(me.language);
   const wanted = floor.handed.find((h) =>
     floor.lots.some((l) => l.lot.id === h.lot && isAsked(l.lot, asked)),
   )?.lot;
@@ -83,9 +94,9 @@ export async function BenchPage({ search }: { search: Record<string, string | st
   const shown = new Set(cards.map((c) => c.portionId));
   const idle = floor.handed.filter((h) => h.lot === null && cards.length > 0).map((h) => h.hands);
   return (
-    <>
+    <PageWordsProvider words={pageWords('bench', me.language)} locale={localeOf(me.language)}>
       {cards.length === 0 ? (
-        <Clear />
+        <Clear t={t} />
       ) : (
         <div className={css.bench}>
           {cards.map((card) => (
@@ -98,7 +109,7 @@ export async function BenchPage({ search }: { search: Record<string, string | st
           ))}
         </div>
       )}
-      {idle.length > 0 && <p className={css.idle}>{idle.join(' and ')}: nothing waits just now.</p>}
+      {idle.length > 0 && <p className={css.idle}>{t('bench.nothing-waits-for', { names: idle })}</p>}
       <PlanStrip
         told={tell(floor.input)}
         version={floor.planVersion}
@@ -119,10 +130,10 @@ export async function BenchPage({ search }: { search: Record<string, string | st
             inOrder(
               floor.lots.filter((l) => !shown.has(l.lot.id)),
               floor.plan?.order ?? [],
-            ).map(restRow),
+            ).map((l) => restRow(l, me.language)),
           )}
         />
       </div>
-    </>
+    </PageWordsProvider>
   );
 }

@@ -3,26 +3,20 @@ import { useState } from 'react';
 import { PURPOSES, type Purpose } from '@/core/protocol/ways';
 import { Choices } from '@/shell/choices';
 import { Stepper } from '@/shell/stepper';
+import { useWords } from '@/shell/words';
 import type { BenchCard } from './bench-card';
 import css from './bench.module.css';
 import type { Log } from './use-log';
 import { hasMeasures, UsedFigures, type Used } from './used-figures';
 
 const SKIP_REASONS = ['not needed', 'done before it came', 'no time', 'nothing to do it with'] as const;
-const VIEWS = [
-  { value: 'skip', words: 'Leave it out' },
-  { value: 'used', words: 'It was otherwise' },
-  { value: 'other', words: 'Another step first' },
-  { value: 'apart', words: 'Some of them' },
-  { value: 'recut', words: 'Cut again' },
-  { value: 'for', words: 'What it is for' },
-  { value: 'why', words: 'Why these steps' },
-] as const;
-type View = (typeof VIEWS)[number]['value'];
+const VIEWS = ['skip', 'used', 'other', 'apart', 'recut', 'for', 'why'] as const;
+type View = (typeof VIEWS)[number];
 
 function Others({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
+  const t = useWords();
   return (
-    <div className={css.skip} role="group" aria-label="Another step of this lot is done">
+    <div className={css.skip} role="group" aria-label={t('bench.another-is-done')}>
       {card.others
         .filter((o) => !o.needsPail)
         .map((o) => (
@@ -42,29 +36,28 @@ function Others({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
             {o.title}
           </button>
         ))}
-      {card.others.length === 0 && <p className="soft">This is its last step.</p>}
+      {card.others.length === 0 && <p className="soft">{t('bench.is-last')}</p>}
     </div>
   );
 }
 
 /** Some stems go another way: set apart, they are a portion of the same lot, with their own steps. */
 function Apart({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
+  const t = useWords();
   const [stems, setStems] = useState(Math.max(1, Math.floor(card.stems / 2)));
-  if (card.stems < 2) return <p className="soft">It is a single stem.</p>;
+  if (card.stems < 2) return <p className="soft">{t('bench.single-stem')}</p>;
   return (
     <div className={css.skip}>
       <Stepper
-        label="Stems set apart"
-        fewer="One fewer apart"
-        more="One more apart"
+        label={t('bench.set-apart')}
+        fewer={t('bench.fewer-apart')}
+        more={t('bench.more-apart')}
         value={stems}
         min={1}
         max={card.stems - 1}
         onChange={setStems}
       >
-        <strong>
-          {stems} of {card.stems}
-        </strong>
+        <strong>{t('bench.of', { n: stems, all: card.stems })}</strong>
       </Stepper>
       <button
         type="button"
@@ -78,13 +71,14 @@ function Apart({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
           )
         }
       >
-        Set {stems} apart
+        {t('bench.set-n-apart', { n: stems })}
       </button>
     </div>
   );
 }
 
 function Recut({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
+  const t = useWords();
   const [warned, setWarned] = useState<number | null>(null);
   const cut = (cm: number) =>
     void log(
@@ -93,7 +87,7 @@ function Recut({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
       `cut ${cm} cm again`,
     );
   return (
-    <div className={css.skip} role="group" aria-label="Cut again">
+    <div className={css.skip} role="group" aria-label={t('bench.view.recut')}>
       {[1, 2, 3].map((cm) => (
         <button
           key={cm}
@@ -102,14 +96,14 @@ function Recut({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
           disabled={busy}
           onClick={() => (card.bleeds ? setWarned(cm) : cut(cm))}
         >
-          {cm} cm off
+          {t('bench.cm-off', { cm })}
         </button>
       ))}
       {warned !== null && (
         <div className="said" role="alert">
-          <p>Its sap runs again with every cut: it leaves its water and soaks anew, apart.</p>
+          <p>{t('bench.sap-runs-again')}</p>
           <button type="button" className="plain" disabled={busy} onClick={() => cut(warned)}>
-            Cut {warned} cm all the same
+            {t('bench.cut-all-the-same', { cm: warned })}
           </button>
         </div>
       )}
@@ -118,6 +112,7 @@ function Recut({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
 }
 
 function ForWhat({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
+  const t = useWords();
   const [day, setDay] = useState(card.eventOn ?? '');
   const [wanted, setWanted] = useState<Purpose>(card.purpose);
   const set = (purpose: Purpose, eventOn: string | null) =>
@@ -125,13 +120,13 @@ function ForWhat({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
   return (
     <div className={css.skip}>
       <Choices
-        label="What it is for"
+        label={t('bench.view.for')}
         value={wanted}
         onChange={(purpose) => {
           setWanted(purpose);
           if (purpose !== 'event' && !busy) set(purpose, null);
         }}
-        options={PURPOSES.map((p) => ({ value: p, words: p === 'dry' ? 'for drying' : p }))}
+        options={PURPOSES.map((p) => ({ value: p, words: t(`bench.for.${p}`) }))}
       />
       {wanted === 'event' && (
         <form
@@ -142,10 +137,11 @@ function ForWhat({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
           }}
         >
           <label>
-            The day <input type="date" value={day} required onChange={(e) => setDay(e.target.value)} />
+            {t('bench.the-day')}{' '}
+            <input type="date" value={day} required onChange={(e) => setDay(e.target.value)} />
           </label>
           <button type="submit" className="plain" disabled={busy || day === ''}>
-            For that day
+            {t('bench.for-that-day')}
           </button>
         </form>
       )}
@@ -153,27 +149,27 @@ function ForWhat({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
   );
 }
 
-const SOURCE = {
-  state: 'as it came',
-  house: 'house way',
-  purpose: 'what it is for',
-  equipment: 'what we have',
-  'own protocol': 'our own protocol',
+const DIFFERS = {
+  'left out': 'bench.not-done',
+  added: 'bench.added',
+  changed: 'bench.changed',
 } as const;
 
 function Why({ card }: { card: BenchCard }) {
+  const t = useWords();
   if (card.differences.length === 0)
-    return <p className="soft">Just as the plain protocol of {card.name.toLowerCase()} has it.</p>;
+    return <p className="soft">{t('bench.as-plain', { name: card.name.toLowerCase() })}</p>;
   return (
-    <ul className={css.why2} aria-label="What differs from the plain protocol">
+    <ul className={css.why2} aria-label={t('bench.what-differs')}>
       {card.differences.map((d) => (
         <li key={`${d.what} ${d.kind} ${d.title ?? ''}`}>
-          <strong>{d.what === 'left out' ? 'Not done' : d.what === 'added' ? 'Added' : 'Changed'}:</strong>{' '}
-          {d.title ?? d.plain}
-          {d.what === 'changed' && <span className="soft"> (plain: {d.plain})</span>}
+          <strong>{t(DIFFERS[d.what])}:</strong> {d.title ?? d.plain}
+          {d.what === 'changed' && (
+            <span className="soft"> ({t('bench.plain', { plain: d.plain ?? '' })})</span>
+          )}
           {d.because.map((b) => (
             <span key={b.says} className={css.source}>
-              {b.says} <em>{SOURCE[b.because]}</em>
+              {b.says} <em>{t(`bench.source.${b.because}`)}</em>
             </span>
           ))}
         </li>
@@ -191,12 +187,18 @@ interface Props {
 
 /** What else may be done with the lot in hand, and why its steps are what they are. */
 export function CardDrawer({ card, log, used, onUsed }: Props) {
+  const t = useWords();
   const [view, setView] = useState<View>('skip');
   return (
     <div className={css.drawer}>
-      <Choices label="Something else" value={view} onChange={setView} options={VIEWS} />
+      <Choices
+        label={t('bench.something-else')}
+        value={view}
+        onChange={setView}
+        options={VIEWS.map((value) => ({ value, words: t(`bench.view.${value}`) }))}
+      />
       {view === 'skip' && (
-        <div className={css.skip} role="group" aria-label="Leave this step out, because">
+        <div className={css.skip} role="group" aria-label={t('bench.leave-out-because')}>
           {SKIP_REASONS.map((reason) => (
             <button
               key={reason}
@@ -211,7 +213,7 @@ export function CardDrawer({ card, log, used, onUsed }: Props) {
                 )
               }
             >
-              {reason}
+              {t(`bench.skip.${reason}`)}
             </button>
           ))}
         </div>
@@ -219,11 +221,11 @@ export function CardDrawer({ card, log, used, onUsed }: Props) {
       {view === 'used' &&
         (hasMeasures(card.step.step.params) ? (
           <div className={css.measures}>
-            <span className="soft">really used</span>
+            <span className="soft">{t('bench.really-used')}</span>
             <UsedFigures params={card.step.step.params} used={used} onUsed={onUsed} />
           </div>
         ) : (
-          <p className="soft">This step has no figures.</p>
+          <p className="soft">{t('bench.no-figures')}</p>
         ))}
       {view === 'other' && <Others card={card} log={log} />}
       {view === 'apart' && <Apart card={card} log={log} />}

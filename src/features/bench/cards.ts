@@ -1,17 +1,31 @@
 import 'server-only';
 import { comparedWithPlain } from '@/core/protocol/compare';
 import { outOfOrder } from '@/core/protocol/in-order';
-import type { PailWish } from '@/core/protocol/types';
+import type { PailWish, ProtocolStep } from '@/core/protocol/types';
 import { schoolFor } from '@/core/protocol/schools';
 import { SOLUTIONS } from '@/core/water/solutions';
 import { speciesByKey } from '@/core/species/species';
+import { MORE_CAUTION } from '@/core/steps/cautions';
+import { stepOf } from '@/core/steps/steps';
+import type { Language } from '@/core/words/catalogues';
+import { m, type Words } from '@/core/words/message';
+import { say, spoken } from '@/core/words/say';
+import { speciesName } from '@/core/words/species-name';
 import { whyNotInto } from '@/core/water/sharing';
 import { depthIn, depthOf, litresFor } from '@/core/water/pail-shape';
 import { dealInto, roomLeft } from '@/core/bench/pail-room';
 import { lotLabel } from '@/data/portions';
 import { waysFor } from '@/server/house';
 import type { SignedIn } from '@/server/session';
-import type { Batched, BenchCard, CardHands, OtherStep, PailChoice, PailShareView } from './bench-card';
+import type {
+  Batched,
+  BenchCard,
+  BenchCardDraft,
+  CardHands,
+  OtherStep,
+  PailChoice,
+  PailShareView,
+} from './bench-card';
 import type { Floor, FloorLot, Hand } from './floor';
 import { sharerOf, waterIn } from './water-in';
 
@@ -117,7 +131,12 @@ function othersOf({ lot, steps, current }: FloorLot): OtherStep[] {
 }
 
 /** Other lots whose next step is the very same, and needs no pail of its own. */
-function alsoOf(floor: Floor, { lot, current }: FloorLot, next: readonly string[]): Batched[] {
+function alsoOf(
+  floor: Floor,
+  { lot, current }: FloorLot,
+  next: readonly string[],
+  language: Language,
+): Batched[] {
   if (current.status !== 'waiting' || current.step.pail || current.step.mode === 'look') return [];
   return floor.lots
     .filter(
@@ -126,14 +145,14 @@ function alsoOf(floor: Floor, { lot, current }: FloorLot, next: readonly string[
         !floor.handed.some((h) => h.lot === l.lot.id) &&
         l.current.status === 'waiting' &&
         l.current.kind === current.kind &&
-        l.current.step.title === current.step.title,
+        JSON.stringify(l.current.step.title) === JSON.stringify(current.step.title),
     )
     .sort((a, b) => Number(next.includes(b.lot.id)) - Number(next.includes(a.lot.id)))
     .slice(0, 2)
     .map((l) => ({
       stepId: l.current.id,
       lotLabel: lotLabel(l.lot),
-      name: speciesByKey(l.lot.speciesKey).name,
+      name: speciesName(speciesByKey(l.lot.speciesKey), language),
       stems: l.lot.stemsLeft,
     }));
 }
@@ -161,7 +180,19 @@ function droopNow({ lot, steps }: FloorLot): BenchCard['droop'] {
   return outcome === 'recovering' ? 'soft' : lot.droop;
 }
 
-const titleOf = ({ lot }: FloorLot): string => `${speciesByKey(lot.speciesKey).name}, lot ${lotLabel(lot)}`;
+const titleOf = ({ lot }: FloorLot, language: Language): string =>
+  say(
+    m('bench.of-lot', { name: speciesName(speciesByKey(lot.speciesKey), language), lot: lotLabel(lot) }),
+    language,
+  );
+
+/** What stands behind a step's caution, by what can hurt. */
+function moreCautionOf({ kind, who, caution }: ProtocolStep): Words | null {
+  if (!caution) return null;
+  if (who === 'hot water') return MORE_CAUTION.heat;
+  const { moreCaution } = stepOf(kind);
+  return moreCaution && MORE_CAUTION[moreCaution];
+}
 
 /** The card of one pair of hands; null while nothing is left for them. */
 export function cardOf(
@@ -189,12 +220,12 @@ export function cardOf(
   );
   const where = steps.indexOf(current);
   const pails = pailsFor(floor, found, wishOf(found), at);
-  return {
+  const card: BenchCardDraft = {
     hands: handsOf(floor, hand, found),
     portionId: lot.id,
     lotId: lot.lotId,
     lotLabel: lotLabel(lot),
-    name: species.name,
+    name: speciesName(species, me.language),
     variety: lot.variety,
     stems: lot.stemsLeft,
     habit: species.habit,
@@ -217,15 +248,17 @@ export function cardOf(
       .slice(where + 1)
       .filter((s) => s.status === 'waiting')
       .map((s) => s.step.title),
+    moreCaution: moreCautionOf(current.step),
     stepNo: where + 1,
     stepCount: steps.length,
     pails,
     dealt: dealtTo(floor, found, pails),
     others: othersOf(found),
-    also: alsoOf(floor, found, next),
+    also: alsoOf(floor, found, next, me.language),
     differences: compared.differences,
-    next: next.flatMap((id) => floor.lots.filter((l) => l.lot.id === id).map(titleOf)),
-    film: schoolFor(floor.house.schools, 'film', '') as BenchCard['film'],
+    next: next.flatMap((id) => floor.lots.filter((l) => l.lot.id === id).map((l) => titleOf(l, me.language))),
+    film: schoolFor(floor.house.schools, 'film', '') as BenchCardDraft['film'],
     isAcid: SOLUTIONS[wishOf(found)?.solution ?? 'plain'].acid > 0,
   };
+  return spoken(card, me.language);
 }

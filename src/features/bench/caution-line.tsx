@@ -1,22 +1,13 @@
 'use client';
 import { useState } from 'react';
-import { MORE_CAUTION } from '@/core/steps/cautions';
-import type { ProtocolStep } from '@/core/protocol/types';
-import { stepOf } from '@/core/steps/steps';
+import { useWords } from '@/shell/words';
 import css from './bench.module.css';
 
-/** What stands behind a step's caution, by what can hurt. */
-function moreOf({ kind, who }: ProtocolStep): string | null {
-  if (who === 'hot water') return MORE_CAUTION.heat;
-  const { moreCaution } = stepOf(kind);
-  return moreCaution && MORE_CAUTION[moreCaution];
-}
-
 /** The caution where the hand is about to do the thing: one line, more on request. */
-export function CautionLine({ step }: { step: ProtocolStep }) {
+export function CautionLine({ caution, more }: { caution: string | null; more: string | null }) {
+  const t = useWords();
   const [isOpen, setOpen] = useState(false);
-  const more = moreOf(step);
-  if (!step.caution) return null;
+  if (!caution) return null;
   return (
     <div>
       <p className={css.caution}>
@@ -30,10 +21,10 @@ export function CautionLine({ step }: { step: ProtocolStep }) {
             strokeLinecap="round"
           />
         </svg>
-        <span>{step.caution}</span>
+        <span>{caution}</span>
         {more && (
           <button type="button" className="quiet" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
-            {isOpen ? 'less' : 'more'}
+            {t(isOpen ? 'bench.less' : 'bench.more')}
           </button>
         )}
       </p>

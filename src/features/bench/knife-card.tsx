@@ -1,7 +1,6 @@
 'use client';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { SKILLS, type Skill } from '@/core/protocol/types';
-import { MORE_CAUTION } from '@/core/steps/cautions';
 import { useLog } from './use-log';
 import { Said } from '@/shell/said';
 import css from './bench.module.css';
@@ -48,10 +47,12 @@ interface Props {
   }[];
   readonly mayRecord: boolean;
   readonly timeZone: string;
+  /** What stands behind the caution of every blade. */
+  readonly caution: string;
 }
 
 /** How to cut safely and cleanly, and who has been shown what. */
-export function KnifeCard({ people, skills, mayRecord, timeZone }: Props) {
+export function KnifeCard({ people, skills, mayRecord, timeZone, caution }: Props) {
   const { log, busy, said } = useLog('knife card');
   const day = new Intl.DateTimeFormat('en-GB', { timeZone, day: 'numeric', month: 'short' });
   const record = (personId: string, skill: Skill, shown: boolean, name: string) =>
@@ -79,7 +80,7 @@ export function KnifeCard({ people, skills, mayRecord, timeZone }: Props) {
           );
         })}
       </div>
-      <p className={css.more}>{MORE_CAUTION.blade}</p>
+      <p className={css.more}>{caution}</p>
       <h2>Who has been shown</h2>
       <div className={css.chart} role="region" aria-label="Who has been shown what" tabIndex={0}>
         <table className={css.planTable}>

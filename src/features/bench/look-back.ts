@@ -2,6 +2,7 @@ import 'server-only';
 import type { CheckedOf } from '@/core/actions/actions';
 import { afterLook } from '@/core/protocol/aftercare';
 import { speciesByKey } from '@/core/species/species';
+import { inEnglish } from '@/core/words/say';
 import { RefusedError } from '@/data/errors';
 import { changePortion, lotWords, onePortion, type PortionRow } from '@/data/portions';
 import { writeEntry } from '@/data/record';
@@ -42,7 +43,7 @@ async function seen(context: ActionContext, portion: PortionRow, step: StepRow, 
     subjectKind: 'lot',
     subjectId: portion.lotId,
     partId: portion.id,
-    words: `${lotWords(portion)}, looked back: ${look.outcome}. ${follows.says}`,
+    words: `${lotWords(portion)}, looked back: ${look.outcome}. ${inEnglish(follows.says)}`,
     detail: { stepId: step.id, portionId: portion.id, stems: portion.stemsLeft, outcome: look.outcome },
   });
 }

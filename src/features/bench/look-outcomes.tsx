@@ -3,14 +3,15 @@ import { useState } from 'react';
 import type { LookOutcome } from '@/core/protocol/aftercare';
 import { Stem } from '@/drawing/stem';
 import { Stepper } from '@/shell/stepper';
+import { useWords } from '@/shell/words';
 import type { BenchCard } from './bench-card';
 import css from './bench.module.css';
 import { useSettled, type Log } from './use-log';
 
 const SEEN = [
-  { outcome: 'upright', words: 'Upright', droop: 'firm' },
-  { outcome: 'recovering', words: 'Coming up', droop: 'soft' },
-  { outcome: 'hanging', words: 'Hanging', droop: 'hanging' },
+  { outcome: 'upright', droop: 'firm' },
+  { outcome: 'recovering', droop: 'soft' },
+  { outcome: 'hanging', droop: 'hanging' },
 ] as const;
 
 /** What is seen of a lot that has drunk, each outcome drawn; some that hang become a lot of their own. */
@@ -25,6 +26,7 @@ export function LookOutcomes({
 }) {
   const [hangs, setHangs] = useState<number | null>(null);
   const settled = useSettled();
+  const t = useWords();
   const seen = (outcome: LookOutcome, stems: number | null) =>
     void log(
       'bench/look-back',
@@ -33,8 +35,8 @@ export function LookOutcomes({
     );
   return (
     <>
-      <div className={css.outcomes} role="group" aria-label="How does it stand?">
-        {SEEN.map(({ outcome, words, droop }) => (
+      <div className={css.outcomes} role="group" aria-label={t('bench.how-stands')}>
+        {SEEN.map(({ outcome, droop }) => (
           <button
             key={outcome}
             type="button"
@@ -51,25 +53,29 @@ export function LookOutcomes({
             <span aria-hidden="true">
               <Stem habit={card.habit} colour={card.colour} stage={card.stage} droop={droop} height={86} />
             </span>
-            {words}
+            {t(`bench.seen.${outcome}`)}
           </button>
         ))}
       </div>
       {hangs !== null && (
         <div className={css.pick}>
           <Stepper
-            label="Stems that hang"
-            fewer="One fewer hangs"
-            more="One more hangs"
+            label={t('bench.stems-that-hang')}
+            fewer={t('bench.fewer-hangs')}
+            more={t('bench.more-hangs')}
             value={hangs}
             min={1}
             max={card.stems}
             onChange={setHangs}
           >
-            <strong>{hangs === card.stems ? `all ${hangs} hang` : `${hangs} of ${card.stems} hang`}</strong>
+            <strong>
+              {hangs === card.stems
+                ? t('bench.all-hang', { n: hangs })
+                : t('bench.some-hang', { n: hangs, all: card.stems })}
+            </strong>
           </Stepper>
           <button type="button" className="plain" disabled={busy} onClick={() => seen('hanging', hangs)}>
-            {hangs === card.stems ? 'They hang: what now' : 'Take these apart'}
+            {t(hangs === card.stems ? 'bench.hang-what-now' : 'bench.take-apart')}
           </button>
         </div>
       )}

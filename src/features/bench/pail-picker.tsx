@@ -1,7 +1,8 @@
 'use client';
-import { filmSum } from '@/core/sanitising/film';
+import { BATCH_PPM, FILM_ML, filmSum } from '@/core/sanitising/film';
 import { Choices } from '@/shell/choices';
 import { Stepper } from '@/shell/stepper';
+import { useWords } from '@/shell/words';
 import { depthOf } from '@/core/water/pail-shape';
 import type { BenchCard, PailChoice, PailShareView } from './bench-card';
 import css from './bench.module.css';
@@ -33,16 +34,23 @@ function Film({
   film: BenchCard['film'];
   isWetAndAcid: boolean;
 }) {
-  const { says, isUnderLimit } = filmSum(litres);
+  const t = useWords();
+  const { ppm, isUnderLimit } = filmSum(litres);
   const rinse = isWetAndAcid || film === 'rinse' || (film === 'by-sum' && !isUnderLimit);
   return (
     <p className={css.film}>
-      {says}: {rinse ? 'rinse first' : 'leave it, drained upside down'}
+      {t('bench.film.sum', {
+        film: FILM_ML,
+        batch: BATCH_PPM,
+        litres,
+        ppm: ppm < 10 ? Math.round(ppm * 10) / 10 : Math.round(ppm),
+      })}
+      : {t(rinse ? 'bench.film.rinse' : 'bench.film.leave')}
       {isWetAndAcid
-        ? '; it has not drained, and acid food goes in.'
+        ? `; ${t('bench.film.wet-acid')}`
         : film === 'by-sum'
           ? '.'
-          : ', the house’s way.'}
+          : `, ${t('bench.film.house')}`}
     </p>
   );
 }
@@ -57,30 +65,25 @@ function Dealt({
   stems: number;
   onOther: () => void;
 }) {
+  const t = useWords();
   const held = dealt.reduce((n, d) => n + d.stems, 0);
   return (
-    <div className={css.dealt} role="group" aria-label="Into these pails">
+    <div className={css.dealt} role="group" aria-label={t('bench.into-these-pails')}>
       <p>
-        No one pail holds {stems}: <strong>{dealt.length} pails</strong>, each with its share
+        {t('bench.no-one-pail', { n: stems })} <strong>{t('bench.n-pails', { n: dealt.length })}</strong>,{' '}
+        {t('bench.each-its-share')}
       </p>
       <ul>
         {dealt.map((d) => (
           <li key={d.id}>
-            <span className="soft">pail</span> <strong>{d.name}</strong>
-            <span className="soft">
-              {d.stems} stems, {d.litres} L
-            </span>
+            <span className="soft">{t('bench.pail-word')}</span> <strong>{d.name}</strong>
+            <span className="soft">{t('bench.stems-litres', { stems: d.stems, litres: d.litres })}</span>
           </li>
         ))}
       </ul>
-      {held < stems && (
-        <p className="said">
-          {stems - held} more than these hold: no more pails stand clean. The last takes the rest, or wash
-          some first.
-        </p>
-      )}
+      {held < stems && <p className="said">{t('bench.more-than-hold', { n: stems - held })}</p>}
       <button type="button" className="quiet" onClick={onOther}>
-        one pail for all of them
+        {t('bench.one-pail-for-all')}
       </button>
     </div>
   );
@@ -88,9 +91,9 @@ function Dealt({
 
 /** Which pail it goes into: the next clean ones, and those whose water suits; litres by taps. */
 export function PailPicker(props: Props) {
+  const t = useWords();
   const { pails, pailId, litres, onPail, onLitres, film, isAcid, stems, dealt, isDealt, onDealt } = props;
-  if (pails.length === 0)
-    return <p className="said">No pail stands clean. Wash one at the pails first, or tip one out.</p>;
+  if (pails.length === 0) return <p className="said">{t('bench.no-clean-pail')}</p>;
   if (isDealt && dealt.length > 0)
     return (
       <div className={css.pick}>
@@ -107,11 +110,11 @@ export function PailPicker(props: Props) {
     <div className={css.pick}>
       {dealt.length > 0 && (
         <button type="button" className="quiet" onClick={() => onDealt(true)}>
-          deal them into {dealt.length} pails
+          {t('bench.deal-into', { n: dealt.length })}
         </button>
       )}
       <Choices
-        label="Into pail"
+        label={t('bench.into-pail')}
         value={pailId}
         onChange={onPail}
         options={shown.map((p) => ({
@@ -119,16 +122,16 @@ export function PailPicker(props: Props) {
           words: (
             <>
               {p.name}
-              {p.shares && <span className="soft"> with others</span>}
+              {p.shares && <span className="soft"> {t('bench.with-others')}</span>}
             </>
           ),
         }))}
       />
       {chosen && !chosen.shares && (
         <Stepper
-          label="Litres"
-          fewer="Half a litre less"
-          more="Half a litre more"
+          label={t('bench.litres')}
+          fewer={t('bench.half-less')}
+          more={t('bench.half-more')}
           value={litres}
           min={0.5}
           max={chosen.shape.litres}
@@ -136,13 +139,11 @@ export function PailPicker(props: Props) {
           onChange={onLitres}
         >
           <strong>{litres} L</strong>{' '}
-          <span className="soft">{Math.round(depthOf(chosen.shape, litres))} cm deep</span>
+          <span className="soft">{t('bench.cm-deep', { n: Math.round(depthOf(chosen.shape, litres)) })}</span>
         </Stepper>
       )}
       {chosen && chosen.holds < stems && (
-        <p className="soft">
-          It has room for about {chosen.holds} of these {stems} stems.
-        </p>
+        <p className="soft">{t('bench.room-for', { n: chosen.holds, all: stems })}</p>
       )}
       {chosen && !chosen.shares && (
         <Film litres={litres} film={film} isWetAndAcid={isAcid && chosen.isStillWet} />

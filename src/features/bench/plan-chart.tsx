@@ -2,6 +2,9 @@ import { ShopLink as Link } from '@/shell/shop-link';
 import { scaleLinear } from 'd3-scale';
 import type { BenchPlan, PlannedWork } from '@/core/bench/tell';
 import { speciesByKey } from '@/core/species/species';
+import type { Language } from '@/core/words/catalogues';
+import { say } from '@/core/words/say';
+import { speciesName } from '@/core/words/species-name';
 import css from './bench.module.css';
 import type { Floor } from './floor';
 
@@ -40,8 +43,10 @@ function Bars({
   y,
   x,
   lotName,
+  language,
 }: {
   row: Row;
+  language: Language;
   y: number;
   x: (min: number) => number;
   lotName: (id: string) => string;
@@ -53,7 +58,7 @@ function Bars({
         const words = lotName(w.lot);
         return (
           <g key={`${w.lot} ${w.fromMin}`}>
-            <title>{`${words}: ${w.steps.join(', ')}`}</title>
+            <title>{`${words}: ${w.steps.map((s) => say(s, language)).join(', ')}`}</title>
             {w.slackMin > 0.5 && (
               <path d={`M${to} ${y + BAR / 2} H${x(w.toMin + w.slackMin)}`} className={css.slack} />
             )}
@@ -81,8 +86,10 @@ function Table({
   plan,
   lotName,
   clock,
+  language,
 }: {
   plan: BenchPlan;
+  language: Language;
   lotName: (id: string) => string;
   clock: (min: number) => string;
 }) {
@@ -111,7 +118,8 @@ function Table({
               <td>{w.hands}</td>
               <th scope="row">{lotName(w.lot)}</th>
               <td>
-                {w.steps.length === 1 ? w.steps[0] : `${w.steps[0] ?? ''} … ${w.steps.length} steps`},{' '}
+                {say(w.steps[0] ?? '', language)}
+                {w.steps.length > 1 && ` … ${w.steps.length} steps`},{' '}
                 {Math.max(1, Math.round(w.toMin - w.fromMin))} min
               </td>
               <td>{w.slackMin < 1 ? 'no' : `${Math.round(w.slackMin)} min`}</td>
@@ -130,7 +138,17 @@ function Table({
 }
 
 /** The plan over time for whoever studies it: people, kettle and pails, with what may slip and what comes late. */
-export function PlanChart({ floor, at, timeZone }: { floor: Floor; at: Date; timeZone: string }) {
+export function PlanChart({
+  floor,
+  at,
+  timeZone,
+  language,
+}: {
+  floor: Floor;
+  at: Date;
+  timeZone: string;
+  language: Language;
+}) {
   const { plan, planMadeAt } = floor;
   if (!plan || !planMadeAt || plan.assignment.length === 0)
     return (
@@ -144,7 +162,7 @@ export function PlanChart({ floor, at, timeZone }: { floor: Floor; at: Date; tim
     );
   const lotName = (id: string): string => {
     const found = floor.lots.find((l) => l.lot.id === id)?.lot;
-    return found ? `${speciesByKey(found.speciesKey).name} ${found.number}` : 'done';
+    return found ? `${speciesName(speciesByKey(found.speciesKey), language)} ${found.number}` : 'done';
   };
   const clock = clockOf(planMadeAt, timeZone);
   const rows = rowsOf(plan);
@@ -189,7 +207,7 @@ export function PlanChart({ floor, at, timeZone }: { floor: Floor; at: Date; tim
                   className={css.boils}
                 />
               )}
-              <Bars row={row} y={tops[i] ?? 0} x={x} lotName={lotName} />
+              <Bars language={language} row={row} y={tops[i] ?? 0} x={x} lotName={lotName} />
             </g>
           ))}
           <text x={0} y={pailTop - 8} className={css.rowName}>
@@ -233,7 +251,7 @@ export function PlanChart({ floor, at, timeZone }: { floor: Floor; at: Date; tim
         </svg>
       </div>
       <div className={css.chart} role="region" aria-label="The plan as a table" tabIndex={0}>
-        <Table plan={plan} lotName={lotName} clock={clock} />
+        <Table language={language} plan={plan} lotName={lotName} clock={clock} />
       </div>
     </section>
   );

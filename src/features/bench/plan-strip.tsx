@@ -6,6 +6,7 @@ import type { BenchInput } from '@/core/bench/types';
 import { useActions } from '@/shell/actions';
 import type { Told } from '@/shell/told';
 import { useTold } from '@/shell/use-told';
+import { useWords } from '@/shell/words';
 import css from './bench.module.css';
 import { usePlan } from './use-plan';
 
@@ -25,6 +26,7 @@ interface Props {
 const SLOW_MS = 1000;
 
 function Clear({ plan, madeAt, timeZone }: { plan: BenchPlan; madeAt: number; timeZone: string }) {
+  const t = useWords();
   const at = (min: number): string =>
     new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(
       madeAt + min * 60_000,
@@ -32,11 +34,15 @@ function Clear({ plan, madeAt, timeZone }: { plan: BenchPlan; madeAt: number; ti
   return (
     <>
       {' '}
-      Bench clear about <strong>{at(plan.objective.finishMin)}</strong>.
+      {t('bench.clear-about')} <strong>{at(plan.objective.finishMin)}</strong>.
       {plan.kettleOnMin !== null && (
         <>
           {' '}
-          Kettle on <strong>{plan.kettleOnMin < 1 ? 'now' : `at ${at(plan.kettleOnMin)}`}</strong>.
+          {t('bench.kettle-on')}{' '}
+          <strong>
+            {plan.kettleOnMin < 1 ? t('bench.now') : t('bench.at', { clock: at(plan.kettleOnMin) })}
+          </strong>
+          .
         </>
       )}
     </>
@@ -46,6 +52,7 @@ function Clear({ plan, madeAt, timeZone }: { plan: BenchPlan; madeAt: number; ti
 /** What this order keeps, when the bench is clear, when the kettle goes on, and who stands there. */
 export function PlanStrip({ told, version, plan, madeAt, at, currency, timeZone, people }: Props) {
   const { act } = useActions();
+  const t = useWords();
   const input = useTold(told);
   const { planning, best, stop } = usePlan({
     input,
@@ -65,48 +72,46 @@ export function PlanStrip({ told, version, plan, madeAt, at, currency, timeZone,
   const shown = plan ?? best;
   const days = shown ? Math.round(shown.saved.stemDays) : 0;
   return (
-    <section className={css.strip} aria-label="The plan">
+    <section className={css.strip} aria-label={t('bench.the-plan')}>
       <p>
         {shown && shown.lots.length > 0 ? (
           <>
             {days > 0 ? (
               <>
-                This order keeps <strong>{days} stem-days</strong>
+                {t('bench.this-order-keeps')} <strong>{t('bench.stem-days', { n: days })}</strong>
                 {shown.saved.money !== null && shown.saved.money > 0 && (
                   <>
                     {' '}
-                    (<strong>{`${shown.saved.money.toFixed(2)} ${currency ?? ''}`.trim()}</strong> of flower
-                    life)
+                    (<strong>{`${shown.saved.money.toFixed(2)} ${currency ?? ''}`.trim()}</strong>{' '}
+                    {t('bench.of-flower-life')})
                   </>
                 )}{' '}
-                that first come, first served would lose.
+                {t('bench.would-lose')}
               </>
             ) : (
-              'Taken as it came, nothing is lost that an order could keep.'
+              t('bench.nothing-lost')
             )}
             {madeAt !== null && plan && <Clear plan={plan} madeAt={madeAt} timeZone={timeZone} />}
           </>
         ) : (
-          'Nothing waits dry: there is nothing to plan.'
+          t('bench.nothing-to-plan')
         )}{' '}
         {planning === 'looking' && isSlow && (
           <span role="status">
-            Looking for a better order …{' '}
+            {t('bench.looking')}{' '}
             <button type="button" className="quiet" onClick={stop}>
-              good enough
+              {t('bench.good-enough')}
             </button>
           </span>
         )}
-        {planning === 'failed' && (
-          <span role="status">No plan could be made on this tablet: thirstiest first.</span>
-        )}
+        {planning === 'failed' && <span role="status">{t('bench.no-plan')}</span>}
         {shown && shown.lots.length > 0 && (
           <Link className="quiet" href="/bench?view=plan">
-            the plan as a chart
+            {t('bench.as-chart')}
           </Link>
         )}
       </p>
-      <div className={css.people} role="group" aria-label="Who is at the bench">
+      <div className={css.people} role="group" aria-label={t('bench.who-is-here')}>
         {people.map((p) => (
           <button
             key={p.id}
@@ -119,7 +124,7 @@ export function PlanStrip({ told, version, plan, madeAt, at, currency, timeZone,
           </button>
         ))}
         <Link className="quiet" href="/bench?view=knife">
-          knife card
+          {t('bench.knife-card')}
         </Link>
       </div>
     </section>

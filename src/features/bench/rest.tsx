@@ -3,6 +3,7 @@ import { useInPieces } from '@/shell/in-pieces';
 import { ShopLink as Link } from '@/shell/shop-link';
 import type { Told } from '@/shell/told';
 import { useTold } from '@/shell/use-told';
+import { useWords } from '@/shell/words';
 import css from './bench.module.css';
 
 /** A lot that waits, in a line. */
@@ -18,11 +19,12 @@ export interface RestRow {
 
 /** The lots that come after those in hand: a line each, on which they are opened. */
 export function Rest({ told }: { told: Told<readonly RestRow[]> }) {
+  const t = useWords();
   const rows = useInPieces(useTold(told), 12);
   if (rows.length === 0) return null;
   return (
-    <section className={css.rest} aria-label="After these">
-      <h2>After these</h2>
+    <section className={css.rest} aria-label={t('bench.after-these')}>
+      <h2>{t('bench.after-these')}</h2>
       <ul className="rowlist">
         {rows.map(({ id, name, variety, label, stems, next }) => (
           <li key={id}>
@@ -30,9 +32,7 @@ export function Rest({ told }: { told: Told<readonly RestRow[]> }) {
               <span>
                 <strong>{name}</strong>
                 {variety && ` ‘${variety}’`}{' '}
-                <span className="soft">
-                  lot {label}, {stems}
-                </span>
+                <span className="soft">{t('bench.lot-and-stems', { lot: label, stems })}</span>
               </span>
               <span className="soft">{next}</span>
             </Link>

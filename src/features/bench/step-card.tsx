@@ -6,28 +6,31 @@ import { Stem } from '@/drawing/stem';
 import { clockWords, useShopNow } from '@/shell/clock';
 import { useActions } from '@/shell/actions';
 import { Said } from '@/shell/said';
+import { useWords, type SayWords } from '@/shell/words';
 import type { BenchCard } from './bench-card';
 import css from './bench.module.css';
 import { CardDrawer } from './card-drawer';
 import { CautionLine } from './caution-line';
 import { LookOutcomes } from './look-outcomes';
 import { PailPicker } from './pail-picker';
-import { StepDeed, type Chosen } from './step-deed';
+import { binsWhatHangs, StepDeed, type Chosen } from './step-deed';
 import { useLog } from './use-log';
 
 function Clock({ dueAt }: { dueAt: number }) {
   const now = useShopNow();
+  const t = useWords();
   if (now === null) return null;
   const { words, late } = clockWords(dueAt, now);
   return (
     <p className={css.clock}>
       <span className={late ? 'big late' : 'big'}>{words}</span>{' '}
-      <span className="soft">{late ? 'it is due' : 'to go'}</span>
+      <span className="soft">{t(late ? 'bench.it-is-due' : 'bench.to-go')}</span>
     </p>
   );
 }
 
 function Head({ card }: { card: BenchCard }) {
+  const t = useWords();
   return (
     <header className={css.cardHead}>
       <h2>{card.hands.name}</h2>
@@ -37,7 +40,8 @@ function Head({ card }: { card: BenchCard }) {
           {card.variety && ` ‘${card.variety}’`}
         </strong>{' '}
         <span className="soft">
-          lot {card.lotLabel} · {card.stems} stems{card.pail ? ` · pail ${card.pail}` : ''}
+          {t('bench.lot-stems', { lot: card.lotLabel, stems: card.stems })}
+          {card.pail && ` · ${t('bench.pail', { pail: card.pail })}`}
         </span>
       </span>
     </header>
@@ -45,16 +49,16 @@ function Head({ card }: { card: BenchCard }) {
 }
 
 /** The tool these hands cut with, where the house goes by what each was shown. */
-function toolWords({ step: { step }, hands }: BenchCard): string | null {
+function toolWords({ step: { step }, hands }: BenchCard, t: SayWords): string | null {
   if (step.params.kind !== 'cut') return null;
   if (step.params.tool === 'knife or snips')
-    return hands.hasKnife ? 'With a clean knife' : 'With sharp snips';
-  return `With ${step.params.tool}`;
+    return t(hands.hasKnife ? 'bench.tool.clean knife' : 'bench.tool.sharp snips');
+  return t(`bench.tool.${step.params.tool}`);
 }
 
 function Figures({ card }: { card: BenchCard }) {
   const { step } = card.step;
-  const tool = toolWords(card);
+  const tool = toolWords(card, useWords());
   return (
     <>
       {tool && <p className={css.tool}>{tool}</p>}
@@ -74,12 +78,12 @@ function Figures({ card }: { card: BenchCard }) {
 }
 
 const WHOSE = {
-  state: ' Changed for the state it came in.',
-  house: '',
-  purpose: '',
-  equipment: ' For want of it here.',
-  'own protocol': ' Our own protocol.',
-  species: '',
+  state: 'bench.whose.state',
+  house: null,
+  purpose: null,
+  equipment: 'bench.whose.equipment',
+  'own protocol': 'bench.whose.own protocol',
+  species: null,
 } as const;
 
 /** One lot, one step, said large, with its numbers, its reason, its caution and one thing to tap. */
@@ -93,6 +97,7 @@ export function StepCard({
   avoidPail: string | null;
 }) {
   const { kept } = useActions();
+  const t = useWords();
   const log = useLog(`lot ${card.lotLabel}`);
   const { step, status, id, dueAt } = card.step;
   const [chosen, setChosen] = useState<Chosen>({
@@ -102,14 +107,15 @@ export function StepCard({
     used: {},
     also: [],
     besideId: null,
-    binned: step.kind === 'discard' && step.stems === 'those that hang' ? card.stems : 0,
+    binned: binsWhatHangs(step.params) ? card.stems : 0,
   });
   const [isOpen, setOpen] = useState(false);
   const pail = card.pails.find((p) => p.id === chosen.pailId) ?? null;
   const isKept = kept.some((k) => (k.body as { stepId?: string }).stepId === id);
   const isLook = step.kind === 'look-back';
+  const whose = WHOSE[step.because];
   return (
-    <article className={css.card} aria-label={`${card.name}, lot ${card.lotLabel}`}>
+    <article className={css.card} aria-label={t('bench.of-lot', { name: card.name, lot: card.lotLabel })}>
       <Head card={card} />
       <div className={css.cardBody}>
         <div>
@@ -132,12 +138,10 @@ export function StepCard({
       <div className={css.why}>
         <p className={css.reason}>
           {step.reason}
-          <span className="soft">{WHOSE[step.because]}</span>
+          {whose && <span className="soft"> {t(whose)}</span>}
         </p>
-        {card.isSapOpen && step.kind !== 'sap-soak' && (
-          <p className={css.sap}>Its sap runs: it stands with nothing else until it has soaked.</p>
-        )}
-        <CautionLine step={step} />
+        {card.isSapOpen && step.kind !== 'sap-soak' && <p className={css.sap}>{t('bench.sap-runs')}</p>}
+        <CautionLine caution={step.caution} more={card.moreCaution} />
         {card.pails.length > 0 || (step.pail !== null && status === 'waiting') ? (
           <PailPicker
             pails={card.pails}
@@ -172,19 +176,18 @@ export function StepCard({
           <span>
             {card.then[0] ? (
               <>
-                then <strong>{card.then[0].toLowerCase()}</strong>
+                {t('bench.then')} <strong>{card.then[0].toLowerCase()}</strong>
               </>
             ) : (
-              'the last step of this lot'
+              t('bench.last-step')
             )}
-            <span className="soft">
-              {' '}
-              · {card.stepNo} of {card.stepCount}
-            </span>
-            {card.next.length > 0 && <span className={css.nextLots}>after that {card.next.join('; ')}</span>}
+            <span className="soft"> · {t('bench.of', { n: card.stepNo, all: card.stepCount })}</span>
+            {card.next.length > 0 && (
+              <span className={css.nextLots}>{t('bench.after-that', { lots: card.next.join('; ') })}</span>
+            )}
           </span>
           <button type="button" className="quiet" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
-            not this …
+            {t('bench.not-this')}
           </button>
         </div>
         {isOpen && (

@@ -1,6 +1,8 @@
 'use client';
 import { Choices } from '@/shell/choices';
 import { Stepper } from '@/shell/stepper';
+import { useWords, type SayWords } from '@/shell/words';
+import type { StepParams } from '@/core/steps/steps';
 import type { BenchCard } from './bench-card';
 import css from './bench.module.css';
 import type { Used } from './used-figures';
@@ -29,28 +31,38 @@ interface Props {
   readonly inHand: boolean;
 }
 
-const ENDED: Readonly<Record<string, string>> = {
-  'hot-dip': 'Out of the hot water',
-  'sap-soak': 'Tipped out, rinsed',
-  plunge: 'Out of the water',
-};
+const ENDED: Readonly<Record<string, 'bench.ended.hot-dip' | 'bench.ended.sap-soak' | 'bench.ended.plunge'>> =
+  {
+    'hot-dip': 'bench.ended.hot-dip',
+    'sap-soak': 'bench.ended.sap-soak',
+    plunge: 'bench.ended.plunge',
+  };
+
+/** Whether the stems that hang go into the bin with it. */
+export const binsWhatHangs = (params: StepParams): boolean =>
+  params.kind === 'discard' && (params.what === 'dropped necks' || params.what === 'done for');
 
 /** What the button says and what the tap means, by where the step is. */
 function suggestion(
   card: BenchCard,
   pailName: string | null,
   isDealt: boolean,
+  t: SayWords,
 ): { words: string; to: 'running' | 'done' } {
   const { step, status } = card.step;
-  const into = pailName && !isDealt ? `, pail ${pailName}` : '';
+  const into = pailName && !isDealt ? `, ${t('bench.pail', { pail: pailName })}` : '';
   if (step.kind === 'recut') return { words: `${step.doneWord}${into}`, to: 'done' };
-  if (status === 'running') return { words: ENDED[step.kind] ?? 'It has had its time', to: 'done' };
+  if (status === 'running') return { words: t(ENDED[step.kind] ?? 'bench.ended'), to: 'done' };
   if (isDealt)
-    return { words: `Standing in ${card.dealt.length} pails`, to: step.waitSeconds > 0 ? 'running' : 'done' };
+    return {
+      words: t('bench.standing-in-pails', { n: card.dealt.length }),
+      to: step.waitSeconds > 0 ? 'running' : 'done',
+    };
   return { words: `${step.doneWord}${into}`, to: step.waitSeconds > 0 ? 'running' : 'done' };
 }
 
 function Also({ card, chosen, onChosen }: Pick<Props, 'card' | 'chosen' | 'onChosen'>) {
+  const t = useWords();
   if (card.also.length === 0) return null;
   const toggle = (stepId: string) =>
     onChosen({
@@ -58,8 +70,8 @@ function Also({ card, chosen, onChosen }: Pick<Props, 'card' | 'chosen' | 'onCho
       also: chosen.also.includes(stepId) ? chosen.also.filter((a) => a !== stepId) : [...chosen.also, stepId],
     });
   return (
-    <div className={css.also} role="group" aria-label="The same for other lots at once">
-      <span className="soft">the same for</span>
+    <div className={css.also} role="group" aria-label={t('bench.same-at-once')}>
+      <span className="soft">{t('bench.same-for')}</span>
       {card.also.map((a) => (
         <button
           key={a.stepId}
@@ -68,7 +80,7 @@ function Also({ card, chosen, onChosen }: Pick<Props, 'card' | 'chosen' | 'onCho
           aria-pressed={chosen.also.includes(a.stepId)}
           onClick={() => toggle(a.stepId)}
         >
-          {a.name}, lot {a.lotLabel}
+          {t('bench.of-lot', { name: a.name, lot: a.lotLabel })}
         </button>
       ))}
     </div>
@@ -77,19 +89,23 @@ function Also({ card, chosen, onChosen }: Pick<Props, 'card' | 'chosen' | 'onCho
 
 /** Hands that were not shown a thing do it with somebody beside them who was. */
 function Beside({ card: { hands }, chosen, onChosen }: Pick<Props, 'card' | 'chosen' | 'onChosen'>) {
+  const t = useWords();
   if (hands.unshown === null) return null;
   return (
     <div className={css.beside}>
       <p>
-        {hands.name} has not been shown {hands.unshown}: not alone.
-        {hands.beside.length === 0 && ' Nobody who has is at the bench; ask one to come, or leave it out.'}
+        {t('bench.not-shown', { name: hands.name, skill: t(`bench.skill.${hands.unshown}`) })}
+        {hands.beside.length === 0 && ` ${t('bench.nobody-beside')}`}
       </p>
       {hands.beside.length > 0 && (
         <Choices
-          label="Who stands beside"
+          label={t('bench.who-beside')}
           value={chosen.besideId}
           onChange={(besideId) => onChosen({ ...chosen, besideId })}
-          options={hands.beside.map((b) => ({ value: b.id, words: `${b.name} is beside me` }))}
+          options={hands.beside.map((b) => ({
+            value: b.id,
+            words: t('bench.is-beside-me', { name: b.name }),
+          }))}
         />
       )}
     </div>
@@ -100,12 +116,13 @@ function Beside({ card: { hands }, chosen, onChosen }: Pick<Props, 'card' | 'cho
 export function StepDeed({ card, log, chosen, onChosen, isKept, inHand }: Props) {
   const { step, status, id } = card.step;
   const settled = useSettled();
+  const t = useWords();
   const pail = card.pails.find((p) => p.id === chosen.pailId) ?? null;
   const isDealt = chosen.isDealt && card.dealt.length > 0;
   const needsPail = card.pails.length > 0 || (step.pail !== null && status === 'waiting');
-  const bins = step.kind === 'discard' && step.stems === 'those that hang';
+  const bins = binsWhatHangs(step.params);
   const mayNot = card.hands.unshown !== null && chosen.besideId === null;
-  const { words, to } = suggestion(card, pail?.name ?? null, isDealt);
+  const { words, to } = suggestion(card, pail?.name ?? null, isDealt, t);
   const others = chosen.also.length;
   const last = card.dealt.length - 1;
   // The last takes the rest: what was binned or counted meanwhile is no slip in the sum.
@@ -136,17 +153,15 @@ export function StepDeed({ card, log, chosen, onChosen, isKept, inHand }: Props)
       {bins && (
         <div className={css.pick}>
           <Stepper
-            label="Stems into the bin"
-            fewer="One fewer into the bin"
-            more="One more into the bin"
+            label={t('bench.into-bin')}
+            fewer={t('bench.fewer-into-bin')}
+            more={t('bench.more-into-bin')}
             value={chosen.binned}
             min={0}
             max={card.stems}
             onChange={(binned) => onChosen({ ...chosen, binned })}
           >
-            <strong>
-              {chosen.binned} of {card.stems} into the bin
-            </strong>
+            <strong>{t('bench.n-into-bin', { n: chosen.binned, all: card.stems })}</strong>
           </Stepper>
         </div>
       )}
@@ -159,11 +174,11 @@ export function StepDeed({ card, log, chosen, onChosen, isKept, inHand }: Props)
         data-step-in-hand={inHand ? true : undefined}
       >
         {isKept
-          ? 'Kept here, not yet in the record'
+          ? t('bench.kept-here')
           : log.busy
-            ? 'Logging …'
+            ? t('bench.logging')
             : others > 0
-              ? `${words}, and ${others} more`
+              ? t('bench.and-more', { words, n: others })
               : words}
         {inHand && !isKept && <kbd>.</kbd>}
       </button>

@@ -4,6 +4,8 @@ import { outOfOrder } from '@/core/protocol/in-order';
 import { spokenTime } from '@/core/steps/figures';
 import { stepOf } from '@/core/steps/steps';
 import { speciesByKey } from '@/core/species/species';
+import { m } from '@/core/words/message';
+import { say } from '@/core/words/say';
 import { RefusedError } from '@/data/errors';
 import { manySkills } from '@/data/house';
 import { maybePerson } from '@/data/people';
@@ -16,7 +18,7 @@ import { houseOf } from '@/server/house';
 
 /** Refuses what the lot's own order forbids, and asks about what it warns of. */
 export async function askIfOutOfOrder(
-  { trx, ask }: ActionContext,
+  { trx, ask, me }: ActionContext,
   portion: PortionRow,
   step: StepRow,
 ): Promise<void> {
@@ -26,15 +28,16 @@ export async function askIfOutOfOrder(
     steps.map((s) => ({ ...s, params: s.step.params })),
     steps.findIndex((s) => s.id === step.id),
   );
-  if (found?.level === 'stop') throw new RefusedError(`${found.says} Nothing was logged.`);
-  if (found) ask('out of order', found.says);
+  if (found?.level === 'stop')
+    throw new RefusedError(`${say(found.says, me.language)} ${say(m('order.nothing-logged'), me.language)}`);
+  if (found) ask('out of order', say(found.says, me.language));
 }
 
 /** Nobody is asked over a breath. */
 const AS_GOOD_AS_DONE = 0.95;
 
 /** A soak or a drink that is ended before its time is asked about, with what that means. */
-export function askIfEarly({ ask, action }: ActionContext, step: StepRow): void {
+export function askIfEarly({ ask, action, me }: ActionContext, step: StepRow): void {
   const meaning = stepOf(step.kind).endedEarly;
   if (!meaning || step.status !== 'running' || !step.startedAt || !step.dueAt) return;
   const whole = step.dueAt.getTime() - step.startedAt.getTime();
@@ -42,7 +45,14 @@ export function askIfEarly({ ask, action }: ActionContext, step: StepRow): void 
   if (had >= whole * AS_GOOD_AS_DONE) return;
   ask(
     'early',
-    `It has had ${spokenTime(Math.max(0, had) / 1000)} of ${spokenTime(whole / 1000)}. ${meaning} End it now all the same?`,
+    say(
+      m('order.had-of', {
+        had: spokenTime(Math.max(0, had) / 1000),
+        whole: spokenTime(whole / 1000),
+        meaning,
+      }),
+      me.language,
+    ),
   );
 }
 

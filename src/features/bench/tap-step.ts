@@ -1,6 +1,7 @@
 import 'server-only';
 import type { CheckedOf } from '@/core/actions/actions';
 import { binStems } from '@/data/bins';
+import { inEnglish } from '@/core/words/say';
 import { RefusedError } from '@/data/errors';
 import { lotWords, onePortion, type PortionRow } from '@/data/portions';
 import { writeEntry } from '@/data/record';
@@ -119,7 +120,7 @@ async function logPart(
     subjectKind: 'lot',
     subjectId: portion.lotId,
     partId: portion.id,
-    words: `${lotWords(portion)}, ${step.step.title.toLowerCase()}${usedWords(tap.used)}${pouredWords(poured)}. ${what}`,
+    words: `${lotWords(portion)}, ${inEnglish(step.step.title).toLowerCase()}${usedWords(tap.used)}${pouredWords(poured)}. ${what}`,
     detail: {
       stepId: step.id,
       portionId: portion.id,

@@ -2,6 +2,7 @@
 import type { Measure } from '@/core/steps/descriptor';
 import { stepOf, type StepParams } from '@/core/steps/steps';
 import { Stepper } from '@/shell/stepper';
+import { useWords } from '@/shell/words';
 
 export type Used = Readonly<Record<string, number>>;
 
@@ -10,13 +11,12 @@ interface Shown {
   readonly unit: string;
   readonly by: number;
   readonly most: number;
-  readonly name: string;
 }
 const MEASURES: readonly Shown[] = [
-  { key: 'tempC', unit: '°C', by: 1, most: 100, name: 'Degrees' },
-  { key: 'seconds', unit: 's', by: 5, most: 7200, name: 'Seconds' },
-  { key: 'cm', unit: 'cm', by: 0.5, most: 30, name: 'Centimetres off' },
-  { key: 'hours', unit: 'h', by: 0.5, most: 72, name: 'Hours' },
+  { key: 'tempC', unit: '°C', by: 1, most: 100 },
+  { key: 'seconds', unit: 's', by: 5, most: 7200 },
+  { key: 'cm', unit: 'cm', by: 0.5, most: 30 },
+  { key: 'hours', unit: 'h', by: 0.5, most: 72 },
 ];
 
 /** What a step says of a measure; null where nobody measures that of it. */
@@ -37,9 +37,11 @@ export function UsedFigures({
   used: Used;
   onUsed: (used: Used) => void;
 }) {
+  const t = useWords();
   return (
     <>
-      {MEASURES.map(({ key, unit, by, most, name }) => {
+      {MEASURES.map(({ key, unit, by, most }) => {
+        const name = t(`bench.measure.${key}`);
         const planned = plannedOf(params, key);
         if (planned === null) return null;
         const value = used[key] ?? planned;
@@ -47,8 +49,8 @@ export function UsedFigures({
           <Stepper
             key={key}
             label={name}
-            fewer={`${name}: less`}
-            more={`${name}: more`}
+            fewer={t('bench.measure-less', { name })}
+            more={t('bench.measure-more', { name })}
             value={value}
             min={0}
             max={most}

@@ -7,9 +7,13 @@ import { composeProtocol } from '@/core/protocol/compose';
 import { questionOf } from '@/core/protocol/schools';
 import { PLAIN_WAYS } from '@/core/protocol/ways';
 import { findSpecies, idealArrivalStage, isForeignKey, isOwnKey, ownMark } from '@/core/species/species';
+import { isLanguage } from '@/core/words/catalogues';
+import { low } from '@/core/words/message';
+import { inEnglish } from '@/core/words/say';
 import { RefusedError } from '@/data/errors';
 import { setOwnFigure } from '@/data/figures';
 import { setHouse, setOwnSpecies } from '@/data/house';
+import { setLanguage } from '@/data/people';
 import type { ActionContext, Handlers } from '@/server/handler';
 import { overridesOf } from '@/server/own-figures';
 import { takeBack } from '@/server/take-back';
@@ -51,6 +55,14 @@ export const deskHandlers: Handlers<keyof typeof deskActions> = {
       return null;
     },
   },
+  'desk/language': {
+    work: async ({ trx, me }, { language }) => {
+      if (!isLanguage(language))
+        throw new RefusedError('The shop has no such language. Nothing was changed.', 'language');
+      await setLanguage(trx, me.personId, language);
+      return null;
+    },
+  },
   'desk/set-figure': {
     work: async ({ trx, action, me }, own) => {
       // A value to try the figure’s name with, where it is given back.
@@ -77,7 +89,7 @@ export const deskHandlers: Handlers<keyof typeof deskActions> = {
         if (subject !== '' && (!question.bySpecies || !findSpecies(subject)))
           throw new RefusedError('That question has no exception for it. Nothing was changed.', 'subject');
         const whose = subject === '' ? '' : `, ${findSpecies(subject)?.name ?? subject}`;
-        words = `House way, ${question.asks.toLowerCase()}${whose}: ${school?.name.toLowerCase() ?? 'as the rest'}`;
+        words = `House way, ${inEnglish(low(question.asks))}${whose}: ${school ? inEnglish(low(school.name)) : 'as the rest'}`;
       }
       const value = way.value === null ? null : String(way.value);
       await setHouse(

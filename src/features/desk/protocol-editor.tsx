@@ -5,18 +5,22 @@ import type { SpeciesFile } from '@/core/door/species-schema';
 import type { ProtocolEdit } from '@/core/protocol/edits';
 import { STEP_KINDS, stepOf, type StepKind } from '@/core/steps/steps';
 import type { ProtocolStep } from '@/core/protocol/types';
+import type { Spoken } from '@/core/words/say';
 import { useActions } from '@/shell/actions';
 import { Said } from '@/shell/said';
 import css from './desk.module.css';
 
+/** A step in the words of whoever reads it. */
+type SaidStep = Spoken<ProtocolStep>;
+
 interface Props {
-  readonly steps: readonly ProtocolStep[];
+  readonly steps: readonly SaidStep[];
   readonly file: SpeciesFile;
   readonly mayChange: boolean;
 }
 
 /** A kind's own numbers, which a hand at the desk may type. */
-function numbersOf(step: ProtocolStep): [string, number][] {
+function numbersOf(step: SaidStep): [string, number][] {
   return Object.entries(step.params).flatMap(([key, value]): [string, number][] =>
     typeof value === 'number' ? [[key, value]] : [],
   );
@@ -55,7 +59,7 @@ function useProtocol(file: SpeciesFile) {
   };
 }
 
-function StepForm({ step, file }: { step: ProtocolStep; file: SpeciesFile }) {
+function StepForm({ step, file }: { step: SaidStep; file: SpeciesFile }) {
   const { problem, put } = useProtocol(file);
   const [title, setTitle] = useState(step.title);
   const [reason, setReason] = useState('');

@@ -3,6 +3,7 @@ import { idealArrivalStage, FIRST_SPECIES, SPECIES } from '@/core/species/specie
 import { houseOf, waysFor } from '@/server/house';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from './desk-tabs';
+import { spoken } from '@/core/words/say';
 import css from './desk.module.css';
 import { SpeciesSelect } from './species-select';
 import { fileOf } from './species-file';
@@ -12,11 +13,12 @@ import { AddSpecies, ImportSpecies } from './species-forms';
 /** Species and their protocols: what the bench is told, and the shop's own changes to it. */
 export async function SpeciesPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const asked = typeof search.species === 'string' ? search.species : '';
-  const { house, mayChange, at, timeZone } = await inMyShop(async (trx, me, at) => ({
+  const { house, mayChange, at, timeZone, language } = await inMyShop(async (trx, me, at) => ({
     house: await houseOf(trx),
     mayChange: me.role === 'manager',
     at,
     timeZone: me.shop.timeZone,
+    language: me.language,
   }));
   const own = house.own.flatMap((o) => o.species ?? []);
   const all = [...own, ...SPECIES];
@@ -51,7 +53,7 @@ export async function SpeciesPage({ search }: { search: Record<string, string | 
       )}
       <ProtocolEditor
         key={`${species.key} ${version?.seq ?? 0}`}
-        steps={steps}
+        steps={spoken(steps, language)}
         file={file}
         mayChange={mayChange}
       />

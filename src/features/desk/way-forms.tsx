@@ -3,6 +3,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { InputOf } from '@/core/actions/actions';
 import type { Question } from '@/core/protocol/questions';
+import type { Spoken } from '@/core/words/say';
 import type { QuestionKey } from '@/core/protocol/schools';
 import type { WaterLimits } from '@/core/protocol/ways';
 import { useActions } from '@/shell/actions';
@@ -29,7 +30,7 @@ const days = (n: number): string =>
   Math.abs(n) < 0.05 ? 'no difference' : `${n > 0 ? '+' : '−'}${Math.abs(n).toFixed(1)} days`;
 
 interface QuestionProps {
-  readonly question: Question & { readonly key: QuestionKey };
+  readonly question: Spoken<Question> & { readonly key: QuestionKey };
   readonly inForce: string;
   readonly setting: { readonly reason: string; readonly setByName: string } | null;
   readonly exceptions: readonly {

@@ -7,6 +7,7 @@ import { houseOf, type House } from '@/server/house';
 import { shopOverrides } from '@/server/own-figures';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from './desk-tabs';
+import { spoken } from '@/core/words/say';
 import css from './desk.module.css';
 import { SpeciesSelect } from './species-select';
 import { LimitForm, QuestionForm, SwitchForm } from './way-forms';
@@ -41,10 +42,11 @@ function exceptionsOf(house: House, key: QuestionKey) {
 /** The house's ways: every question florists answer differently, what the shop has, and who may. */
 export async function WaysPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const asked = typeof search.species === 'string' ? search.species : '';
-  const { house, overrides, mayChange } = await inMyShop(async (trx, me) => ({
+  const { house, overrides, mayChange, language } = await inMyShop(async (trx, me) => ({
     house: await houseOf(trx),
     overrides: await shopOverrides(trx),
     mayChange: me.role === 'manager',
+    language: me.language,
   }));
   const own = house.own.flatMap((o) => o.species ?? []);
   const all = [...SPECIES, ...own];
@@ -63,7 +65,7 @@ export async function WaysPage({ search }: { search: Record<string, string | str
       {QUESTIONS.map((question: Question & { readonly key: QuestionKey }) => (
         <QuestionForm
           key={question.key}
-          question={question}
+          question={spoken(question, language)}
           inForce={schoolFor({ ...house.schools, exceptions: {} }, question.key, '')}
           setting={
             house.settings.find((s) => s.kind === 'school' && s.subject === '' && s.key === question.key) ??

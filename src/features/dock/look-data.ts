@@ -4,6 +4,7 @@ import { findGrams, learnGrams, type GramsPerStem } from '@/core/dock/grams';
 import { arrivalHazards } from '@/core/dock/hazards';
 import { boxTemperature } from '@/core/dock/temperatures';
 import { speciesByKey } from '@/core/species/species';
+import { spoken } from '@/core/words/say';
 import { manyClaimedKinds, manyFlaws, type FlawRow } from '@/data/claims';
 import type { Trx } from '@/data/connection';
 import { manyPhotos, manyTemperatures, manyWeighings, type TemperatureRow } from '@/data/evidence';
@@ -114,7 +115,10 @@ export async function lookData(read: LookRead): Promise<Look | null> {
   const { at, timeZone, known } = outlook;
   const [stock] = await stockNow({ portions: [known], overrides: outlook.overrides, at, timeZone });
   if (!stock) return null;
-  const view = { ...lotView(stock, at), ...lotBrief(lot, isForLater(lot, at, timeZone)) };
+  const view = {
+    ...lotView(stock, at, me.language),
+    ...lotBrief(lot, isForLater(lot, at, timeZone), me.language),
+  };
   const species = speciesByKey(view.speciesKey);
   const taken = (place: 'box' | 'water'): number | null =>
     read.temperatures.find((t) => t.place === place)?.tempC ?? null;
@@ -123,10 +127,10 @@ export async function lookData(read: LookRead): Promise<Look | null> {
   return {
     lot: view,
     nextId: nextToLook(lots, view, me, at),
-    hazards: arrivalHazards(species, view.origin),
+    hazards: spoken(arrivalHazards(species, view.origin), me.language),
     flaws: flawsOf(view, read.flaws),
     claimedKinds: read.claimedKinds,
-    outlooks: await outlooksOf(outlook),
+    outlooks: spoken(await outlooksOf(outlook), me.language),
     evidence: { boxC, waterC: taken('water'), photoIds: read.photoIds },
     measured: box?.isGrave ? [box.words] : [],
     grams: findGrams(learned, species, view.lengthCm),

@@ -3,18 +3,16 @@ import type { DockLotAction } from '@/core/actions/dock';
 import { draftDecisionClaim } from '@/core/dock/claims';
 import { findSpecies } from '@/core/species/species';
 import { binStems } from '@/data/bins';
-import { manyFlaws, openClaim } from '@/data/claims';
+import { openClaim } from '@/data/claims';
 import { RefusedError } from '@/data/errors';
 import { mergeLots, splitLot } from '@/data/lot-parts';
 import { changeLot, oneLotForUpdate, takeInHand, type LotRow } from '@/data/lots';
 import { changePortion, manyPortionsOfLot, onePortion } from '@/data/portions';
 import { maybeLastStandingEntry, writeEntry } from '@/data/record';
 import { endLine } from '@/data/stays';
-import { insertPlan, manyStepsOfPortion, nextPlanNo } from '@/data/steps';
 import { inZone } from '@/server/clock';
 import type { ActionContext, Handlers } from '@/server/handler';
-import { houseOf, waysFor } from '@/server/house';
-import { flawKindsIn, planFor, replanLot } from '@/server/replan';
+import { replan, replanLot } from '@/server/replan';
 import { claimDueAt, refuseClaimedTwice } from './claims';
 
 /** Somebody else looked since this page was made: theirs stands, and whoever is late is told what it was. */
@@ -67,22 +65,10 @@ export const dockLotHandlers: Handlers<DockLotAction> = {
   },
   'dock/split': {
     // Some stems of a lot came in another state: a lot of their own, to be looked at.
-    work: async ({ trx, action, me }, { lotId, stems }) => {
+    work: async (context, { lotId, stems }) => {
+      const { trx, action } = context;
       const made = await splitLot(trx, lotId, stems);
-      const portion = await onePortion(trx, made.portionId);
-      const older = await manyStepsOfPortion(trx, portion.id, portion.planNo);
-      const flaws = flawKindsIn(await manyFlaws(trx, [lotId]));
-      const ways = waysFor(await houseOf(trx), portion, action.at, me.shop.timeZone);
-      const planNo = await nextPlanNo(trx, portion.id);
-      await insertPlan(
-        trx,
-        action.shopId,
-        portion.id,
-        planNo,
-        planFor(portion, flaws, ways, action.at),
-        older,
-      );
-      await changePortion(trx, portion.id, { plan_no: planNo });
+      await replan(context, await onePortion(trx, made.portionId), lotId);
       await writeEntry(trx, action, {
         kind: 'split',
         subjectKind: 'lot',

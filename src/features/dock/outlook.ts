@@ -1,4 +1,5 @@
 import type { Droop, LotForecast } from '@/core/vase-life/types';
+import type { Words } from '@/core/words/message';
 
 /** What a lot means as it is seen: its days, how it compares, and what the bench does for it. */
 export interface Outlook {
@@ -11,5 +12,7 @@ export interface Outlook {
   /** Steps of its plan that are there because of how it came. */
   readonly changes: readonly string[];
 }
+/** The same before it is put into words. */
+export type OutlookDraft = Omit<Outlook, 'changes'> & { readonly changes: readonly Words[] };
 
 export const outlookKey = (stage: number, droop: Droop): string => `${stage} ${droop}`;

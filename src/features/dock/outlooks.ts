@@ -9,10 +9,11 @@ import type { Trx } from '@/data/connection';
 import type { PortionRow } from '@/data/portions';
 import type { Overrides } from '@/core/model/figures';
 import type { Ways } from '@/core/protocol/ways';
+import type { Words } from '@/core/words/message';
 import { lotInputNow, lotsNow } from '@/server/lot-forecasts';
 import { planFor } from '@/server/replan';
 import type { Known } from '@/server/stock';
-import { outlookKey, type Outlook } from './outlook';
+import { outlookKey, type OutlookDraft } from './outlook';
 import { nearestStage, STAGES } from './words';
 
 const WEEKS_BACK = 12;
@@ -48,15 +49,15 @@ export async function pastLots(trx: Trx, lot: PortionRow, at: Date): Promise<Pas
 }
 
 /** Plans by species and what they are made from: a page that is looked at again within the minute asks for the same nine. */
-const known = new WeakMap<Species, LRUCache<string, readonly string[]>>();
+const known = new WeakMap<Species, LRUCache<string, readonly Words[]>>();
 const MOST_KNOWN = 200;
 const MINUTE_MS = 60_000;
 
 /** Titles of the steps a lot gets for how it came. */
-function changesFor(lot: PortionRow, flaws: readonly FlawKind[], ways: Ways, at: Date): readonly string[] {
+function changesFor(lot: PortionRow, flaws: readonly FlawKind[], ways: Ways, at: Date): readonly Words[] {
   const { speciesKey, stage, droop, packing, isWet, arrivedAt } = lot;
   const species = speciesByKey(speciesKey);
-  const mine = known.get(species) ?? new LRUCache<string, readonly string[]>({ max: MOST_KNOWN });
+  const mine = known.get(species) ?? new LRUCache<string, readonly Words[]>({ max: MOST_KNOWN });
   known.set(species, mine);
   const minute = Math.floor((at.getTime() - arrivedAt.getTime()) / MINUTE_MS);
   const key = JSON.stringify([stage, droop, packing, isWet || minute, flaws, ways]);
@@ -81,7 +82,7 @@ export async function outlooksOf({
   overrides,
   at,
   timeZone,
-}: OutlookRead): Promise<Record<string, Outlook>> {
+}: OutlookRead): Promise<Record<string, OutlookDraft>> {
   const { lot } = read;
   const species = speciesByKey(lot.speciesKey);
   // At the stage it stands at, untouched, a lot is logged at just that and not at the nearest word's.
@@ -89,7 +90,7 @@ export async function outlooksOf({
   const seen = stages.flatMap((stage) => DROOPS.map((droop) => ({ ...lot, stage, droop })));
   const made = await lotsNow(seen, (one) => lotInputNow({ ...read, lot: one }, overrides, at, timeZone));
   return Object.fromEntries(
-    made.map(({ one, now: { forecast, arrival } }): [string, Outlook] => {
+    made.map(({ one, now: { forecast, arrival } }): [string, OutlookDraft] => {
       const lifeUsed = arrival.agedDays / species.lifeDays20C;
       const usual = againstUsual({ speciesKey: lot.speciesKey, lifeUsed }, past);
       return [

@@ -1,5 +1,4 @@
 import { speciesByKey } from '@/core/species/species';
-import { list } from '@/core/steps/descriptor';
 import { APART_WORDS, givesGas, whyNotBeside, type Sharer, type WhyApart } from '@/core/water/sharing';
 import type { LotView } from '@/server/stock';
 import css from './make.module.css';
@@ -16,6 +15,8 @@ const sharerOf = (lot: LotView, mouldy: readonly string[]): Sharer => ({
 });
 
 const nameOf = (lot: LotView): string => lot.name.split(',')[0]?.toLowerCase() ?? lot.name;
+const list = (words: readonly string[]): string =>
+  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`;
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What does not get along, a line for each kind and reason, with all it harms or is harmed by. */

@@ -16,17 +16,18 @@ function rank(lot: LotView): number {
 
 /** What goes in, does it get along, how long will it last. */
 export async function MakePage() {
-  const { stock, mouldy, confidence, date } = await inMyShop(async (trx, me, at) => {
+  const { stock, mouldy, confidence, date, language } = await inMyShop(async (trx, me, at) => {
     const stock = await readStock(trx, me, at);
     const flaws = await manyFlaws(trx, [...new Set(stock.portions.map((p) => p.lot.lotId))]);
     return {
       stock,
       mouldy: flaws.filter((f) => flawKindsIn([f]).includes('grey-mould')).map((f) => f.lotId),
       confidence: me.shop.promiseConfidence,
+      language: me.language,
       date: Date.parse(`${inZone(at, me.shop.timeZone).date}T12:00:00Z`),
     };
   });
-  const lots = (await stockNow(stock)).map((s) => lotView(s, stock.at));
+  const lots = (await stockNow(stock)).map((s) => lotView(s, stock.at, language));
   const byLife = lots.filter((l) => l.isReady).sort((a, b) => rank(a) - rank(b));
   return (
     <MakeBoard

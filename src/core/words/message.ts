@@ -1,0 +1,37 @@
+import type english from './en.json';
+
+/** A sentence or a word the product says, by the key it has in every catalogue. */
+export type MessageKey = keyof typeof english;
+
+/** What a message is told with: a number, a name as it is written, another message or a list of them. */
+export type Told = string | number | Words | readonly Words[];
+
+/**
+ * What is said, before it is known in which language: a key with its parameters. It is stored and
+ * handed on as this, and put into words for whoever reads it.
+ */
+export interface Message {
+  readonly message: MessageKey;
+  readonly with?: Readonly<Record<string, Told>>;
+  /** Said in the middle of a sentence: its first letter is small. */
+  readonly low?: true;
+}
+
+/** What is said, or what somebody wrote themselves, which is the same in every language. */
+export type Words = string | Message;
+
+const plain = new Map<MessageKey, Message>();
+
+/** The message of that key; one without parameters is the same object each time. */
+export function m(key: MessageKey, told?: Readonly<Record<string, Told>>): Message {
+  if (told) return { message: key, with: told };
+  const known = plain.get(key) ?? { message: key };
+  plain.set(key, known);
+  return known;
+}
+
+/** The same said in the middle of a sentence. */
+export const low = (message: Message): Message => ({ ...message, low: true });
+
+export const isMessage = (value: unknown): value is Message =>
+  typeof value === 'object' && value !== null && typeof (value as Message).message === 'string';

@@ -1,0 +1,16 @@
+import 'server-only';
+import type { Language } from '@/core/words/catalogues';
+import { m, type MessageKey, type Told } from '@/core/words/message';
+import { keysOf, patternOf, say } from '@/core/words/say';
+import type { PageWords } from '@/shell/words';
+
+/** Says a message in the reader's language. */
+export const speakerOf =
+  (language: Language) =>
+  (key: MessageKey, told?: Readonly<Record<string, Told>>): string =>
+    say(m(key, told), language);
+
+/** What the parts of one page say in the browser: that page's words in one language, and no others. */
+export function pageWords(page: string, language: Language): PageWords {
+  return Object.fromEntries(keysOf(`${page}.`).map((key) => [key, patternOf(key, language)]));
+}

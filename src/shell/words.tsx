@@ -1,0 +1,38 @@
+'use client';
+import { createContext, useContext, type ReactNode } from 'react';
+import type { MessageKey } from '@/core/words/message';
+
+/** The words a page's own parts say, by key, as the server sent them in the reader's language. */
+export type PageWords = Readonly<Partial<Record<MessageKey, string>>>;
+export type SayWords = (key: MessageKey, told?: Readonly<Record<string, string | number>>) => string;
+
+interface Reading {
+  readonly words: PageWords;
+  /** How the reader writes numbers. */
+  readonly locale: string;
+}
+const ReadingContext = createContext<Reading>({ words: {}, locale: 'en-GB' });
+
+export function PageWordsProvider({ children, ...reading }: Reading & { children: ReactNode }) {
+  return (
+    <ReadingContext value={reading}>
+      <div lang={reading.locale.slice(0, 2)} style={{ display: 'contents' }}>
+        {children}
+      </div>
+    </ReadingContext>
+  );
+}
+
+/** Says a page's words; what only the page knows is put in where the sentence has its place for it. */
+export function useWords(): SayWords {
+  const { words, locale } = useContext(ReadingContext);
+  const written = (told: string | number): string =>
+    typeof told === 'number'
+      ? told.toLocaleString(locale, { useGrouping: false, maximumFractionDigits: 2 })
+      : told;
+  return (key, told = {}) =>
+    (words[key] ?? key).replace(/\{(\w+)\}/g, (place, name: string) => {
+      const value = told[name];
+      return value === undefined ? place : written(value);
+    });
+}

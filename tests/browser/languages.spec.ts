@@ -1,0 +1,58 @@
+import { expect, test, type Locator } from '@playwright/test';
+import { bookNote, expectNothingSerious, sayYes, signInAs, takeInHand } from '../support/shop-floor';
+
+/** Nothing on it waits for its Spanish. */
+async function expectSpanish(card: Locator): Promise<void> {
+  await expect(card).toBeVisible();
+  await expect(card).not.toContainText('[en]');
+  await expect(card).not.toContainText(/\b(lot|stems|then|the|pail|not this)\b/);
+}
+
+test('a hand who reads Spanish works a whole lot in it, and nobody else’s tablet changes', async ({
+  browser,
+}) => {
+  const page = await (await browser.newContext()).newPage();
+  await signInAs(page, 'Tove');
+  await bookNote(page, 'LANG-1', ['Tulip,Marea,2,10']);
+  await page.getByRole('combobox', { name: 'Language' }).selectOption({ label: 'Español' });
+  await expect(page.getByRole('link', { name: /Tulipán ‘Marea’/ }).first()).toBeVisible();
+  await takeInHand(page, /Tulipán ‘Marea’/);
+  const card = page.getByRole('article', { name: /^Tulipán, lote \d+/ }).filter({ hasText: 'Marea' });
+  await expect(card.getByRole('heading', { level: 1 })).toHaveText('Quite el papel, la funda y las gomas');
+  await expectSpanish(card);
+  await card.getByRole('button', { name: 'esto no …' }).click();
+  await card.getByRole('radio', { name: 'Por qué estos pasos' }).click();
+  await expectSpanish(card);
+  await card.getByRole('button', { name: 'esto no …' }).click();
+  for (const done of ['Desempaquetado', 'Enjuagado', 'Deshojado']) {
+    await card.getByRole('button', { name: done }).click();
+    await expect(card.getByRole('button', { name: done })).toBeHidden();
+    await expectSpanish(card);
+  }
+  await expect(card.getByRole('heading', { level: 1 })).toHaveText('Corte 1,5 cm, en bisel');
+  await card.getByRole('button', { name: 'Cortado' }).click();
+  await card.getByRole('button', { name: 'Envuelto y derecho' }).click();
+  await expect(card.getByRole('heading', { level: 1 })).toContainText('Al agua fría');
+  await expectSpanish(card);
+  await expectNothingSerious(page);
+  await card.getByRole('button', { name: /^De pie en su cubo, cubo \d+/ }).click();
+  await expect(
+    page.getByRole('complementary', { name: 'Next' }).getByRole('link', { name: /Tulipán ‘Marea’/ }),
+  ).toContainText('bebiendo; luego volver a mirar');
+  await card.getByRole('button', { name: 'Ya ha tenido su tiempo' }).click();
+  await expect(page.getByText(/Lleva .* de 2 h\. No ha bebido bastante/)).toBeVisible();
+  await sayYes(page);
+  await expect(card.getByRole('heading', { level: 1 })).toHaveText('Vuelva a mirar: ¿derecho?');
+  await expectSpanish(card);
+  await card.getByRole('button', { name: 'Derecho' }).click();
+  await expect(card.getByRole('heading', { level: 1 })).toHaveText('A la cámara fría');
+  await expectSpanish(card);
+  await card.getByRole('button', { name: 'En su sitio' }).click();
+  await expect(card.getByRole('heading', { level: 1 })).not.toHaveText('A la cámara fría');
+
+  const other = await (await browser.newContext()).newPage();
+  await signInAs(other, 'Wen');
+  await takeInHand(other, /Tulip ‘Marea’/);
+  await page.getByRole('combobox', { name: 'Language' }).selectOption({ label: 'English' });
+  await expect(page.getByRole('article', { name: /^Tulip, lot/ }).first()).toBeVisible();
+});
