@@ -1,12 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import http from 'node:http';
 import { expect, test, type Page } from '@playwright/test';
-import { bookNote, signInAs } from '../support/shop-floor';
+import { bookNote, control, signInAs } from '../support/shop-floor';
 
-const control = async (what: 'stop' | 'start'): Promise<void> => {
-  const answer = await fetch(`${process.env.HUSH_PAIL_TEST_CONTROL ?? ''}/${what}`);
-  expect(answer.ok).toBe(true);
-};
 const cookieOf = async (page: Page): Promise<string> =>
   (await page.context().cookies()).map((c) => `${c.name}=${c.value}`).join('; ');
 

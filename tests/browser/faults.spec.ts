@@ -1,11 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { expect, test } from '@playwright/test';
-import { bookNote, noteOf, readNote, signInAs, takeInHand } from '../support/shop-floor';
-
-const control = async (what: 'stop' | 'start'): Promise<void> => {
-  const answer = await fetch(`${process.env.HUSH_PAIL_TEST_CONTROL ?? ''}/${what}`);
-  expect(answer.ok).toBe(true);
-};
+import { bookNote, control, noteOf, readNote, signInAs, takeInHand } from '../support/shop-floor';
 
 test.beforeEach(({ page }) => signInAs(page, 'Wen'));
 

@@ -198,9 +198,10 @@ test('counted and weighed, measured, photographed, kept for less, claimed with a
     .setInputFiles({ name: 'box.png', mimeType: 'image/png', buffer: Buffer.from(picture, 'base64') });
   const shown = page.getByRole('img', { name: /^Photograph 1 of lot/ });
   await expect(shown).toBeVisible();
-  expect(await shown.evaluate((img: HTMLImageElement) => [img.naturalWidth, img.naturalHeight])).toEqual([
-    1280, 960,
-  ]);
+  // It is there before all of it has come.
+  await expect
+    .poll(() => shown.evaluate((img: HTMLImageElement) => [img.naturalWidth, img.naturalHeight]))
+    .toEqual([1280, 960]);
   await expectNothingSerious(page);
 
   await page.getByRole('button', { name: 'Keep or refuse' }).click();

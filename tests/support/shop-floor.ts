@@ -4,6 +4,13 @@ import { expect, type Page } from '@playwright/test';
 
 export const CLEAN_NOTE = path.join(import.meta.dirname, '../fixtures/delivery-note-clean.csv');
 
+/** Stops this worker's database, or starts it again, as a fault would. */
+export async function control(what: 'stop' | 'start'): Promise<void> {
+  const each = (process.env.HUSH_PAIL_TEST_CONTROL ?? '').split(',');
+  const mine = each[Number(process.env.TEST_PARALLEL_INDEX ?? 0)] ?? '';
+  expect((await fetch(`${mine}/${what}`)).ok).toBe(true);
+}
+
 /** Signs a hand in by name and PIN, as on the shared tablet. */
 export async function signInAs(page: Page, name: string): Promise<void> {
   await page.goto('/sign-in');
