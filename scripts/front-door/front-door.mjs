@@ -122,7 +122,7 @@ function sayIfUnavailable(request, response, state) {
  * their turn, gives each page its policy, and says plainly when the database is away.
  * @param {{ handle: (request, response) => Promise<void>, database: { isUp(): Promise<boolean> } }} parts
  */
-export function frontDoor({ handle, database, lanes = LANES, bounds = BOUNDS }) {
+export function frontDoor({ handle, database, lanes = LANES, bounds = BOUNDS, dev = false }) {
   // The application says in here that its database did not answer: see server/request-state.
   const states = (globalThis.hushPailRequests ??= new AsyncLocalStorage());
   const admissions = { pages: new Admission(lanes.pages), actions: new Admission(lanes.actions) };
@@ -133,7 +133,7 @@ export function frontDoor({ handle, database, lanes = LANES, bounds = BOUNDS }) 
     for (const [name, value] of Object.entries(SAFE_HEADERS)) response.setHeader(name, value);
     if (!boundBody(request, response)) return refuseTooLarge(response);
     const nonce = newNonce();
-    const policy = pagePolicy(nonce);
+    const policy = pagePolicy(nonce, dev);
     request.headers['content-security-policy'] = policy;
     request.headers['x-nonce'] = nonce;
     response.setHeader('content-security-policy', policy);

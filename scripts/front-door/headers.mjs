@@ -9,10 +9,11 @@ export const SAFE_HEADERS = {
 };
 
 /** A page's own policy: scripts of ours, and those inline ones that bear this answer's number and no other. */
-export function pagePolicy(nonce) {
+export function pagePolicy(nonce, dev = false) {
   return [
     "default-src 'self'",
-    `script-src 'self' 'nonce-${nonce}' 'wasm-unsafe-eval'`,
+    // What follows the sources as they change is put together in the page: while it is worked on, and never else.
+    `script-src 'self' 'nonce-${nonce}' 'wasm-unsafe-eval'${dev ? " 'unsafe-eval'" : ''}`,
     "style-src 'self' 'unsafe-inline'",
     "img-src 'self' data: blob:",
     "worker-src 'self' blob:",

@@ -106,7 +106,7 @@ export function clockEnv(env = process.env) {
 /** A page makes some megabytes that are rubbish when it is sent: with room for several, few of them are ever moved. */
 const YOUNG = '--max-semi-space-size=32';
 
-/** Starts the built application on 127.0.0.1 and waits for its first answer. */
+/** Starts the application, built unless the environment says "development", on 127.0.0.1 and waits for its first answer. */
 export async function serve(port, env) {
   // Tied to us like the database: a start command that is killed leaves no server behind on its port.
   const child = spawn(
@@ -119,8 +119,8 @@ export async function serve(port, env) {
       env: {
         ...process.env,
         ...clockEnv({ ...process.env, ...env }),
-        ...env,
         NODE_ENV: 'production',
+        ...env,
         NEXT_TELEMETRY_DISABLED: '1',
       },
     },

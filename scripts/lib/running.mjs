@@ -23,11 +23,11 @@ export function runningCopy(file = FILE) {
     : null;
 }
 
-export function noteRunning(note) {
+export function noteRunning(note, file = FILE) {
   mkdirSync(LOCAL, { recursive: true });
-  writeFileSync(FILE, JSON.stringify({ pid: process.pid, began: beganAt(process.pid), ...note }));
+  writeFileSync(file, JSON.stringify({ pid: process.pid, began: beganAt(process.pid), ...note }));
 }
 
-export function noteStopped() {
-  if (readJson(FILE)?.pid === process.pid) rmSync(FILE, { force: true });
+export function noteStopped(file = FILE) {
+  if (readJson(file)?.pid === process.pid) rmSync(file, { force: true });
 }
