@@ -1,3 +1,4 @@
+import { DAY_MS, HOUR_MS } from '../core/calendar/spans';
 import { firstGuess, hoursSinceCut, type FirstGuess } from '../core/dock/first-guess';
 import { daysUsedPerDay } from '../core/dock/temperatures';
 import { MADE_UP_SUPPLIERS } from '../core/simulate/suppliers';
@@ -15,7 +16,6 @@ import { endLine } from '../data/stays';
 import type { Action } from '../data/record';
 import { demoVan } from './world';
 
-const DAY_MS = 86_400_000;
 const WEEKS = 8;
 /** A van that stood warm stood so for half a day, at this. */
 const WARM_HOURS = 12;
@@ -98,7 +98,7 @@ export async function loadPastVans(
   for (let days = WEEKS * 7; days > 3; days--) {
     const day = new Date(Math.floor(now.getTime() / DAY_MS) * DAY_MS - days * DAY_MS);
     if (![1, 3, 5].includes(day.getUTCDay())) continue;
-    const arrivedAt = new Date(day.getTime() + 6.5 * 3_600_000);
+    const arrivedAt = new Date(day.getTime() + 6.5 * HOUR_MS);
     await bookPastVan(trx, deedAt(arrivedAt), demoVan(day), roomId, guesses);
   }
 }

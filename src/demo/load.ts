@@ -1,3 +1,4 @@
+import { HOUR_MS } from '../core/calendar/spans';
 import { hash } from '@node-rs/argon2';
 import type { Knex } from 'knex';
 import { firstGuess, hoursSinceCut } from '../core/dock/first-guess';
@@ -26,8 +27,6 @@ import {
   DEMO_SUPPLIER,
   dayBefore,
 } from './world';
-
-const HOUR_MS = 3_600_000;
 
 async function furnish(
   trx: Trx,

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../core/calendar/spans';
 import { openBox, vanOn, type BoxFound, type Van } from '../core/simulate/van';
 
 /** Who and what the demo shop is made of. All invented. */
@@ -86,7 +87,7 @@ export const DEMO_EARLIER_LINES: readonly DemoLine[] = [
 export const DEMO_SUPPLIER = 'Norrholt Growers';
 
 export function dayBefore(day: Date, days: number): string {
-  return new Date(day.getTime() - days * 86_400_000).toISOString().slice(0, 10);
+  return new Date(day.getTime() - days * DAY_MS).toISOString().slice(0, 10);
 }
 
 /** What the demo's vans are drawn from. */
@@ -101,7 +102,7 @@ export function demoBox(supplier: string, deliveryRef: string, line: number, cam
   // A lot bears its line of the file, where the heading is the first.
   const found = van.lines.find((l) => l.line + 1 === line);
   if (van.supplier !== supplier || van.deliveryRef !== deliveryRef || !found) return null;
-  return openBox(found, BOX_SAMPLE, DEMO_VAN_SEED + Math.floor(came.getTime() / 86_400_000));
+  return openBox(found, BOX_SAMPLE, DEMO_VAN_SEED + Math.floor(came.getTime() / DAY_MS));
 }
 const BOX_SAMPLE = 20;
 

@@ -1,4 +1,5 @@
 import 'server-only';
+import { MINUTE_MS } from '@/core/calendar/spans';
 import { performance } from 'node:perf_hooks';
 import { LRUCache } from 'lru-cache';
 import { dayBeganMs, momentIn, type ZonedMoment } from '@/core/calendar/zones';
@@ -19,7 +20,6 @@ export function now(): Date {
   return new Date(Date.now() + offsetMs());
 }
 
-const MINUTE_MS = 60_000;
 const moments = new LRUCache<string, ZonedMoment>({ max: 5000 });
 
 /** Calendar date, hour of day and clock of a moment in the shop's zone; a page asks of few minutes, many times. */

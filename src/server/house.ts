@@ -1,4 +1,5 @@
 import 'server-only';
+import { DAY_MS } from '@/core/calendar/spans';
 import { QUESTION_KEYS, type QuestionKey, type Schools } from '@/core/protocol/schools';
 import { NEEDS, SKILLS, type Need, type Skill } from '@/core/protocol/types';
 import { DEFAULT_LIMITS, type WaterLimits, type Ways } from '@/core/protocol/ways';
@@ -55,8 +56,6 @@ export async function houseOf(trx: Trx): Promise<House> {
 export function editsFor(house: House, speciesKey: string): readonly ProtocolEdit[] {
   return house.own.find((o) => o.speciesKey === speciesKey)?.edits ?? [];
 }
-
-const DAY_MS = 86_400_000;
 
 /** What the house brings to one lot. */
 export function waysFor(

@@ -1,4 +1,5 @@
 import 'server-only';
+import { HOUR_MS } from '@/core/calendar/spans';
 import { LRUCache } from 'lru-cache';
 import { MODEL } from '@/core/model/constants';
 import type { Overrides } from '@/core/model/figures';
@@ -18,7 +19,6 @@ const LIST_DRAWS = 200;
 const LIST_SEED = 1;
 const KEPT = 2000;
 const cache = new LRUCache<string, LotNow>({ max: KEPT });
-const HOUR_MS = 3_600_000;
 
 /** Where stems were since they came, hour by hour, up to that moment. */
 export function staysHere(stays: readonly StayRow[], arrivedAt: Date, at: Date): StayHere[] {

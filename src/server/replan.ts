@@ -1,4 +1,5 @@
 import 'server-only';
+import { HOUR_MS } from '@/core/calendar/spans';
 import { FLAW_KINDS, type FlawKind } from '@/core/dock/flaws';
 import { carriedOver } from '@/core/protocol/carry-over';
 import { composeProtocol } from '@/core/protocol/compose';
@@ -15,7 +16,6 @@ type Seen = Pick<
   PortionRow,
   'speciesKey' | 'stage' | 'droop' | 'packing' | 'arrivedAt' | 'isWet' | 'purpose' | 'eventOn'
 >;
-const HOUR_MS = 3_600_000;
 
 /** Kinds of flaws that were counted and are there. */
 export function flawKindsIn(rows: readonly FlawRow[]): FlawKind[] {

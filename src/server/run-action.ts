@@ -1,4 +1,5 @@
 import 'server-only';
+import { HOUR_MS } from '@/core/calendar/spans';
 import { setTimeout as wait } from 'node:timers/promises';
 import * as v from 'valibot';
 import { specOf, type ActionName } from '@/core/actions/actions';
@@ -32,7 +33,7 @@ export interface Tap {
 
 const UNCERTAIN =
   'The shop’s memory went away just then: it is not known yet whether it was done. Tap again to ask; it is done once.';
-const LONGEST_WAIT_MS = 24 * 3_600_000;
+const LONGEST_WAIT_MS = 24 * HOUR_MS;
 const TRIES = 6;
 
 const invalid = (problems: readonly FieldProblem[]): Outcome => ({

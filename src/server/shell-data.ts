@@ -1,4 +1,5 @@
 import 'server-only';
+import { HOUR_MS } from '@/core/calendar/spans';
 import { speciesByKey } from '@/core/species/species';
 import { stepOf } from '@/core/steps/steps';
 import type { Language } from '@/core/words/catalogues';
@@ -30,7 +31,6 @@ export interface ShellData {
 const COUNTED_TO = 99;
 const counted = (n: number): string => (n >= COUNTED_TO ? `${COUNTED_TO}+` : String(n));
 const note = (words: string, late = false): PlaceNote => ({ words, late });
-const HOUR_MS = 3_600_000;
 /** What Next looks ahead: a working day. */
 const AHEAD_MS = 14 * HOUR_MS;
 

@@ -1,4 +1,5 @@
 import 'server-only';
+import { DAY_MS } from '@/core/calendar/spans';
 import { speciesByKey, type Habit, type Role } from '@/core/species/species';
 import type { Overrides } from '@/core/model/figures';
 import type { Language } from '@/core/words/catalogues';
@@ -142,8 +143,6 @@ export interface LotView extends LotBrief {
   readonly stemsShort: number;
   readonly lookedAt: string | null;
 }
-
-const DAY_MS = 86_400_000;
 
 function briefOf(lot: LotFacts, isLater: boolean, language: Language) {
   return {

@@ -1,4 +1,5 @@
 import 'server-only';
+import { HOUR_MS } from '@/core/calendar/spans';
 import { isActionName, specOf, type ActionName, type UndoneAction } from '@/core/actions/actions';
 import { manyLastActionsOf, maybeAction, type ActionDone } from '@/data/actions-done';
 import { maybeArrangement } from '@/data/arrangements';
@@ -10,7 +11,7 @@ import type { ActionContext } from './handler';
 import { UNDO } from './undo';
 
 /** A slip is noticed in the shift it was made in: older ones are corrected by doing it otherwise. */
-const WITHIN_MS = 16 * 3_600_000;
+const WITHIN_MS = 16 * HOUR_MS;
 
 /** Why an action is not taken back; null where it may be. */
 function whyNot(name: string): string | null {

@@ -1,4 +1,5 @@
 'use client';
+import { saidDate } from '@/core/calendar/said-dates';
 import { NativeSelect, useMantineColorScheme } from '@mantine/core';
 import type { ActionName } from '@/core/actions/actions';
 import { learnSpecies, type Species } from '@/core/species/species';
@@ -93,10 +94,7 @@ function KeptTaps() {
 
 function ClockFace({ timeZone, name }: { timeZone: string; name: string }) {
   const now = useShopNow();
-  const words =
-    now === null
-      ? ''
-      : new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(now);
+  const words = now === null ? '' : saidDate(now, timeZone, 'clock');
   return (
     <>
       <span className={css.whoClock}>{words}</span>

@@ -1,8 +1,9 @@
 'use client';
+import { HOUR_MS } from '@/core/calendar/spans';
 import { useCallback, useEffect, useRef, useState } from 'react';
 
 const PREFIX = 'hush-pail-half-done ';
-const KEPT_MS = 36 * 3_600_000;
+const KEPT_MS = 36 * HOUR_MS;
 const WRITE_AFTER_MS = 250;
 
 /** What is kept half done on this tablet under that name; undefined where nothing is, or it cannot be read. */

@@ -1,26 +1,11 @@
-const at = (isoDate: string): Date => new Date(`${isoDate}T12:00:00Z`);
+import { saidDay } from '../calendar/said-dates';
 
 /** "Fri 27 Nov": a day on the card. */
-export function dayWords(isoDate: string): string {
-  return new Intl.DateTimeFormat('en-GB', {
-    weekday: 'short',
-    day: 'numeric',
-    month: 'short',
-    timeZone: 'UTC',
-  })
-    .format(at(isoDate))
-    .replace(',', '');
-}
+export const dayWords = (isoDate: string): string =>
+  saidDay(isoDate, 'weekday, day and month').replace(',', '');
 
 /** "24 November 2026": a date in a sentence. */
-export function sentenceDate(isoDate: string): string {
-  return new Intl.DateTimeFormat('en-GB', {
-    day: 'numeric',
-    month: 'long',
-    year: 'numeric',
-    timeZone: 'UTC',
-  }).format(at(isoDate));
-}
+export const sentenceDate = (isoDate: string): string => saidDay(isoDate, 'in a sentence');
 
 /** What a line buys, in whole days, as a card says it; null where that is under half a day or unknown. */
 export function gainWords(gainDays: number | null | undefined): string | null {

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { SPECIES, speciesByKey, type Species } from '../species/species';
-import { addDays, composeCard, type CareCardInput } from './compose-card';
+import { addDays } from '../calendar/dates';
+import { composeCard, type CareCardInput } from './compose-card';
 
 const card = (species: readonly Species[], over: Partial<CareCardInput> = {}) =>
   composeCard({

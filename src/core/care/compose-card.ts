@@ -1,3 +1,4 @@
+import { addDays } from '../calendar/dates';
 import type { Species } from '../species/species';
 import { hasTrait, isTropical } from '../species/traits';
 import type { Vessel } from '../arrangement/types';
@@ -55,13 +56,6 @@ export interface CareCard {
   readonly rescue: string | null;
   readonly cautions: readonly string[];
   readonly skip: string;
-}
-
-/** An ISO date so many whole days later. */
-export function addDays(isoDate: string, days: number): string {
-  const date = new Date(`${isoDate}T00:00:00Z`);
-  date.setUTCDate(date.getUTCDate() + Math.floor(days));
-  return date.toISOString().slice(0, 10);
 }
 
 function litresInWords(litres: number): string {

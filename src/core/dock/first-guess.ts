@@ -1,3 +1,4 @@
+import { HOUR_MS } from '../calendar/spans';
 import type { Overrides } from '../model/figures';
 import { composeProtocol } from '../protocol/compose';
 import type { ProtocolStep } from '../protocol/types';
@@ -20,7 +21,7 @@ const UNNAMED_ROUTE: Route = 'glasshouse by road';
 const CUT_AT = 'T08:00:00Z';
 
 export function hoursSinceCut(cutDate: string, at: Date): number {
-  return (at.getTime() - Date.parse(`${cutDate}${CUT_AT}`)) / 3_600_000;
+  return (at.getTime() - Date.parse(`${cutDate}${CUT_AT}`)) / HOUR_MS;
 }
 
 /** What a lot is taken to be before anybody has looked: what its journey left behind in it. */

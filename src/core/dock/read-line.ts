@@ -1,3 +1,4 @@
+import type { DecimalMark } from '../numbers/read-number';
 import type { Column, ColumnMap } from './columns';
 import { findGrams, stemsByWeight, type GramsFound, type GramsPerStem } from './grams';
 import { matchSpecies } from './match-species';
@@ -8,7 +9,6 @@ import {
   readLengthCm,
   readPrice,
   readWeightG,
-  type DecimalMark,
   type PriceUnit,
 } from './read-cells';
 import { readDate } from './read-date';

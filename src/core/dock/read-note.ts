@@ -2,7 +2,8 @@ import { headingBy, shapeOf, type Column, type Heading, type SavedColumns } from
 import type { GramsPerStem } from './grams';
 import { matchSpecies, plainWords } from './match-species';
 import { readHead } from './preamble';
-import { decimalMarkOf, readAmount, readPrice, type DecimalMark } from './read-cells';
+import { readAmount, type DecimalMark } from '../numbers/read-number';
+import { decimalMarkOf, readPrice } from './read-cells';
 import { isDayFirstIn } from './read-date';
 import { ignoredLine, readLine, type LineContext } from './read-line';
 import { splitRows, type FileRow } from './split-rows';

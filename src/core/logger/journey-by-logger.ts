@@ -1,10 +1,9 @@
+import { HOUR_MS } from '../calendar/spans';
 import type { Overrides } from '../model/figures';
 import type { Species } from '../species/species';
 import { journeyStays, stepJourney, type JourneyOutcome, type Route } from '../vase-life/journey';
 import { loggerStays, type LoggedJourney } from './logger-stays';
 import type { LoggerFile } from './read-logger';
-
-const HOUR_MS = 3_600_000;
 
 /** One lot's journey, from its cut to the door. */
 export interface JourneyOf {

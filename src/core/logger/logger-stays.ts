@@ -1,7 +1,7 @@
+import { HOUR_MS } from '../calendar/spans';
 import type { Stay } from '../vase-life/types';
 import { GAP_HOURS, type LoggerFile, type LoggerReading } from './read-logger';
 
-const HOUR_MS = 3_600_000;
 const IN_A_BOX_PCT = 95;
 
 /** A journey read off a logger, from the cut to the door. */

@@ -1,5 +1,6 @@
+import { HOUR_MS } from '../calendar/spans';
 import Papa from 'papaparse';
-import { readNumber } from '../dock/read-cells';
+import { readNumber } from '../numbers/read-number';
 import { BrokenContractError } from '../errors';
 import { isDayFirst, isZone, readTime, zoneNamed } from './read-time';
 
@@ -118,7 +119,7 @@ function gapsOf(readings: readonly LoggerReading[], intervalMin: number | null):
   const longest = Math.max(GAP_HOURS, (4 * (intervalMin ?? 0)) / 60);
   return readings.flatMap((reading, i) => {
     const before = readings[i - 1];
-    const hours = before ? (reading.atMs - before.atMs) / 3_600_000 : 0;
+    const hours = before ? (reading.atMs - before.atMs) / HOUR_MS : 0;
     if (!before || hours <= longest) return [];
     return [{ from: new Date(before.atMs).toISOString(), to: new Date(reading.atMs).toISOString(), hours }];
   });

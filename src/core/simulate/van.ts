@@ -1,3 +1,5 @@
+import { isoDateOf } from '../calendar/dates';
+import { DAY_MS } from '../calendar/spans';
 import type { OrderLine } from '../dock/compare-order';
 import { FLAW_KINDS, type FlawKind } from '../dock/flaws';
 import { randomStream, type RandomStream } from '../random';
@@ -5,8 +7,6 @@ import { speciesByKey } from '../species/species';
 import { isTropical } from '../species/traits';
 import type { Droop } from '../vase-life/types';
 import { MADE_UP_SUPPLIERS, type MadeUpSupplier } from './suppliers';
-
-const DAY_MS = 86_400_000;
 
 /** One line of a made-up van: what its note says, and what is in the box. */
 export interface VanLine {
@@ -42,7 +42,6 @@ export interface Van {
   readonly lines: readonly VanLine[];
 }
 
-const isoDay = (ms: number): string => new Date(ms).toISOString().slice(0, 10);
 const between = (stream: RandomStream, least: number, most: number): number =>
   least + Math.floor(stream.uniform() * (most - least + 1));
 
@@ -106,7 +105,7 @@ export function vanOn(day: string, seed: number): Van {
       lengthCm,
       bunches,
       stemsPerBunch,
-      cutDate: isoDay(at - (made.cutDaysBefore - supplier.hidden.olderDays) * DAY_MS),
+      cutDate: isoDateOf(at - (made.cutDaysBefore - supplier.hidden.olderDays) * DAY_MS),
       origin,
       packing,
       unitPrice: Math.round(100 * made.price * (0.9 + 0.2 * stream.uniform())) / 100,

@@ -1,3 +1,4 @@
+import { DAY_MS } from '../../core/calendar/spans';
 import {
   idOf,
   later,
@@ -32,7 +33,7 @@ export function stockTables(y: Years): HistoryTable[] {
         for (const n of upTo(y.lots)) {
           const at = y.lotAt(n);
           const line = (n % LOTS_A_DELIVERY) + 1;
-          const cut = new Date(at.getTime() - 2 * 86_400_000).toISOString().slice(0, 10);
+          const cut = new Date(at.getTime() - 2 * DAY_MS).toISOString().slice(0, 10);
           const whose = y.delivery(Math.floor(n / LOTS_A_DELIVERY));
           const state = n % 7 === 0 ? 'soft' : 'firm';
           const head = [y.lot(n), shopId, firstLot + n, whose, line, y.species(n), `No. ${n % 40}`];

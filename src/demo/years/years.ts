@@ -1,3 +1,4 @@
+import { DAY_MS, HOUR_MS } from '../../core/calendar/spans';
 import { SPECIES } from '../../core/species/species';
 
 export const LOTS_A_DELIVERY = 10;
@@ -5,7 +6,6 @@ export const STEPS_A_LOT = 8;
 export const ENTRIES_A_LOT = 15;
 /** Of a hundred arrangements so many never got their card. */
 const WITHOUT_CARD_PERCENT = 2;
-const DAY_MS = 86_400_000;
 export const STEMS_A_LOT = 60;
 export const STEMS_A_LINE = 5;
 export const SUPPLIERS = ['Norrholt Growers', 'Pellinor Air Flowers', 'Brae Coast Foliage'];
@@ -89,4 +89,4 @@ export class Years {
   hasCard = (n: number): boolean => n % 100 >= WITHOUT_CARD_PERCENT;
 }
 
-export const later = (at: Date, hours: number): Date => new Date(at.getTime() + hours * 3_600_000);
+export const later = (at: Date, hours: number): Date => new Date(at.getTime() + hours * HOUR_MS);

@@ -1,4 +1,5 @@
 import 'server-only';
+import { HOUR_MS } from '@/core/calendar/spans';
 import { comparedWithPlain } from '@/core/protocol/compare';
 import { outOfOrder } from '@/core/protocol/in-order';
 import type { PailWish, ProtocolStep } from '@/core/protocol/types';
@@ -29,7 +30,6 @@ import type {
 import type { Floor, FloorLot, Hand } from './floor';
 import { sharerOf, waterIn } from './water-in';
 
-const HOUR_MS = 3_600_000;
 /** Upside down for so long a pail has drained (estimate). */
 const DRAINS_MS = 10 * 60_000;
 

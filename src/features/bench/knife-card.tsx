@@ -1,4 +1,5 @@
 'use client';
+import { saidDate } from '@/core/calendar/said-dates';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { SKILLS, type Skill } from '@/core/protocol/types';
 import { useLog } from './use-log';
@@ -54,7 +55,7 @@ interface Props {
 /** How to cut safely and cleanly, and who has been shown what. */
 export function KnifeCard({ people, skills, mayRecord, timeZone, caution }: Props) {
   const { log, busy, said } = useLog('knife card');
-  const day = new Intl.DateTimeFormat('en-GB', { timeZone, day: 'numeric', month: 'short' });
+  const day = (at: number): string => saidDate(at, timeZone, 'day');
   const record = (personId: string, skill: Skill, shown: boolean, name: string) =>
     void log('bench/skill', { personId, skill, shown }, `${name}: ${skill}`);
   return (
@@ -104,7 +105,7 @@ export function KnifeCard({ people, skills, mayRecord, timeZone, caution }: Prop
                     <td key={skill}>
                       {has ? (
                         <span>
-                          shown {day.format(has.at)} <span className="soft">by {has.shownByName}</span>
+                          shown {day(has.at)} <span className="soft">by {has.shownByName}</span>
                         </span>
                       ) : (
                         <span className="soft">not yet</span>

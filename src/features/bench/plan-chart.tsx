@@ -1,3 +1,5 @@
+import { MINUTE_MS } from '@/core/calendar/spans';
+import { saidDate } from '@/core/calendar/said-dates';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { scaleLinear } from 'd3-scale';
 import type { BenchPlan, PlannedWork } from '@/core/bench/tell';
@@ -34,9 +36,7 @@ function rowsOf(plan: BenchPlan): Row[] {
 const clockOf =
   (madeAt: Date, timeZone: string) =>
   (min: number): string =>
-    new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(
-      madeAt.getTime() + min * 60_000,
-    );
+    saidDate(madeAt.getTime() + min * MINUTE_MS, timeZone, 'clock');
 
 function Bars({
   row,

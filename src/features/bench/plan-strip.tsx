@@ -1,4 +1,6 @@
 'use client';
+import { MINUTE_MS } from '@/core/calendar/spans';
+import { saidDate } from '@/core/calendar/said-dates';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { useEffect, useState } from 'react';
 import type { BenchPlan } from '@/core/bench/tell';
@@ -27,10 +29,7 @@ const SLOW_MS = 1000;
 
 function Clear({ plan, madeAt, timeZone }: { plan: BenchPlan; madeAt: number; timeZone: string }) {
   const t = useWords();
-  const at = (min: number): string =>
-    new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(
-      madeAt + min * 60_000,
-    );
+  const at = (min: number): string => saidDate(madeAt + min * MINUTE_MS, timeZone, 'clock');
   return (
     <>
       {' '}

@@ -1,3 +1,4 @@
+import { HOUR_MS } from '@/core/calendar/spans';
 import type { FlawKind } from '@/core/dock/flaws';
 import { speciesByKey } from '@/core/species/species';
 import type { Sharer } from '@/core/water/sharing';
@@ -5,7 +6,7 @@ import type { PortionRow } from '@/data/portions';
 import type { PailWish } from '@/core/protocol/types';
 import type { PailRow } from '@/data/pails';
 
-const STANDS_AS_ROOM_MS = 2 * 3_600_000;
+const STANDS_AS_ROOM_MS = 2 * HOUR_MS;
 const ROOM_C = 20;
 
 /** The water that stands in a pail, as it is by now: an old fill has come to the room's warmth. */

@@ -1,3 +1,4 @@
+import { saidDate } from '@/core/calendar/said-dates';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { manyNewestEntries } from '@/data/record';
 import { inMyShop } from '@/server/session';
@@ -15,12 +16,8 @@ export async function DeskPage({ search }: { search: Record<string, string | str
     entries: await manyNewestEntries(trx, SHOWN, before === null ? undefined : Number(before)),
     me,
   }));
-  const when = new Intl.DateTimeFormat('en-GB', {
-    timeZone: me.shop.timeZone,
-    ...(before === null ? { weekday: 'short' } : { day: 'numeric', month: 'short', year: 'numeric' }),
-    hour: '2-digit',
-    minute: '2-digit',
-  });
+  const form = before === null ? 'weekday and clock' : 'date and clock';
+  const when = (at: Date): string => saidDate(at.getTime(), me.shop.timeZone, form);
   return (
     <section className={css.desk}>
       <DeskTabs here="/desk" />
@@ -35,12 +32,12 @@ export async function DeskPage({ search }: { search: Record<string, string | str
         <ul className="rowlist">
           {entries.map((e) => (
             <li key={e.id} className={css.entry}>
-              <span className="soft">{when.format(e.at)}</span>
+              <span className="soft">{when(e.at)}</span>
               <span>
                 {e.corrected ? <s>{e.words}</s> : e.words}
                 {e.corrected && <span className="soft"> (taken back)</span>}
                 {e.loggedAt.getTime() - e.at.getTime() > SENT_LATE_MS && (
-                  <span className="soft"> waited on its tablet until {when.format(e.loggedAt)}</span>
+                  <span className="soft"> waited on its tablet until {when(e.loggedAt)}</span>
                 )}
               </span>
               <span>

@@ -1,4 +1,5 @@
 'use client';
+import { typedNumber } from '@/core/numbers/read-number';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v4 } from 'uuid';
@@ -59,7 +60,7 @@ export function FigureLine({ row, mayChange }: { row: FigureRow; mayChange: bool
           className={css.change}
           onSubmit={(event) => {
             event.preventDefault();
-            void set(Number(value.replace(',', '.')));
+            void set(typedNumber(value));
           }}
         >
           <label>

@@ -1,4 +1,5 @@
 'use client';
+import { typedNumber } from '@/core/numbers/read-number';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { SpeciesFile } from '@/core/door/species-schema';
@@ -70,7 +71,7 @@ function StepForm({ step, file }: { step: SaidStep; file: SpeciesFile }) {
   const isReasoned = reason.trim().length >= 3;
   const change = () => {
     const params = Object.fromEntries(
-      Object.entries(numbers).map(([key, typed]) => [key, Number(typed.replace(',', '.'))]),
+      Object.entries(numbers).map(([key, typed]) => [key, typedNumber(typed)]),
     );
     const edit: ProtocolEdit = {
       op: 'change',

@@ -1,4 +1,5 @@
 'use client';
+import { typedNumber } from '@/core/numbers/read-number';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { InputOf } from '@/core/actions/actions';
@@ -160,8 +161,8 @@ export function LimitForm({ limits, mayChange }: { limits: WaterLimits; mayChang
   const save = async () => {
     for (const [key] of LIMITS) {
       const typed = values[key];
-      if (typed === undefined || Number(typed.replace(',', '.')) === limits[key]) continue;
-      if (!(await set({ kind: 'limit', key, value: Number(typed.replace(',', '.')), reason }))) return;
+      if (typed === undefined || typedNumber(typed) === limits[key]) continue;
+      if (!(await set({ kind: 'limit', key, value: typedNumber(typed), reason }))) return;
     }
     setValues({});
     setReason('');

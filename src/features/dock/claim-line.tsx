@@ -1,4 +1,5 @@
 'use client';
+import { typedNumber } from '@/core/numbers/read-number';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { clockWords, useShopNow } from '@/shell/clock';
@@ -29,7 +30,7 @@ export function ClaimLine({ claim, maySettle }: { claim: ClaimLineView; maySettl
   const clock = now === null ? null : clockWords(claim.dueAt, now);
 
   const move = async (state: 'sent' | 'credited' | 'refused' | 'withdrawn') => {
-    const value = state === 'credited' ? Number(credited.replace(',', '.')) : null;
+    const value = state === 'credited' ? typedNumber(credited) : null;
     if (value !== null && (!Number.isFinite(value) || credited.trim() === ''))
       return setProblem('How much was credited? Nothing was changed.');
     setBusy(true);

@@ -1,4 +1,5 @@
 import 'server-only';
+import { HOUR_MS } from '@/core/calendar/spans';
 import { draftClaim, USUAL_CLAIM_HOURS, type ClaimDraft } from '@/core/dock/claims';
 import { flawInLot, flawInWords, type FlawKind } from '@/core/dock/flaws';
 import { boxTemperature } from '@/core/dock/temperatures';
@@ -8,8 +9,6 @@ import type { Trx } from '@/data/connection';
 import { RefusedError } from '@/data/errors';
 import { manyPhotos, manyTemperatures } from '@/data/evidence';
 import type { LotRow } from '@/data/lots';
-
-const HOUR_MS = 3_600_000;
 
 /** When the supplier's window for a lot's claims closes. */
 export async function claimDueAt(trx: Trx, lot: LotRow): Promise<Date> {

@@ -1,4 +1,5 @@
 'use client';
+import { typedNumber } from '@/core/numbers/read-number';
 import { useState } from 'react';
 import { useActions } from '@/shell/actions';
 import { Choices } from '@/shell/choices';
@@ -20,7 +21,7 @@ interface Counting {
 }
 
 const asNumber = (text: string): number | null => {
-  const value = Number(text.replace(',', '.'));
+  const value = typedNumber(text);
   return text.trim() !== '' && Number.isFinite(value) && value > 0 ? value : null;
 };
 /** The bunch size that divides the count as the note has it into more than one; ten is the commonest. */

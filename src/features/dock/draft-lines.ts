@@ -1,5 +1,5 @@
 import type { BookLine } from '@/core/actions/fields';
-import { addDays } from '@/core/care/compose-card';
+import { addDays } from '@/core/calendar/dates';
 import type { DeliveryNote, NoteLine } from '@/core/dock/types';
 
 /** A line of the note as it stands in the preview, with what somebody has made of it. */

@@ -1,4 +1,5 @@
 import 'server-only';
+import { HOUR_MS } from '@/core/calendar/spans';
 import type { evidenceActions } from '@/core/actions/dock-evidence';
 import { hoursSinceCut } from '@/core/dock/first-guess';
 import { boxTemperature, packWaterTemperature } from '@/core/dock/temperatures';
@@ -33,7 +34,6 @@ import { replanLot } from '@/server/replan';
 
 const MOST_PHOTO_BYTES = 400_000;
 const LONGEST_SIDE_PX = 1600;
-const HOUR_MS = 3_600_000;
 const UNNAMED_ROUTE = 'glasshouse by road';
 
 /** The stems that were more or fewer than booked, in whichever heap of the lot is the largest. */

@@ -1,4 +1,5 @@
 'use client';
+import { daysBetween } from '@/core/calendar/dates';
 import { useState } from 'react';
 import { findSpecies } from '@/core/species/species';
 import { useActions } from '@/shell/actions';
@@ -7,7 +8,7 @@ import type { Expected } from './note-preview';
 import { Said } from '@/shell/said';
 
 const whenDue = (dueOn: string, today: string): { words: string; late: boolean } => {
-  const days = Math.round((Date.parse(dueOn) - Date.parse(today)) / 86_400_000);
+  const days = daysBetween(today, dueOn);
   if (days < 0) return { words: days === -1 ? 'due yesterday' : `due ${-days} days ago`, late: true };
   return { words: days === 0 ? 'due today' : days === 1 ? 'due tomorrow' : `due ${dueOn}`, late: false };
 };

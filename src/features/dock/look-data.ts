@@ -1,4 +1,5 @@
 import 'server-only';
+import { DAY_MS } from '@/core/calendar/spans';
 import { FLAW_KINDS, flawInLot, type FlawInLot } from '@/core/dock/flaws';
 import { findGrams, learnGrams, type GramsPerStem } from '@/core/dock/grams';
 import { arrivalHazards } from '@/core/dock/hazards';
@@ -25,7 +26,6 @@ import type { Outlook } from './outlook';
 import { outlooksOf, pastLots, type OutlookRead } from './outlooks';
 
 const IN_HAND_MS = 10 * 60_000;
-const DAY_MS = 86_400_000;
 
 /** Counted flaws of a lot, carried to the whole of it. */
 function flawsOf(lot: LotView, rows: readonly FlawRow[]): FlawInLot[] {

@@ -1,4 +1,5 @@
 'use client';
+import { DAY_MS } from '@/core/calendar/spans';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useState, useRef } from 'react';
 import { v4 } from 'uuid';
@@ -14,7 +15,6 @@ import { HALF_READ, type HalfRead } from './half-read';
 import { PreviewLines } from './preview-lines';
 import { Said } from '@/shell/said';
 
-const DAY_MS = 86_400_000;
 const KEEP_AFTER_MS = 300;
 
 /** An order that a note can be held against. */

@@ -1,4 +1,5 @@
 import 'server-only';
+import { DAY_MS, MINUTE_MS } from '@/core/calendar/spans';
 import { LRUCache } from 'lru-cache';
 import { FLAWS, type FlawKind } from '@/core/dock/flaws';
 import { againstUsual, usualInWords, type PastLot } from '@/core/dock/supplier-usual';
@@ -37,7 +38,7 @@ function drawn(shares: readonly number[]): number[] {
 }
 
 export async function pastLots(trx: Trx, lot: PortionRow, at: Date): Promise<PastLot[]> {
-  const since = new Date(at.getTime() - WEEKS_BACK * 7 * 86_400_000);
+  const since = new Date(at.getTime() - WEEKS_BACK * 7 * DAY_MS);
   const rows = await manyLotsOfSupplier(trx, lot.supplier, since, lot.deliveryId);
   return rows.map((row) => ({
     speciesKey: row.speciesKey,
@@ -51,7 +52,6 @@ export async function pastLots(trx: Trx, lot: PortionRow, at: Date): Promise<Pas
 /** Plans by species and what they are made from: a page that is looked at again within the minute asks for the same nine. */
 const known = new WeakMap<Species, LRUCache<string, readonly Words[]>>();
 const MOST_KNOWN = 200;
-const MINUTE_MS = 60_000;
 
 /** Titles of the steps a lot gets for how it came. */
 function changesFor(lot: PortionRow, flaws: readonly FlawKind[], ways: Ways, at: Date): readonly Words[] {

@@ -1,19 +1,13 @@
-const DAY_MS = 86_400_000;
-
-const weekday = new Intl.DateTimeFormat('en-GB', { weekday: 'short', timeZone: 'UTC' });
-const weekdayAndDate = new Intl.DateTimeFormat('en-GB', {
-  weekday: 'short',
-  day: 'numeric',
-  timeZone: 'UTC',
-});
+import { saidDate } from '@/core/calendar/said-dates';
+import { DAY_MS } from '@/core/calendar/spans';
 
 /** The weekday so many days from `now`, milliseconds at noon of today. */
 export const weekdayOf = (now: number, days: number): string =>
-  weekday.format(now + Math.floor(days) * DAY_MS);
+  saidDate(now + Math.floor(days) * DAY_MS, 'UTC', 'weekday');
 
 /** The same with the day of the month. */
 export const dateOf = (now: number, days: number): string =>
-  weekdayAndDate.format(now + Math.floor(days) * DAY_MS);
+  saidDate(now + Math.floor(days) * DAY_MS, 'UTC', 'weekday and day');
 
 /** Days gained as they are said: to a tenth, with their sign. */
 export function gainInWords(days: number): string {

@@ -1,4 +1,5 @@
 'use client';
+import { HOUR_MS } from '@/core/calendar/spans';
 import { useState } from 'react';
 import type { ActionName, InputOf } from '@/core/actions/actions';
 import { depthOf, depthWord, litresFor } from '@/core/water/pail-shape';
@@ -43,7 +44,7 @@ const WASH_STEP = {
 function ago(at: number | null, now: number | null): string {
   if (at === null) return 'never in the record';
   if (now === null) return '';
-  const hours = Math.floor((now - at) / 3_600_000);
+  const hours = Math.floor((now - at) / HOUR_MS);
   return hours < 1 ? 'within the hour' : hours < 48 ? `${hours} h ago` : `${Math.floor(hours / 24)} days ago`;
 }
 

@@ -1,3 +1,4 @@
+import { HOUR_MS } from '@/core/calendar/spans';
 import { speciesByKey } from '@/core/species/species';
 import { hasTrait } from '@/core/species/traits';
 import { SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
@@ -16,8 +17,6 @@ import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { PailRacks } from './pail-racks';
 import type { PailView } from './pail-view';
-
-const HOUR_MS = 3_600_000;
 
 /** The pail's water as it stands by the model, from the hour it was filled. */
 function waterNow(pail: PailRow, roomTempC: number, at: Date): VesselWater | null {

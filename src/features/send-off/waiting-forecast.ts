@@ -1,4 +1,5 @@
 import 'server-only';
+import { HOUR_MS } from '@/core/calendar/spans';
 import { LRUCache } from 'lru-cache';
 import type { ArrangementForecast, ArrangementInput } from '@/core/arrangement/types';
 import { waitingInput } from '@/core/arrangement/waiting';
@@ -7,7 +8,6 @@ import type { Trx } from '@/data/connection';
 import { manyStays, type StayRow } from '@/data/stays';
 import { inWorker } from '@/server/pool/pool';
 
-const HOUR_MS = 3_600_000;
 const KEPT = 40;
 const cache = new LRUCache<string, ArrangementForecast>({ max: KEPT });
 

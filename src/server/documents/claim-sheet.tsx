@@ -1,3 +1,4 @@
+import { saidDate } from '@/core/calendar/said-dates';
 import { Document, Image, Page, StyleSheet, Text, View, renderToBuffer } from '@react-pdf/renderer';
 import type { ClaimRow } from '@/core/dock/claims';
 import { PDF_INK, PDF_SOFT } from './fonts';
@@ -33,7 +34,7 @@ function Row({
   pictures,
 }: {
   row: ClaimRow;
-  when: Intl.DateTimeFormat;
+  when: (at: Date) => string;
   pictures: readonly Uint8Array[];
 }) {
   return (
@@ -45,7 +46,7 @@ function Row({
         </Text>
         <Text>{row.words}</Text>
         <Text style={styles.soft}>
-          Seen {when.format(new Date(row.openedAt))}, {row.state}
+          Seen {when(new Date(row.openedAt))}, {row.state}
         </Text>
         {pictures.length > 0 && (
           <View style={styles.pictures}>
@@ -67,13 +68,7 @@ function Row({
 }
 
 function SheetDocument({ sheet }: { sheet: ClaimSheet }) {
-  const when = new Intl.DateTimeFormat('en-GB', {
-    timeZone: sheet.timeZone,
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-  });
+  const when = (at: Date): string => saidDate(at.getTime(), sheet.timeZone, 'day and clock');
   const suppliers = [...new Set(sheet.rows.map((r) => r.supplier))];
   return (
     <Document title="Claim sheet" author={sheet.shopName} language="en">

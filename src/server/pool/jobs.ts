@@ -1,3 +1,4 @@
+import { DAY_MS } from '@/core/calendar/spans';
 import { predictArrangement } from '@/core/arrangement/predict-arrangement';
 import { firstGuess, type FirstGuess, type GuessInput } from '@/core/dock/first-guess';
 import type { ArrangementForecast, ArrangementInput } from '@/core/arrangement/types';
@@ -31,7 +32,7 @@ interface LoggedJourneys {
 }
 
 /** A logger that runs on for weeks is still the one that travelled; of another season it is not. */
-const LONGEST_AWAY_MS = 60 * 86_400_000;
+const LONGEST_AWAY_MS = 60 * DAY_MS;
 
 function journeysOf({ csv, timeZone, lots }: LoggedDelivery): LoggedJourneys {
   const file = readLogger(csv, timeZone);
