@@ -60,7 +60,8 @@ function options(): SessionOptions {
 
 /** The sealed session of this request, to be changed. */
 export async function session() {
-  return getIronSession<SessionData>(await cookies(), options());
+  // Both mean one thing by a cookie; their types differ in how an option that is not there is written.
+  return getIronSession<SessionData>((await cookies()) as never, options());
 }
 
 /** What the seal of this request says; nothing where there is none, or it is broken or old. */

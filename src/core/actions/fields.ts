@@ -97,7 +97,7 @@ export const keptLine = v.object({
 export const columnsChosen = v.object({
   shape: someWords(400),
   saved: v.object({
-    columns: v.record(v.picklist(COLUMNS), v.optional(whole(0, 200))),
+    columns: v.record(v.picklist(COLUMNS), v.exactOptional(whole(0, 200))),
     hasHeading: v.boolean(),
   }),
 });

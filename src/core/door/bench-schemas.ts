@@ -30,10 +30,10 @@ const lotSchema = strict({
   packing: v.optional(v.pipe(v.string(), v.maxLength(60)), ''),
   agedDays: v.optional(between(0, 200), 0),
   flaws: v.optional(v.pipe(v.array(oneOf(FLAW_KINDS)), v.maxLength(20)), []),
-  readyInS: v.optional(between(0, 172_800)),
-  isWet: v.optional(v.boolean('must be true or false')),
-  bearsDryS: v.optional(between(-1_000_000, 1_000_000)),
-  goesTo: v.optional(oneOf(PLACES)),
+  readyInS: v.exactOptional(between(0, 172_800)),
+  isWet: v.exactOptional(v.boolean('must be true or false')),
+  bearsDryS: v.exactOptional(between(-1_000_000, 1_000_000)),
+  goesTo: v.exactOptional(oneOf(PLACES)),
   lengthCm: v.optional(v.nullable(between(1, 300)), null),
   order: v.optional(v.nullable(name), null),
 });
@@ -41,8 +41,8 @@ const lotSchema = strict({
 /** A house's answer to each question it answers; which answers there are is the question's. */
 export const answersSchema = strict(
   Object.fromEntries(
-    QUESTION_KEYS.map((key) => [key, v.optional(oneOf(questionOf(key).schools.map((s) => s.key)))]),
-  ) as unknown as Record<QuestionKey, v.OptionalSchema<v.GenericSchema<string>, undefined>>,
+    QUESTION_KEYS.map((key) => [key, v.exactOptional(oneOf(questionOf(key).schools.map((s) => s.key)))]),
+  ) as unknown as Record<QuestionKey, v.ExactOptionalSchema<v.GenericSchema<string>, undefined>>,
 );
 
 export const schoolsSchema = strict({
@@ -53,7 +53,7 @@ export const schoolsSchema = strict({
 /** What the protocol of one lot is composed from. */
 export const protocolInputSchema = strict({
   species: speciesKeySchema,
-  stage: v.optional(between(0, 1.5)),
+  stage: v.exactOptional(between(0, 1.5)),
   droop: v.optional(oneOf(['firm', 'soft', 'hanging']), 'firm'),
   packing: v.optional(v.pipe(v.string('must be words'), v.maxLength(60)), ''),
   hoursDry: v.optional(between(0, 500), 0),
@@ -93,8 +93,8 @@ export const benchInputSchema = strict({
     ),
     [],
   ),
-  sinks: v.optional(whole(1, 20)),
-  rooms: v.optional(
+  sinks: v.exactOptional(whole(1, 20)),
+  rooms: v.exactOptional(
     v.pipe(
       v.array(
         strict({
@@ -111,11 +111,11 @@ export const benchInputSchema = strict({
     ),
   ),
   /** The moment it is planned from; the plan then tells clock times as well. */
-  now: v.optional(
+  now: v.exactOptional(
     v.pipe(v.string('must be a time'), v.isoTimestamp('must be a time like 2026-11-24T06:50:00Z')),
   ),
-  standing: v.optional(v.pipe(v.array(name), v.maxLength(600))),
-  inHand: v.optional(v.pipe(v.array(strict({ lot: name, hands: name })), v.maxLength(8))),
+  standing: v.exactOptional(v.pipe(v.array(name), v.maxLength(600))),
+  inHand: v.exactOptional(v.pipe(v.array(strict({ lot: name, hands: name })), v.maxLength(8))),
   lots: v.pipe(
     v.array(lotSchema),
     v.maxLength(60, 'takes at most sixty lots'),

@@ -30,8 +30,8 @@ export const arrivalSchema = strict({
   agedDays: between(0, 200),
   stage: between(0, 1.5),
   droop: oneOf(['firm', 'soft', 'hanging']),
-  ageErrorSdDays: v.optional(between(0, 10)),
-  airShare: v.optional(between(0, 1)),
+  ageErrorSdDays: v.exactOptional(between(0, 10)),
+  airShare: v.exactOptional(between(0, 1)),
 });
 
 const stayFields = {
@@ -40,9 +40,9 @@ const stayFields = {
   ethylenePpm: between(0, 100),
   litHours: between(0, 24),
   wet: flag,
-  cutOnReturn: v.optional(flag),
-  drinkTempC: v.optional(between(0, 60)),
-  night: v.optional(
+  cutOnReturn: v.exactOptional(flag),
+  drinkTempC: v.exactOptional(between(0, 60)),
+  night: v.exactOptional(
     strict({
       fromHour: between(0, 24),
       toHour: between(0, 24),
@@ -85,7 +85,7 @@ export const waterSchema = strict({
   changeEveryDays: v.nullable(between(0.05, 365)),
   recutAtChange: flag,
   leafBelow: between(0, 1),
-  topUp: v.optional(topUpSchema),
+  topUp: v.exactOptional(topUpSchema),
 });
 
 const atHour = between(0, YEAR_H);
@@ -96,7 +96,7 @@ export const eventsSchema = v.pipe(
       [
         strict({ atHour, type: v.literal('cut'), cm: between(0, 60) }),
         strict({ atHour, type: v.literal('hot-dip') }),
-        strict({ atHour, type: v.literal('change'), solution: v.optional(oneOf(SOLUTION_KEYS)) }),
+        strict({ atHour, type: v.literal('change'), solution: v.exactOptional(oneOf(SOLUTION_KEYS)) }),
         strict({ atHour, type: v.literal('strip'), leafShare: between(0, 1) }),
       ],
       'must be one of cut, hot-dip, change, strip',
@@ -115,38 +115,38 @@ function ownConstant(key: ConstantKey) {
   return between(value / 5, unit === 'share' ? Math.min(1, value * 5) : value * 5);
 }
 const ownConstants = Object.fromEntries(
-  CONSTANT_KEYS.map((key) => [key, v.optional(ownConstant(key))]),
-) as Record<ConstantKey, v.OptionalSchema<ReturnType<typeof ownConstant>, undefined>>;
+  CONSTANT_KEYS.map((key) => [key, v.exactOptional(ownConstant(key))]),
+) as Record<ConstantKey, v.ExactOptionalSchema<ReturnType<typeof ownConstant>, undefined>>;
 
 export const overridesSchema = strict({
   /** Species of the shop's own, whole: nothing else needs to know them. */
-  own: v.optional(v.pipe(v.array(ownSpeciesSchema), v.maxLength(200))),
-  constants: v.optional(strict(ownConstants)),
-  species: v.optional(
+  own: v.exactOptional(v.pipe(v.array(ownSpeciesSchema), v.maxLength(200))),
+  constants: v.exactOptional(strict(ownConstants)),
+  species: v.exactOptional(
     v.record(
       forecastSpeciesSchema,
       strict({
-        lifeDays20C: v.optional(between(0.5, 100)),
-        lifeSpread: v.optional(between(0, 1)),
-        foodGain: v.optional(between(0.2, 5)),
-        q10: v.optional(between(1, 6)),
-        ethylene: v.optional(whole(0, 3)),
-        chillBelowC: v.optional(between(-50, 20)),
-        dryHours: v.optional(between(0.2, 200)),
-        leafiness: v.optional(between(0, 6)),
-        plug: v.optional(between(0.05, 5)),
-        openDays20C: v.optional(between(0, 40)),
+        lifeDays20C: v.exactOptional(between(0.5, 100)),
+        lifeSpread: v.exactOptional(between(0, 1)),
+        foodGain: v.exactOptional(between(0.2, 5)),
+        q10: v.exactOptional(between(1, 6)),
+        ethylene: v.exactOptional(whole(0, 3)),
+        chillBelowC: v.exactOptional(between(-50, 20)),
+        dryHours: v.exactOptional(between(0.2, 200)),
+        leafiness: v.exactOptional(between(0, 6)),
+        plug: v.exactOptional(between(0.05, 5)),
+        openDays20C: v.exactOptional(between(0, 40)),
       }),
     ),
   ),
-  solutions: v.optional(
+  solutions: v.exactOptional(
     v.record(
       oneOf(SOLUTION_KEYS),
       strict({
-        sugar: v.optional(between(0, 3)),
-        biocide: v.optional(between(0, 1)),
-        acid: v.optional(between(0, 3)),
-        harm: v.optional(between(0, 3)),
+        sugar: v.exactOptional(between(0, 3)),
+        biocide: v.exactOptional(between(0, 1)),
+        acid: v.exactOptional(between(0, 3)),
+        harm: v.exactOptional(between(0, 3)),
       }),
     ),
   ),
@@ -156,15 +156,15 @@ export const lotInputSchema = strict({
   species: forecastSpeciesSchema,
   seed: seedSchema,
   draws: whole(1, 20_000),
-  startHourOfDay: v.optional(v.pipe(between(0, 23.999))),
+  startHourOfDay: v.exactOptional(v.pipe(between(0, 23.999))),
   leafShare: between(0, 1),
   arrival: arrivalSchema,
   stays: staysSchema,
-  countFromHour: v.optional(between(0, YEAR_H)),
+  countFromHour: v.exactOptional(between(0, YEAR_H)),
   water: waterSchema,
-  events: v.optional(eventsSchema),
-  supplierLife: v.optional(supplierLifeSchema),
-  overrides: v.optional(overridesSchema),
+  events: v.exactOptional(eventsSchema),
+  supplierLife: v.exactOptional(supplierLifeSchema),
+  overrides: v.exactOptional(overridesSchema),
 });
 
 /** Stems a forecast may draw in all: beyond it, it would take minutes. */
@@ -184,8 +184,8 @@ export const arrangementInputSchema = v.pipe(
           stems: whole(1, MOST_STEMS),
           arrival: arrivalSchema,
           leafShare: between(0, 1),
-          events: v.optional(eventsSchema),
-          supplierLife: v.optional(supplierLifeSchema),
+          events: v.exactOptional(eventsSchema),
+          supplierLife: v.exactOptional(supplierLifeSchema),
         }),
         'must be a list of lines',
       ),
@@ -194,13 +194,13 @@ export const arrangementInputSchema = v.pipe(
     ),
     vessel: strict({ kind: oneOf(['vase', 'foam']), litres: between(0.05, 200) }),
     stays: staysSchema,
-    startHourOfDay: v.optional(between(0, 23.999)),
-    countFromHour: v.optional(between(0, YEAR_H)),
+    startHourOfDay: v.exactOptional(between(0, 23.999)),
+    countFromHour: v.exactOptional(between(0, YEAR_H)),
     confidence: between(0.5, 0.999),
-    water: v.optional(waterSchema),
-    care: v.optional(oneOf(['careful', 'usual', 'careless', 'mixed'])),
-    pullsEnded: v.optional(flag),
-    overrides: v.optional(overridesSchema),
+    water: v.exactOptional(waterSchema),
+    care: v.exactOptional(oneOf(['careful', 'usual', 'careless', 'mixed'])),
+    pullsEnded: v.exactOptional(flag),
+    overrides: v.exactOptional(overridesSchema),
   }),
   v.forward(
     v.check(

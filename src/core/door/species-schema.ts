@@ -53,7 +53,7 @@ const rowSchema = strict({
   hotDipS: orNone(between(1, 600)),
   waterMostH: v.optional(orNone(between(1, 400)), null),
   /** Left out by files written before there were traits: what the other columns tell is taken. */
-  traits: v.optional(v.pipe(v.array(oneOf(TRAIT_KEYS)), v.maxLength(TRAIT_KEYS.length))),
+  traits: v.exactOptional(v.pipe(v.array(oneOf(TRAIT_KEYS)), v.maxLength(TRAIT_KEYS.length))),
   basis: oneOf(['trade', 'practice']),
 });
 
