@@ -82,11 +82,18 @@ export async function takeBack(page: Page): Promise<void> {
 
 /** Nothing serious or critical by axe on the page as it stands. */
 export async function expectNothingSerious(page: Page): Promise<void> {
-  // A page that is still on its way bears no title yet.
-  await expect(page).toHaveTitle(/Hush Pail/);
-  const { violations } = await new AxeBuilder({ page })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-    .analyze();
-  const grave = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
-  expect(grave.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`)).toEqual([]);
+  const lookOver = async (): Promise<string[]> => {
+    // A page that is still on its way bears no title yet.
+    await expect(page).toHaveTitle(/Hush Pail/);
+    const { violations } = await new AxeBuilder({ page })
+      .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+      .analyze();
+    return violations
+      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+      .map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`);
+  };
+  const found = await lookOver();
+  // Another tablet's tap had it drawn anew meanwhile: its title is taken off and put on.
+  const isBeingDrawn = found.some((one) => one.startsWith('document-title'));
+  expect(isBeingDrawn ? await lookOver() : found).toEqual([]);
 }
