@@ -10,7 +10,13 @@ export const speakerOf =
   (key: MessageKey, told?: Readonly<Record<string, Told>>): string =>
     say(m(key, told), language);
 
+const made = new Map<string, PageWords>();
+
 /** What the parts of one page say in the browser: that page's words in one language, and no others. */
 export function pageWords(page: string, language: Language): PageWords {
-  return Object.fromEntries(keysOf(`${page}.`).map((key) => [key, patternOf(key, language)]));
+  const known = made.get(`${page} ${language}`);
+  if (known) return known;
+  const words = Object.fromEntries(keysOf(`${page}.`).map((key) => [key, patternOf(key, language)]));
+  made.set(`${page} ${language}`, words);
+  return words;
 }

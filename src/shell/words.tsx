@@ -1,6 +1,8 @@
 'use client';
-import { createContext, useContext, type ReactNode } from 'react';
+import { createContext, useContext, useMemo, type ReactNode } from 'react';
 import type { MessageKey } from '@/core/words/message';
+import type { Told } from './told';
+import { useTold } from './use-told';
 
 /** The words a page's own parts say, by key, as the server sent them in the reader's language. */
 export type PageWords = Readonly<Partial<Record<MessageKey, string>>>;
@@ -13,10 +15,21 @@ interface Reading {
 }
 const ReadingContext = createContext<Reading>({ words: {}, locale: 'en-GB' });
 
-export function PageWordsProvider({ children, ...reading }: Reading & { children: ReactNode }) {
+/** Tells the parts of a page their words, and how their reader writes numbers. */
+export function PageWordsProvider({
+  told,
+  locale,
+  children,
+}: {
+  told: Told<PageWords>;
+  locale: string;
+  children: ReactNode;
+}) {
+  const words = useTold(told);
+  const reading = useMemo(() => ({ words, locale }), [words, locale]);
   return (
     <ReadingContext value={reading}>
-      <div lang={reading.locale.slice(0, 2)} style={{ display: 'contents' }}>
+      <div lang={locale.slice(0, 2)} style={{ display: 'contents' }}>
         {children}
       </div>
     </ReadingContext>

@@ -36,7 +36,7 @@ function formatOf(key: MessageKey, language: Language): IntlMessageFormat {
 }
 
 const first = (text: string, to: (letter: string) => string): string => to(text.charAt(0)) + text.slice(1);
-export const capital = (text: string): string => first(text, (letter) => letter.toUpperCase());
+const capital = (text: string): string => first(text, (letter) => letter.toUpperCase());
 /** With a small first letter, where the word is not one of capitals. */
 const small = (text: string): string =>
   /^\p{Lu}{2}/u.test(text) ? text : first(text, (letter) => letter.toLowerCase());

@@ -94,7 +94,7 @@ export async function BenchPage({ search }: { search: Record<string, string | st
   const shown = new Set(cards.map((c) => c.portionId));
   const idle = floor.handed.filter((h) => h.lot === null && cards.length > 0).map((h) => h.hands);
   return (
-    <PageWordsProvider words={pageWords('bench', me.language)} locale={localeOf(me.language)}>
+    <PageWordsProvider told={tell(pageWords('bench', me.language))} locale={localeOf(me.language)}>
       {cards.length === 0 ? (
         <Clear t={t} />
       ) : (

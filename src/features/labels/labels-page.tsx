@@ -1,11 +1,12 @@
 import { ShopLink as Link } from '@/shell/shop-link';
 import { codeOf } from '@/core/labels/codes';
 import { speciesByKey } from '@/core/species/species';
-import { manyLotsInStock, type LotRow } from '@/data/lots';
 import { manyPails } from '@/data/pails';
+import { manyPortionsInStock } from '@/data/portions';
 import { Qr } from '@/drawing/qr';
 import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
+import { lotsOf, type LotInStock } from '@/server/stock';
 import css from './labels.module.css';
 import { PrintLabels, ScanIt } from './label-buttons';
 
@@ -29,7 +30,7 @@ interface Sheet {
   readonly deliveries: readonly { readonly id: string; readonly words: string }[];
 }
 
-const lotLabelOf = (l: LotRow): Label => ({
+const lotLabelOf = (l: LotInStock): Label => ({
   id: l.id,
   code: codeOf({ kind: 'lot', number: l.number }),
   title: speciesByKey(l.speciesKey).name,
@@ -41,7 +42,7 @@ const lotLabelOf = (l: LotRow): Label => ({
 async function sheetFor(search: Props['search']): Promise<Sheet> {
   return inMyShop(async (trx, me) => {
     const { demo } = me.shop;
-    const lots = await manyLotsInStock(trx);
+    const lots = lotsOf(await once(trx, manyPortionsInStock));
     const byDelivery = new Map(
       [...lots].reverse().map((l) => [l.deliveryId, `${l.deliveryRef}, ${l.supplier}`]),
     );
