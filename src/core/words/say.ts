@@ -60,12 +60,27 @@ function formatted(
   }
 }
 
+const wholes = new Map<string, string>();
+
+function wholeOf(key: MessageKey, language: Language): string {
+  const known = wholes.get(`${language} ${key}`);
+  if (known !== undefined) return known;
+  const text = formatted(key, language, {});
+  wholes.set(`${language} ${key}`, text);
+  return text;
+}
+
+function filled(key: MessageKey, told: Readonly<Record<string, Told>>, language: Language): string {
+  const values = Object.fromEntries(
+    Object.entries(told).map(([name, value]) => [name, valueOf(value, language)]),
+  );
+  return formatted(key, language, values);
+}
+
 function sayMessage({ message, with: told, low }: Message, language: Language): string {
   if (!Object.hasOwn(english, message)) return message;
-  const values = Object.fromEntries(
-    Object.entries(told ?? {}).map(([name, value]) => [name, valueOf(value, language)]),
-  );
-  const text = formatted(message, language, values);
+  // Most are told with nothing: such a one is put together once.
+  const text = told === undefined ? wholeOf(message, language) : filled(message, told, language);
   if (low) return small(text);
   // A step's title begins with whatever comes first in it.
   return message.startsWith('step.') ? capital(text) : text;
