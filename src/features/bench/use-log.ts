@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useState } from 'react';
+import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { ActionName, InputOf } from '@/core/actions/actions';
 import { useActions } from '@/shell/actions';
 import type { Outcome } from '@/shell/outcome';
@@ -24,21 +24,41 @@ export interface Log {
   readonly said: string | null;
 }
 
-/** Logs taps about one lot; what comes of one that was refused is said. */
+/** What was said last of each lot on this tablet, until something of it is tapped again. */
+const lastSaid = new Map<string, string>();
+const listeners = new Set<() => void>();
+const hear = (listener: () => void): (() => void) => {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+};
+function sayOf(whose: string, words: string | null): void {
+  if (words === null) lastSaid.delete(whose);
+  else lastSaid.set(whose, words);
+  for (const listener of listeners) listener();
+}
+
+/**
+ * Logs taps about one lot; what comes of one that was refused is said. It outlives the card it was
+ * tapped on: that one is exchanged for the next step's as soon as the page has heard how things stand.
+ */
 export function useLog(whose: string): Log {
   const { act } = useActions();
   const [busy, setBusy] = useState(false);
-  const [said, setSaid] = useState<string | null>(null);
+  const said = useSyncExternalStore(
+    hear,
+    () => lastSaid.get(whose) ?? null,
+    () => null,
+  );
   return {
     busy,
     said,
     log: async (name, body, about) => {
       lastTapAt = performance.now();
       setBusy(true);
-      setSaid(null);
+      sayOf(whose, null);
       const outcome = await act(name, body, `${whose}, ${about}`);
       setBusy(false);
-      if (!outcome.ok && outcome.why !== 'unavailable') setSaid(outcome.message);
+      if (!outcome.ok && outcome.why !== 'unavailable') sayOf(whose, outcome.message);
       return outcome;
     },
   };
