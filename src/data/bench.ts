@@ -8,15 +8,18 @@ export interface BenchHand {
 }
 
 /** Who stands at the bench; whoever came longer ago than a shift has gone home. */
-export async function manyAtBench(trx: Trx, since: Date): Promise<BenchHand[]> {
+export async function manyAtBench(trx: Trx): Promise<(BenchHand & { readonly cameAt: Date })[]> {
   return trx('at_bench as b')
     .join('person as p', 'p.id', 'b.person_id')
     .whereNull('b.left_at')
-    .where('b.came_at', '>=', since)
     .where('p.active', true)
     .orderBy(['b.came_at', 'p.name'])
-    .select({ personId: 'b.person_id', name: 'p.name' });
+    .select({ personId: 'b.person_id', name: 'p.name', cameAt: 'b.came_at' });
 }
+
+/** Those of them who came today: whoever came yesterday has gone home, however late it was. */
+export const cameSince = <T extends { readonly cameAt: Date }>(hands: readonly T[], began: Date): T[] =>
+  hands.filter((h) => h.cameAt >= began);
 
 /** Comes to the bench or leaves it. */
 export async function setAtBench(trx: Trx, action: Action, personId: string, isHere: boolean): Promise<void> {

@@ -1,3 +1,4 @@
+import type { Knex } from 'knex';
 import { isLocked, type Trx } from './connection';
 import { RefusedError } from './errors';
 import { newId } from './ids';
@@ -12,8 +13,20 @@ export interface FlawRow {
 
 /** The last count of each flaw of each lot; those withdrawn left out. */
 export async function manyFlaws(trx: Trx, lotIds: readonly string[]): Promise<FlawRow[]> {
+  return latestFlaws(trx, lotIds);
+}
+
+/** The same of all lots that have stems here. */
+export async function manyFlawsInStock(trx: Trx): Promise<FlawRow[]> {
+  return latestFlaws(trx, trx('portion').whereRaw('stems > 0').select('lot_id'));
+}
+
+function latestFlaws(
+  trx: Trx,
+  lotIds: readonly string[] | Knex.QueryBuilder,
+): Knex.QueryBuilder<object, FlawRow[]> {
   const latest = trx('lot_flaw')
-    .whereIn('lot_id', lotIds)
+    .whereIn('lot_id', lotIds as readonly string[])
     .distinctOn('lot_id', 'kind')
     .orderBy(['lot_id', 'kind', { column: 'seq', order: 'desc' }])
     .as('f');

@@ -1,3 +1,4 @@
+import type { Knex } from 'knex';
 import type { Trx } from './connection';
 import { newId } from './ids';
 
@@ -49,9 +50,18 @@ const COLUMNS = {
 
 /** Lines of stays of these portions, pails or arrangements, each in the order of time. */
 export async function manyStays(trx: Trx, subjectIds: readonly string[]): Promise<StayRow[]> {
+  return staysOf(trx, subjectIds);
+}
+
+/** The same of every portion that has stems. */
+export async function manyStaysInStock(trx: Trx): Promise<StayRow[]> {
+  return staysOf(trx, trx('portion').whereRaw('stems > 0').select('id'));
+}
+
+function staysOf(trx: Trx, subjectIds: readonly string[] | Knex.QueryBuilder): Promise<StayRow[]> {
   return trx('stay as s')
     .leftJoin('pail_fill as f', 'f.id', 's.fill_id')
-    .whereIn('s.subject_id', subjectIds)
+    .whereIn('s.subject_id', subjectIds as readonly string[])
     .orderBy(['s.subject_id', 's.from_at'])
     .select(COLUMNS) as Promise<StayRow[]>;
 }

@@ -10,9 +10,6 @@ import { maybePersonInShop } from '@/data/people';
 import { isLanguage, type Language } from '@/core/words/catalogues';
 import { learnSpecies } from '@/core/species/species';
 import { manyOwnSpecies } from '@/data/house';
-import { manyPails } from '@/data/pails';
-import { manyPortionsInStock } from '@/data/portions';
-import { manyRunningSteps } from '@/data/steps';
 import { database } from './database';
 import { now } from './clock';
 import { once, readsOnly } from './once';
@@ -111,8 +108,11 @@ async function learnOwn(trx: Trx): Promise<void> {
   learnSpecies((await once(trx, manyOwnSpecies)).flatMap((own) => own.species ?? []));
 }
 
-/** What stands round every page: asked for with who asks, not after it. */
-const ROUND_EVERY_PAGE = [manyPortionsInStock, manyRunningSteps, manyPails];
+type Read = (trx: Trx) => Promise<unknown>;
+
+const readAhead = (trx: Trx, reads: Iterable<Read>): void => {
+  for (const read of reads) once(trx, read).catch(() => undefined);
+};
 
 /** Who asks, and the transaction all parts of their page read in. */
 interface Asking {
@@ -121,13 +121,13 @@ interface Asking {
   readonly at: Date;
 }
 
-async function beginAsking(): Promise<Asking | null> {
+async function beginAsking(began: (trx: Trx) => void): Promise<Asking | null> {
   const data = await sealedSession();
   if (!data.shopId) return null;
   const [trx, [me]] = await beginReading(database(), data.shopId, (reading) => {
     readsOnly(reading);
     // Who may not see it is sent away before any of it is looked at.
-    for (const read of ROUND_EVERY_PAGE) once<unknown>(reading, read).catch(() => undefined);
+    began(reading);
     return Promise.all([whoIn(reading, data), learnOwn(reading)]);
   });
   if (me) return { trx, me, at: now() };
@@ -142,10 +142,20 @@ async function beginAsking(): Promise<Asking | null> {
 class RequestReads {
   #asking: Promise<Asking | null> | null = null;
   #readers = 0;
+  #trx: Trx | null = null;
+  readonly #ahead = new Set<Read>();
 
-  async read<T>(work: (asking: Asking) => Promise<T>): Promise<{ readonly value: T } | null> {
+  async read<T>(
+    work: (asking: Asking) => Promise<T>,
+    ahead: readonly Read[],
+  ): Promise<{ readonly value: T } | null> {
     this.#readers++;
-    const mine = (this.#asking ??= beginAsking());
+    if (this.#trx) readAhead(this.#trx, ahead);
+    else for (const read of ahead) this.#ahead.add(read);
+    const mine = (this.#asking ??= beginAsking((trx) => {
+      this.#trx = trx;
+      readAhead(trx, this.#ahead);
+    }));
     try {
       const asking = await mine;
       return asking && { value: await work(asking) };
@@ -161,6 +171,7 @@ class RequestReads {
   #end(mine: Promise<Asking | null>): void {
     if (this.#readers > 0 || this.#asking !== mine) return;
     this.#asking = null;
+    this.#trx = null;
     mine.then(
       (asking) => asking?.trx.rollback().catch(() => undefined),
       () => undefined,
@@ -170,9 +181,15 @@ class RequestReads {
 
 const requestReads = cache(() => new RequestReads());
 
-/** Runs `work` for a page, in the one transaction of its request; nobody signed in is sent to sign in. */
-export async function inMyShop<T>(work: (trx: Trx, me: SignedIn, at: Date) => Promise<T>): Promise<T> {
-  const found = await requestReads().read(({ trx, me, at }) => work(trx, me, at));
+/**
+ * Runs `work` for a page, in the one transaction of its request; nobody signed in is sent to sign in.
+ * What it reads by `once` whoever asks is told as `ahead`: it is asked for with who asks.
+ */
+export async function inMyShop<T>(
+  work: (trx: Trx, me: SignedIn, at: Date) => Promise<T>,
+  ahead: readonly Read[] = [],
+): Promise<T> {
+  const found = await requestReads().read(({ trx, me, at }) => work(trx, me, at), ahead);
   if (!found) redirect('/sign-in');
   return found.value;
 }

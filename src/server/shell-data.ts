@@ -113,13 +113,18 @@ function runningItems(
   }));
 }
 
+const standingNow = (trx: Trx) => standing(trx, COUNTED_TO);
+
+/** What stands round every page and does not hang on who looks. */
+export const SHELL_READS = [manyPortionsInStock, manyRunningSteps, manyPails, standingNow];
+
 /** What every screen shows round its edge: counts by place, what is due, the person's last entry. */
 export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<ShellData> {
   const [lots, steps, pails, { lastLoggedAt, cardsDue: open }, { last, redo }] = await Promise.all([
     once(trx, manyPortionsInStock),
     once(trx, manyRunningSteps),
     once(trx, manyPails),
-    standing(trx, COUNTED_TO),
+    once(trx, standingNow),
     lastDoneBy(trx, me.personId, at),
   ]);
   const t = speakerOf(me.language);

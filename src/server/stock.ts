@@ -8,7 +8,7 @@ import type { Arrival, LotForecast } from '@/core/vase-life/types';
 import type { Trx } from '@/data/connection';
 import type { LotFacts, LotRow } from '@/data/lots';
 import { lotLabel, manyPortionsInStock, type PortionRow } from '@/data/portions';
-import { manyStays, type StayRow } from '@/data/stays';
+import { manyStays, manyStaysInStock, type StayRow } from '@/data/stays';
 import { manyStepStates, type StepState } from '@/data/steps';
 import { isForLater, lotInputNow, lotsNow } from './lot-forecasts';
 import { once } from './once';
@@ -41,6 +41,9 @@ export interface Known {
   readonly stays: readonly StayRow[];
 }
 
+/** What the whole stock is read from that does not hang on who looks. */
+export const STOCK_READS = [manyPortionsInStock, manyStepStates, manyStaysInStock, shopOverrides];
+
 /** Reads the stock: all of it, or some portions by their ids. What it means is worked out by `stockNow`, outside the transaction. */
 export async function readStock(
   trx: Trx,
@@ -52,11 +55,13 @@ export async function readStock(
   const lots = ids ? all.filter((l) => ids.includes(l.id)) : all;
   const [steps, stays, overrides] = await Promise.all([
     once(trx, manyStepStates),
-    manyStays(
-      trx,
-      lots.map((l) => l.id),
-    ),
-    shopOverrides(trx),
+    ids
+      ? manyStays(
+          trx,
+          lots.map((l) => l.id),
+        )
+      : once(trx, manyStaysInStock),
+    once(trx, shopOverrides),
   ]);
   const [stepsOf, staysOf] = [groupBy(steps, (s) => s.portionId), groupBy(stays, (s) => s.subjectId)];
   return {

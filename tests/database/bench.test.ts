@@ -4,6 +4,7 @@ import { manyHouseSettings, manyOwnSpecies } from '@/data/house';
 import type { PortionRow } from '@/data/portions';
 import type { StepRow } from '@/data/steps';
 import { readFloor } from '@/features/bench/floor';
+import { madeFrom } from '@/features/bench/plan-input';
 import type { SignedIn } from '@/server/session';
 import {
   act,
@@ -194,6 +195,8 @@ test('two tablets see one plan: the first put up stands, and who is at the bench
   await be('Bram');
   const other = await floorNow();
   expect(other.plan).toEqual(plan);
+  // Whoever looks plans from the same, and plans anew once the hands are others.
+  expect(madeFrom(other.input)).toBe(madeFrom(floor.input));
   const byHand = (f: typeof other): Record<string, string | null> =>
     Object.fromEntries(f.handed.map((h) => [h.hands, h.lot]));
   await be('Wen');
@@ -201,6 +204,7 @@ test('two tablets see one plan: the first put up stands, and who is at the bench
   await act('bench/stand', { personId: people.Bram ?? '', isHere: false });
   const alone = await floorNow();
   expect(alone.hands.map((h) => h.name)).toEqual(['Wen']);
+  expect(madeFrom(alone.input)).not.toBe(madeFrom(floor.input));
   const [work] = plan.assignment;
   if (!work) throw new Error('nothing is planned');
   const stale = { ...plan, assignment: [{ ...work, hands: 'Bram', lot: plan.order[0] ?? '' }] };

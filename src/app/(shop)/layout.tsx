@@ -5,18 +5,21 @@ import { manyOwnSpecies } from '@/data/house';
 import { signOut } from '@/features/sign-in/actions';
 import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
-import { shellData } from '@/server/shell-data';
+import { SHELL_READS, shellData } from '@/server/shell-data';
 import { Frame } from '@/shell/frame';
 
 export const dynamic = 'force-dynamic';
 
 export default async function ShopLayout({ children }: { children: ReactNode }) {
-  const { me, at, data, own } = await inMyShop(async (trx, me, at) => ({
-    me,
-    at,
-    data: await shellData(trx, me, at),
-    own: (await once(trx, manyOwnSpecies)).flatMap((o) => o.species ?? []),
-  }));
+  const { me, at, data, own } = await inMyShop(
+    async (trx, me, at) => ({
+      me,
+      at,
+      data: await shellData(trx, me, at),
+      own: (await once(trx, manyOwnSpecies)).flatMap((o) => o.species ?? []),
+    }),
+    SHELL_READS,
+  );
   return (
     <Frame
       shopName={me.shop.name}

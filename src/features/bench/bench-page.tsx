@@ -8,6 +8,7 @@ import { speciesName } from '@/core/words/species-name';
 import { manyActivePeople } from '@/data/people';
 import { manySkills } from '@/data/house';
 import { lotLabel } from '@/data/portions';
+import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { pageWords, speakerOf } from '@/server/words';
 import { PageWordsProvider } from '@/shell/words';
@@ -15,7 +16,8 @@ import { tell } from '@/shell/told';
 import css from './bench.module.css';
 import type { BenchCard } from './bench-card';
 import { cardOf } from './cards';
-import { isAsked, readFloor, type FloorLot } from './floor';
+import { FLOOR_READS, isAsked, readFloor, type FloorLot } from './floor';
+import { madeFrom } from './plan-input';
 import { KnifeCard } from './knife-card';
 import { PlanChart } from './plan-chart';
 import { PlanStrip } from './plan-strip';
@@ -60,18 +62,21 @@ function inOrder(lots: readonly FloorLot[], order: readonly string[]): FloorLot[
 export async function BenchPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const asked = typeof search.lot === 'string' ? search.lot : null;
   const view = typeof search.view === 'string' ? search.view : '';
-  const { floor, cards, people, skills, me, at } = await inMyShop(async (trx, me, at) => {
-    const [floor, people, skills] = await Promise.all([
-      readFloor(trx, me, at, asked),
-      manyActivePeople(trx),
-      view === 'knife' ? manySkills(trx) : [],
-    ]);
-    const cards = floor.handed.flatMap(({ hands, lot, next }) => {
-      const hand = floor.hands.find((h) => h.name === hands);
-      return hand ? (cardOf(floor, hand, lot, next, me, at) ?? []) : [];
-    });
-    return { floor, cards, people, skills, me, at };
-  });
+  const { floor, cards, people, skills, me, at } = await inMyShop(
+    async (trx, me, at) => {
+      const [floor, people, skills] = await Promise.all([
+        readFloor(trx, me, at, asked),
+        once(trx, manyActivePeople),
+        once(trx, manySkills),
+      ]);
+      const cards = floor.handed.flatMap(({ hands, lot, next }) => {
+        const hand = floor.hands.find((h) => h.name === hands);
+        return hand ? (cardOf(floor, hand, lot, next, me, at) ?? []) : [];
+      });
+      return { floor, cards, people, skills, me, at };
+    },
+    [...FLOOR_READS, manyActivePeople],
+  );
   if (view === 'knife')
     return (
       <KnifeCard
@@ -111,7 +116,7 @@ export async function BenchPage({ search }: { search: Record<string, string | st
       )}
       {idle.length > 0 && <p className={css.idle}>{t('bench.nothing-waits-for', { names: idle })}</p>}
       <PlanStrip
-        told={tell(floor.input)}
+        madeFrom={madeFrom(floor.input)}
         version={floor.planVersion}
         plan={floor.plan}
         madeAt={floor.planMadeAt?.getTime() ?? null}

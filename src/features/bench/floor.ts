@@ -4,9 +4,9 @@ import type { BenchInput, WaitingLot, WorkStep } from '@/core/bench/types';
 import type { BenchPlan } from '@/core/bench/tell';
 import { SKILLS, type Skill } from '@/core/protocol/types';
 import { stepOf } from '@/core/steps/steps';
-import { manyAtBench, maybeBenchPlan, type BenchHand } from '@/data/bench';
+import { cameSince, manyAtBench, maybeBenchPlan, type BenchHand } from '@/data/bench';
 import type { FlawKind } from '@/core/dock/flaws';
-import { manyFlaws, type FlawRow } from '@/data/claims';
+import { manyFlawsInStock } from '@/data/claims';
 import type { Trx } from '@/data/connection';
 import { manySkills } from '@/data/house';
 import { manyPortionsInStock, type PortionRow } from '@/data/portions';
@@ -62,15 +62,16 @@ const isDue = (s: StepRow, at: Date): boolean =>
 
 /** Who is at the bench: those who came; where nobody has said so, whoever looks. */
 async function handsAt(trx: Trx, me: SignedIn, at: Date): Promise<Hand[]> {
-  const [here, shown, house] = await Promise.all([
-    // Whoever came yesterday has gone home, however late it was.
-    manyAtBench(trx, dayBegan(at, me.shop.timeZone)),
-    manySkills(trx),
+  const [came, shown, house] = await Promise.all([
+    once(trx, manyAtBench),
+    once(trx, manySkills),
     once(trx, houseOf),
   ]);
+  const here = cameSince(came, dayBegan(at, me.shop.timeZone));
   const hands = here.length > 0 ? here : [{ personId: me.personId, name: me.name }];
   return hands.map((h) => ({
-    ...h,
+    personId: h.personId,
+    name: h.name,
     skills: SKILLS.filter(
       (skill) =>
         house.whoMay[skill] === 'anyone' || shown.some((s) => s.personId === h.personId && s.skill === skill),
@@ -167,22 +168,30 @@ function inputOf(
   };
 }
 
-/** What is in stock, and what was counted of its lots. */
-async function withFlaws(trx: Trx): Promise<[PortionRow[], FlawRow[]]> {
-  const here = await once(trx, manyPortionsInStock);
-  return [here, await manyFlaws(trx, [...new Set(here.map((lot) => lot.lotId))])];
-}
+/** What the bench reads that does not hang on who looks. */
+export const FLOOR_READS = [
+  houseOf,
+  manyAtBench,
+  manySkills,
+  manyPortionsInStock,
+  manyFlawsInStock,
+  manyStepsInForce,
+  maybeBenchPlan,
+  manyPails,
+  manyRooms,
+];
 
 /** Reads the bench, and hands out who turns to what. */
 export async function readFloor(trx: Trx, me: SignedIn, at: Date, asked: string | null): Promise<Floor> {
-  const [house, there, [here, rows], steps, standing, pails, rooms] = await Promise.all([
+  const [house, there, here, rows, steps, standing, pails, rooms] = await Promise.all([
     once(trx, houseOf),
     handsAt(trx, me, at),
-    withFlaws(trx),
+    once(trx, manyPortionsInStock),
+    once(trx, manyFlawsInStock),
     once(trx, manyStepsInForce),
-    maybeBenchPlan(trx),
+    once(trx, maybeBenchPlan),
     once(trx, manyPails),
-    manyRooms(trx),
+    once(trx, manyRooms),
   ]);
   // Whoever looks sees their own card first.
   const hands = [...there].sort(

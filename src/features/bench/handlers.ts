@@ -2,7 +2,7 @@ import 'server-only';
 import type { benchActions } from '@/core/actions/bench';
 import { recutSteps } from '@/core/protocol/aftercare';
 import { speciesByKey } from '@/core/species/species';
-import { manyAtBench, replaceBenchPlan, setAtBench } from '@/data/bench';
+import { cameSince, manyAtBench, replaceBenchPlan, setAtBench } from '@/data/bench';
 import { RefusedError } from '@/data/errors';
 import { recordSkill } from '@/data/house';
 import { maybePerson } from '@/data/people';
@@ -101,7 +101,7 @@ export const benchHandlers: Handlers<keyof typeof benchActions> = {
   'bench/plan': {
     work: async ({ trx, action, me }, { fromVersion, plan }) => {
       const lots = await manyPortionsInStock(trx);
-      const here = await manyAtBench(trx, dayBegan(action.at, me.shop.timeZone));
+      const here = cameSince(await manyAtBench(trx), dayBegan(action.at, me.shop.timeZone));
       const hands = here.length > 0 ? here : [{ name: me.name }];
       const isKnown =
         plan.lots.every((l) => lots.some((row) => row.id === l.lot)) &&

@@ -4,17 +4,14 @@ import { saidDate } from '@/core/calendar/said-dates';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { useEffect, useState } from 'react';
 import type { BenchPlan } from '@/core/bench/tell';
-import type { BenchInput } from '@/core/bench/types';
 import { useActions } from '@/shell/actions';
-import type { Told } from '@/shell/told';
-import { useTold } from '@/shell/use-told';
 import { useWords } from '@/shell/words';
 import css from './bench.module.css';
 import { usePlan } from './use-plan';
 
 interface Props {
-  /** What the plan is made from. */
-  readonly told: Told<BenchInput>;
+  /** Changes with what the plan is made from; null while nothing waits. */
+  readonly madeFrom: string | null;
   readonly version: number;
   readonly plan: BenchPlan | null;
   readonly madeAt: number | null;
@@ -49,12 +46,11 @@ function Clear({ plan, madeAt, timeZone }: { plan: BenchPlan; madeAt: number; ti
 }
 
 /** What this order keeps, when the bench is clear, when the kettle goes on, and who stands there. */
-export function PlanStrip({ told, version, plan, madeAt, at, currency, timeZone, people }: Props) {
+export function PlanStrip({ madeFrom, version, plan, madeAt, at, currency, timeZone, people }: Props) {
   const { act } = useActions();
   const t = useWords();
-  const input = useTold(told);
   const { planning, best, stop } = usePlan({
-    input,
+    madeFrom,
     version,
     plan,
     planAgeMin: madeAt === null ? 0 : Math.max(0, (at - madeAt) / 60_000),

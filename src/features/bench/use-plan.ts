@@ -10,7 +10,8 @@ import type { BenchDoor } from '@/workers/bench.worker';
 export type Planning = 'rest' | 'looking' | 'failed';
 
 interface Asked {
-  readonly input: BenchInput;
+  /** Changes with what the plan is made from; null while nothing waits. */
+  readonly madeFrom: string | null;
   readonly version: number;
   readonly plan: BenchPlan | null;
   /** Minutes since the plan that stands was made. */
@@ -23,22 +24,18 @@ const MOST_AGAIN = 3;
 /** It is looked at again now and then, though nobody taps: that too is a slip. */
 const LOOK_AGAIN_MIN = 10;
 
-/** What a plan is made from. */
-function keyOf({ input, planAgeMin }: Asked): string {
-  return JSON.stringify([
-    Math.floor(planAgeMin / LOOK_AGAIN_MIN),
-    input.hands,
-    input.kettle,
-    input.pails.map((p) => p.name),
-    input.lots.map((l) => [l.id, l.stems, l.droop, l.steps?.map((s) => s.title)]),
-  ]);
+/** What the bench is planned from, as it is now: too much to come with every page. */
+async function askInput(): Promise<BenchInput> {
+  const response = await fetch('/bench/plan-input');
+  if (!response.ok) throw new Error(`What the plan is made from was not to be had: ${response.status}.`);
+  return (await response.json()) as BenchInput;
 }
 
 /** Minutes by which the end may shift before the plan's times are put right. */
 const SLIPPED_MIN = 5;
 
 /** Whether a new plan is put up in the place of the one that stands: nobody is moved for nothing. */
-function isWorthPutting(next: BenchPlan, { plan, input, planAgeMin }: Asked): boolean {
+function isWorthPutting(next: BenchPlan, input: BenchInput, { plan, planAgeMin }: Asked): boolean {
   if (!plan) return input.lots.length > 0;
   const known = new Set(plan.order);
   const hands = new Set(input.hands.map((h) => h.name));
@@ -74,24 +71,27 @@ export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | n
     [],
   );
   const [again, setAgain] = useState(0);
-  const key = `${keyOf(asked)} ${Math.min(again, MOST_AGAIN)}`;
+  const key =
+    asked.madeFrom &&
+    [asked.madeFrom, Math.floor(asked.planAgeMin / LOOK_AGAIN_MIN), Math.min(again, MOST_AGAIN)].join(' ');
   useEffect(() => {
-    const { input } = latest.current;
-    if (input.lots.length === 0) return;
+    if (!key) return;
     let isCurrent = true;
     let told: BenchPlan | null = null;
-    const putUp = (plan: BenchPlan | null): void => {
+    const putUp = (plan: BenchPlan | null, input: BenchInput): void => {
       if (!isCurrent) return;
       setPlanning('rest');
       if (!plan) return;
       setBest(plan);
-      if (!isWorthPutting(plan, latest.current)) return;
+      if (!isWorthPutting(plan, input, latest.current)) return;
       // One that was made of a bench that is no more is not put up: look again, and it is made anew.
       void act('bench/plan', { fromVersion: latest.current.version, plan }).then((outcome) => {
         if (isCurrent && outcome.ok && !outcome.value.isPut) setAgain((n) => n + 1);
       });
     };
     const workOut = async (): Promise<void> => {
+      const input = await askInput();
+      if (!isCurrent || input.lots.length === 0) return;
       if (!held.current) {
         const worker = new Worker(new URL('../../workers/bench.worker.ts', import.meta.url), {
           type: 'module',
@@ -103,7 +103,7 @@ export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | n
       const watch = setTimeout(() => {
         held.current?.worker.terminate();
         held.current = null;
-        putUp(told);
+        putUp(told, input);
       }, GIVEN_UP_MS);
       const found = await held.current.door.plan(
         input,
@@ -115,7 +115,7 @@ export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | n
       );
       clearTimeout(watch);
       // Stopped by hand: the best so far is good enough.
-      putUp(found ?? told);
+      putUp(found ?? told, input);
     };
     workOut().catch(() => isCurrent && setPlanning('failed'));
     return () => {

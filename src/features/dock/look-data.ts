@@ -83,7 +83,7 @@ export async function readLook(
       manyPhotos(trx, [lot.id]),
       pastLots(trx, heap, at),
       once(trx, houseOf),
-      shopOverrides(trx),
+      once(trx, shopOverrides),
     ]);
   return {
     lot,

@@ -1,8 +1,9 @@
 import { inZone } from '@/server/clock';
-import { manyFlaws } from '@/data/claims';
+import { manyFlawsInStock } from '@/data/claims';
 import { flawKindsIn } from '@/server/replan';
+import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
-import { lotView, readStock, stockNow, type LotView } from '@/server/stock';
+import { lotView, readStock, STOCK_READS, stockNow, type LotView } from '@/server/stock';
 import { MakeBoard } from './make-board';
 
 /** Past any lot's days: what the dock said to use first stands before the rest, what is for another day behind. */
@@ -16,17 +17,19 @@ function rank(lot: LotView): number {
 
 /** What goes in, does it get along, how long will it last. */
 export async function MakePage() {
-  const { stock, mouldy, confidence, date, language } = await inMyShop(async (trx, me, at) => {
-    const stock = await readStock(trx, me, at);
-    const flaws = await manyFlaws(trx, [...new Set(stock.portions.map((p) => p.lot.lotId))]);
-    return {
-      stock,
-      mouldy: flaws.filter((f) => flawKindsIn([f]).includes('grey-mould')).map((f) => f.lotId),
-      confidence: me.shop.promiseConfidence,
-      language: me.language,
-      date: Date.parse(`${inZone(at, me.shop.timeZone).date}T12:00:00Z`),
-    };
-  });
+  const { stock, mouldy, confidence, date, language } = await inMyShop(
+    async (trx, me, at) => {
+      const [stock, flaws] = await Promise.all([readStock(trx, me, at), once(trx, manyFlawsInStock)]);
+      return {
+        stock,
+        mouldy: flaws.filter((f) => flawKindsIn([f]).includes('grey-mould')).map((f) => f.lotId),
+        confidence: me.shop.promiseConfidence,
+        language: me.language,
+        date: Date.parse(`${inZone(at, me.shop.timeZone).date}T12:00:00Z`),
+      };
+    },
+    [...STOCK_READS, manyFlawsInStock],
+  );
   const lots = (await stockNow(stock)).map((s) => lotView(s, stock.at, language));
   const byLife = lots.filter((l) => l.isReady).sort((a, b) => rank(a) - rank(b));
   return (

@@ -70,18 +70,21 @@ function viewOf(pail: PailRow, lots: readonly PortionRow[], roomTempC: number, a
 
 /** Which pails are clean, what to wash, what is in them, how old the water is. */
 export async function PailsPage({ search }: { search: Record<string, string | string[] | undefined> }) {
-  const views = await inMyShop(async (trx, _me, at) => {
-    const [pails, lots, rooms] = await Promise.all([
-      once(trx, manyPails),
-      once(trx, manyPortionsInStock),
-      manyRooms(trx),
-    ]);
-    return pails.map((pail) => {
-      const standing = lots.filter((l) => l.fillId !== null && l.fillId === pail.fillId);
-      const room = rooms.find((r) => r.id === pail.roomId) ?? rooms.find((r) => r.kind === 'bench');
-      return viewOf(pail, standing, room?.tempC ?? 18, at);
-    });
-  });
+  const views = await inMyShop(
+    async (trx, _me, at) => {
+      const [pails, lots, rooms] = await Promise.all([
+        once(trx, manyPails),
+        once(trx, manyPortionsInStock),
+        once(trx, manyRooms),
+      ]);
+      return pails.map((pail) => {
+        const standing = lots.filter((l) => l.fillId !== null && l.fillId === pail.fillId);
+        const room = rooms.find((r) => r.id === pail.roomId) ?? rooms.find((r) => r.kind === 'bench');
+        return viewOf(pail, standing, room?.tempC ?? 18, at);
+      });
+    },
+    [manyRooms],
+  );
   const asked = typeof search.pail === 'string' ? search.pail : null;
   // A label scanned here takes another pail in hand.
   return <PailRacks key={asked} pails={views} chosenId={asked} />;
