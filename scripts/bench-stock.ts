@@ -1,7 +1,8 @@
 /** A morning's stock for the page benchmark, and a sealed session of its manager on stdout. For bench-pages.mjs. */
 import { sealData } from 'iron-session';
 import { firstGuess } from '../src/core/dock/first-guess';
-import { SPECIES, speciesByKey } from '../src/core/species/species';
+import { SHIPPED_SPECIES } from '../src/core/species/registry';
+import { SPECIES } from '../src/core/species/species';
 import { connectAsOwner, inShop } from '../src/data/connection';
 import { bookDelivery } from '../src/data/deliveries';
 import { newId } from '../src/data/ids';
@@ -44,7 +45,7 @@ async function main(): Promise<void> {
               unitPrice: 0.8,
               currency: 'EUR',
               ...firstGuess({
-                species: speciesByKey(speciesKey),
+                species: SHIPPED_SPECIES.byKey(speciesKey),
                 origin: null,
                 packing: 'dry crate',
                 hoursSinceCut: 46,

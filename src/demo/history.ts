@@ -1,9 +1,9 @@
+import { SHIPPED_SPECIES } from '../core/species/registry';
 import { DAY_MS, HOUR_MS } from '../core/calendar/spans';
 import { firstGuess, hoursSinceCut, type FirstGuess } from '../core/dock/first-guess';
 import { daysUsedPerDay } from '../core/dock/temperatures';
 import { MADE_UP_SUPPLIERS } from '../core/simulate/suppliers';
 import { openBox, orderOf, type Van, type VanLine } from '../core/simulate/van';
-import { speciesByKey } from '../core/species/species';
 import { isWetPacked } from '../core/vase-life/journey';
 import { insertFlaw } from '../data/claims';
 import type { Trx } from '../data/connection';
@@ -31,9 +31,11 @@ function truthOf(van: Van, line: VanLine, arrivedAt: Date, guesses: Map<string, 
   const key = JSON.stringify([speciesKey, hours]);
   const guess =
     guesses.get(key) ??
-    firstGuess({ species: speciesByKey(speciesKey), origin, packing, hoursSinceCut: hours });
+    firstGuess({ species: SHIPPED_SPECIES.byKey(speciesKey), origin, packing, hoursSinceCut: hours });
   guesses.set(key, guess);
-  const warm = van.stoodWarm ? (WARM_HOURS / 24) * daysUsedPerDay(speciesByKey(speciesKey), WARM_C) : 0;
+  const warm = van.stoodWarm
+    ? (WARM_HOURS / 24) * daysUsedPerDay(SHIPPED_SPECIES.byKey(speciesKey), WARM_C)
+    : 0;
   const { droop, isOpenEarly } = line.inBox;
   return {
     ...guess,

@@ -1,9 +1,9 @@
+import { SHIPPED_SPECIES } from '../core/species/registry';
 import { HOUR_MS } from '../core/calendar/spans';
 import { hash } from '@node-rs/argon2';
 import type { Knex } from 'knex';
 import { firstGuess, hoursSinceCut } from '../core/dock/first-guess';
 import { isWetPacked } from '../core/vase-life/journey';
-import { findSpecies, speciesByKey } from '../core/species/species';
 import { isTropical } from '../core/species/traits';
 import { SKILLS, type Skill } from '../core/protocol/types';
 import { setAtBench } from '../data/bench';
@@ -101,7 +101,7 @@ async function processEarlier(
   speciesKey: string,
   now: Date,
 ): Promise<void> {
-  const species = findSpecies(speciesKey);
+  const species = SHIPPED_SPECIES.find(speciesKey);
   const [portion] = await manyPortionsOfLot(trx, lotId);
   if (!portion) return;
   const steps = await trx('protocol_step')
@@ -212,7 +212,7 @@ export async function loadDemo(db: Knex, at: Date): Promise<boolean> {
           unitPrice: l.unitPrice,
           currency: 'EUR',
           ...firstGuess({
-            species: speciesByKey(l.speciesKey),
+            species: SHIPPED_SPECIES.byKey(l.speciesKey),
             origin: l.origin,
             packing: l.packing,
             hoursSinceCut: hoursSinceCut(cutDate, came),

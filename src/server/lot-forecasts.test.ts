@@ -1,3 +1,4 @@
+import { SHIPPED_SPECIES } from '@/core/species/registry';
 import type { LotInput } from '@/core/vase-life/types';
 import type { StayRow } from '../data/stays';
 import { closePool } from './pool/pool';
@@ -39,7 +40,8 @@ const daysLeft = async (of: LotInput): Promise<number> => {
   const [made] = await lotsNow([of], (input) => input);
   return made?.now.forecast.daysLeft.p50 ?? NaN;
 };
-const input = (of: Known, at: number) => lotInputNow(of, null, hour(at), 'Etc/UTC');
+const input = (of: Known, at: number) =>
+  lotInputNow(of, null, hour(at), { timeZone: 'Etc/UTC', species: SHIPPED_SPECIES });
 
 test('stays reach to now, those ahead are not told, and a pack’s own water is water', () => {
   const stays = [stay(0, 3, { wet: true }), stay(3, 5), stay(5, null, inPail('a'))];

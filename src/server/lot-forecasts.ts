@@ -1,9 +1,9 @@
+import type { SpeciesRegistry } from '@/core/species/registry';
 import 'server-only';
 import { HOUR_MS } from '@/core/calendar/spans';
 import { LRUCache } from 'lru-cache';
 import { MODEL } from '@/core/model/constants';
 import type { Overrides } from '@/core/model/figures';
-import { speciesByKey } from '@/core/species/species';
 import { forecastInputOf, type StayHere } from '@/core/vase-life/lot-history';
 import type { LotInput } from '@/core/vase-life/types';
 import type { SolutionKey } from '@/core/water/solutions';
@@ -56,11 +56,11 @@ export function lotInputNow(
   { lot, stays, steps }: Known,
   overrides: Overrides | null,
   at: Date,
-  timeZone: string,
+  { timeZone, species: registry }: { readonly timeZone: string; readonly species: SpeciesRegistry },
 ): LotInput {
   const done = (kind: string) =>
     steps.some((s) => s.kind === kind && s.status !== 'waiting' && s.status !== 'skipped');
-  const species = speciesByKey(lot.speciesKey);
+  const species = registry.byKey(lot.speciesKey);
   const needed = overridesFor(overrides, [species.key]);
   return forecastInputOf(
     {

@@ -1,3 +1,4 @@
+import type { Species } from '@/core/species/species';
 import 'server-only';
 import { HOUR_MS } from '@/core/calendar/spans';
 import { FLAW_KINDS, type FlawKind } from '@/core/dock/flaws';
@@ -5,17 +6,13 @@ import { carriedOver } from '@/core/protocol/carry-over';
 import { composeProtocol } from '@/core/protocol/compose';
 import type { ProtocolStep } from '@/core/protocol/types';
 import type { Ways } from '@/core/protocol/ways';
-import { speciesByKey } from '@/core/species/species';
 import { manyFlaws, type FlawRow } from '@/data/claims';
 import { changePortion, manyPortionsOfLot, type PortionRow } from '@/data/portions';
 import { insertPlan, manyStepsOfPortion, nextPlanNo } from '@/data/steps';
 import type { ActionContext } from './handler';
 import { houseOf, waysFor } from './house';
 
-type Seen = Pick<
-  PortionRow,
-  'speciesKey' | 'stage' | 'droop' | 'packing' | 'arrivedAt' | 'isWet' | 'purpose' | 'eventOn'
->;
+type Seen = Pick<PortionRow, 'stage' | 'droop' | 'packing' | 'arrivedAt' | 'isWet' | 'purpose' | 'eventOn'>;
 
 /** Kinds of flaws that were counted and are there. */
 export function flawKindsIn(rows: readonly FlawRow[]): FlawKind[] {
@@ -23,10 +20,16 @@ export function flawKindsIn(rows: readonly FlawRow[]): FlawKind[] {
 }
 
 /** The plan of a lot as it was seen, with the house's ways for it. */
-export function planFor(lot: Seen, flaws: readonly FlawKind[], ways: Ways, at: Date): ProtocolStep[] {
+export function planFor(
+  lot: Seen,
+  species: Species,
+  flaws: readonly FlawKind[],
+  ways: Ways,
+  at: Date,
+): ProtocolStep[] {
   return composeProtocol(
     {
-      species: speciesByKey(lot.speciesKey),
+      species,
       stage: lot.stage,
       droop: lot.droop,
       packing: lot.packing,
@@ -50,7 +53,7 @@ export async function replan(
   const flaws = flawKindsIn(await manyFlaws(trx, [flawedLotId]));
   const steps = await manyStepsOfPortion(trx, portion.id, portion.planNo);
   const planNo = await nextPlanNo(trx, portion.id);
-  const plan = planFor(portion, flaws, ways, action.at);
+  const plan = planFor(portion, me.species.byKey(portion.speciesKey), flaws, ways, action.at);
   const begun = steps.filter((s) => s.status !== 'waiting');
   const carried = carriedOver(plan, begun, (s) => s.step.params);
   await insertPlan(trx, action.shopId, portion.id, planNo, plan, carried);

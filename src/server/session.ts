@@ -1,3 +1,4 @@
+import { registryWith, type SpeciesRegistry } from '@/core/species/registry';
 import 'server-only';
 import { cache } from 'react';
 import { getIronSession, unsealData, type SessionOptions } from 'iron-session';
@@ -8,7 +9,6 @@ import { beginReading, inShop, type Trx } from '@/data/connection';
 import { asDataError } from '@/data/errors';
 import { maybePersonInShop } from '@/data/people';
 import { isLanguage, type Language } from '@/core/words/catalogues';
-import { learnSpecies } from '@/core/species/species';
 import { manyOwnSpecies } from '@/data/house';
 import { database } from './database';
 import { now } from './clock';
@@ -27,6 +27,8 @@ export interface SignedIn {
   readonly role: 'manager' | 'hand';
   /** What they read the shop in. */
   readonly language: Language;
+  /** The table, with their shop's own species. */
+  readonly species: SpeciesRegistry;
   readonly shop: {
     readonly id: string;
     readonly name: string;
@@ -75,7 +77,10 @@ export async function sealedSession(): Promise<SessionData> {
 
 /** Who is signed in, checked against the people of their shop; null when nobody is. */
 async function whoIn(trx: Trx, data: SessionData): Promise<SignedIn | null> {
-  const person = data.personId ? await maybePersonInShop(trx, data.personId) : undefined;
+  const [person, own] = await Promise.all([
+    data.personId ? maybePersonInShop(trx, data.personId) : undefined,
+    once(trx, manyOwnSpecies),
+  ]);
   if (!person?.active || person.epoch !== data.epoch) return null;
   const { shopId: id, shopName: name, timeZone, demo, promiseConfidence } = person;
   return {
@@ -83,6 +88,7 @@ async function whoIn(trx: Trx, data: SessionData): Promise<SignedIn | null> {
     name: person.name,
     role: person.role,
     language: isLanguage(person.language) ? person.language : 'en',
+    species: registryWith(own.flatMap((o) => o.species ?? [])),
     shop: { id, name, timeZone, demo, promiseConfidence },
   };
 }
@@ -95,17 +101,11 @@ export async function maybeInMyShop<T>(work: (trx: Trx, me: SignedIn) => Promise
   try {
     return await inShop(database(), shopId, async (trx) => {
       const me = await whoIn(trx, data);
-      if (!me) return null;
-      await learnOwn(trx);
-      return work(trx, me);
+      return me && work(trx, me);
     });
   } catch (error) {
     throw sayUnavailable(error);
   }
-}
-
-async function learnOwn(trx: Trx): Promise<void> {
-  learnSpecies((await once(trx, manyOwnSpecies)).flatMap((own) => own.species ?? []));
 }
 
 type Read = (trx: Trx) => Promise<unknown>;
@@ -124,11 +124,11 @@ interface Asking {
 async function beginAsking(began: (trx: Trx) => void): Promise<Asking | null> {
   const data = await sealedSession();
   if (!data.shopId) return null;
-  const [trx, [me]] = await beginReading(database(), data.shopId, (reading) => {
+  const [trx, me] = await beginReading(database(), data.shopId, (reading) => {
     readsOnly(reading);
     // Who may not see it is sent away before any of it is looked at.
     began(reading);
-    return Promise.all([whoIn(reading, data), learnOwn(reading)]);
+    return whoIn(reading, data);
   });
   if (me) return { trx, me, at: now() };
   await trx.rollback();

@@ -1,8 +1,7 @@
+import type { SpeciesRegistry } from '@/core/species/registry';
 import 'server-only';
 import { HOUR_MS } from '@/core/calendar/spans';
-import { speciesByKey } from '@/core/species/species';
 import { stepOf } from '@/core/steps/steps';
-import type { Language } from '@/core/words/catalogues';
 import { say } from '@/core/words/say';
 import { speciesName } from '@/core/words/species-name';
 import type { Trx } from '@/data/connection';
@@ -34,27 +33,35 @@ const note = (words: string, late = false): PlaceNote => ({ words, late });
 /** What Next looks ahead: a working day. */
 const AHEAD_MS = 14 * HOUR_MS;
 
-function lotTitle(lot: LotFacts, language: Language): string {
-  const name = speciesName(speciesByKey(lot.speciesKey), language);
+function lotTitle(lot: LotFacts, { species, language }: SignedIn): string {
+  const name = speciesName(species.byKey(lot.speciesKey), language);
   return lot.variety ? `${name} ‘${lot.variety}’` : name;
 }
 
 /** Hours a lot may still stand dry: what its species bears, less what it has stood here. */
-export function dryHoursLeft(lot: Pick<LotFacts, 'speciesKey' | 'arrivedAt'>, at: Date): number {
-  return speciesByKey(lot.speciesKey).dryHours - (at.getTime() - lot.arrivedAt.getTime()) / HOUR_MS;
+export function dryHoursLeft(
+  lot: Pick<LotFacts, 'speciesKey' | 'arrivedAt'>,
+  at: Date,
+  species: SpeciesRegistry,
+): number {
+  return species.byKey(lot.speciesKey).dryHours - (at.getTime() - lot.arrivedAt.getTime()) / HOUR_MS;
 }
 
 /** Hours a box set aside must bear dry to be left alone until its day (a night and a morning). */
 const BEARS_A_NIGHT_H = 20;
 
 /** Whether a lot bears the wait till tomorrow as it stands: in water, or dry with a night to spare. */
-export function bearsANight(lot: PortionRow, at: Date): boolean {
-  return !standsDry(lot) || dryHoursLeft(lot, at) >= BEARS_A_NIGHT_H;
+export function bearsANight(lot: PortionRow, at: Date, species: SpeciesRegistry): boolean {
+  return !standsDry(lot) || dryHoursLeft(lot, at, species) >= BEARS_A_NIGHT_H;
 }
 
 /** Whether a lot need not be touched today: it is for another day, and bears the wait as it stands. */
-export function canWait(lot: PortionRow, at: Date, timeZone: string): boolean {
-  return isForLater(lot, at, timeZone) && bearsANight(lot, at);
+export function canWait(
+  lot: PortionRow,
+  at: Date,
+  { shop, species }: Pick<SignedIn, 'shop' | 'species'>,
+): boolean {
+  return isForLater(lot, at, shop.timeZone) && bearsANight(lot, at, species);
 }
 
 /** Whether stems are out of water: in no pail, and not in a pack that holds some. */
@@ -97,15 +104,16 @@ function runningItems(
   lots: readonly PortionRow[],
   steps: readonly StepRow[],
   at: Date,
-  language: Language,
+  me: SignedIn,
 ): NextItem[] {
+  const { language } = me;
   const t = speakerOf(language);
   return runningTogether(lots, steps, at).map(({ lot, step, dueAt, startedAt, portions }) => ({
     id: step.id,
     title:
       portions > 1
-        ? t('next.lot-portions', { title: lotTitle(lot, language), lot: String(lot.number), n: portions })
-        : t('next.lot', { title: lotTitle(lot, language), lot: lotLabel(lot) }),
+        ? t('next.lot-portions', { title: lotTitle(lot, me), lot: String(lot.number), n: portions })
+        : t('next.lot', { title: lotTitle(lot, me), lot: lotLabel(lot) }),
     note: say(stepOf(step.kind).whileItRuns ?? step.step.title, language).toLowerCase(),
     dueAt,
     startedAt,
@@ -133,9 +141,9 @@ export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<Shell
   const unlooked = new Set(
     lots.filter((l) => !l.lookedAt && !isForLater(l, at, timeZone)).map((l) => l.lotId),
   );
-  const dry = lots.filter((l) => standsDry(l) && !canWait(l, at, timeZone));
-  const late = dry.filter((l) => dryHoursLeft(l, at) < 0);
-  const running = runningItems(lots, steps, at, me.language);
+  const dry = lots.filter((l) => standsDry(l) && !canWait(l, at, me));
+  const late = dry.filter((l) => dryHoursLeft(l, at, me.species) < 0);
+  const running = runningItems(lots, steps, at, me);
   const clocks = new Set(steps.map((s) => s.portionId));
   const over = running.filter((r) => (r.dueAt ?? 0) < at.getTime());
   const contact: NextItem[] = pails.flatMap((p) =>
@@ -156,9 +164,9 @@ export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<Shell
     .filter((l) => !clocks.has(l.id))
     .map((l) => ({
       id: l.id,
-      title: t('next.lot', { title: lotTitle(l, me.language), lot: lotLabel(l) }),
-      note: t(dryHoursLeft(l, at) < 0 ? 'next.dry-too-long' : 'next.dry-to-spare'),
-      dueAt: at.getTime() + dryHoursLeft(l, at) * HOUR_MS,
+      title: t('next.lot', { title: lotTitle(l, me), lot: lotLabel(l) }),
+      note: t(dryHoursLeft(l, at, me.species) < 0 ? 'next.dry-too-long' : 'next.dry-to-spare'),
+      dueAt: at.getTime() + dryHoursLeft(l, at, me.species) * HOUR_MS,
       startedAt: null,
       href: `/bench?lot=${l.id}`,
     }));

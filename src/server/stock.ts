@@ -1,8 +1,8 @@
+import type { SpeciesRegistry } from '@/core/species/registry';
 import 'server-only';
 import { DAY_MS } from '@/core/calendar/spans';
-import { speciesByKey, type Habit, type Role } from '@/core/species/species';
+import type { Habit, Role } from '@/core/species/species';
 import type { Overrides } from '@/core/model/figures';
-import type { Language } from '@/core/words/catalogues';
 import { speciesName } from '@/core/words/species-name';
 import type { Arrival, LotForecast } from '@/core/vase-life/types';
 import type { Trx } from '@/data/connection';
@@ -32,6 +32,7 @@ export interface StockRead {
   readonly overrides: Overrides | null;
   readonly at: Date;
   readonly timeZone: string;
+  readonly species: SpeciesRegistry;
 }
 
 /** A portion with what its forecast is made from. */
@@ -73,12 +74,19 @@ export async function readStock(
     overrides,
     at,
     timeZone: me.shop.timeZone,
+    species: me.species,
   };
 }
 
 /** Each portion's days left from now. */
-export async function stockNow({ portions, overrides, at, timeZone }: StockRead): Promise<StockLot[]> {
-  const made = await lotsNow(portions, (known) => lotInputNow(known, overrides, at, timeZone));
+export async function stockNow({
+  portions,
+  overrides,
+  at,
+  timeZone,
+  species,
+}: StockRead): Promise<StockLot[]> {
+  const made = await lotsNow(portions, (known) => lotInputNow(known, overrides, at, { timeZone, species }));
   return made.map(({ one: { lot, steps }, now }) => ({
     lot,
     steps,
@@ -149,11 +157,14 @@ export interface LotView extends LotBrief {
   readonly lookedAt: string | null;
 }
 
-function briefOf(lot: LotFacts, isLater: boolean, language: Language) {
+/** Who reads, and of which species there may be word. */
+export type Reader = Pick<SignedIn, 'language' | 'species'>;
+
+function briefOf(lot: LotFacts, isLater: boolean, { language, species }: Reader) {
   return {
     number: lot.number,
     speciesKey: lot.speciesKey,
-    name: speciesName(speciesByKey(lot.speciesKey), language),
+    name: speciesName(species.byKey(lot.speciesKey), language),
     variety: lot.variety,
     stemsBooked: lot.stemsBooked,
     supplier: lot.supplier,
@@ -190,9 +201,9 @@ export function lotsOf(portions: readonly PortionRow[]): LotInStock[] {
   });
 }
 
-export function lotBrief(lot: LotInStock, isLater: boolean, language: Language): LotBrief {
+export function lotBrief(lot: LotInStock, isLater: boolean, reader: Reader): LotBrief {
   return {
-    ...briefOf(lot, isLater, language),
+    ...briefOf(lot, isLater, reader),
     id: lot.id,
     label: String(lot.number),
     stemsLeft: lot.stemsLeft,
@@ -203,11 +214,11 @@ export function lotBrief(lot: LotInStock, isLater: boolean, language: Language):
 export function lotView(
   { lot, forecast, arrival, isReady, isForLater }: StockLot,
   at: Date,
-  language: Language,
+  reader: Reader,
 ): LotView {
-  const species = speciesByKey(lot.speciesKey);
+  const species = reader.species.byKey(lot.speciesKey);
   return {
-    ...briefOf(lot, isForLater, language),
+    ...briefOf(lot, isForLater, reader),
     id: lot.lotId,
     portionId: lot.id,
     sapOpen: lot.sapOpen,

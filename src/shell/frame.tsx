@@ -1,8 +1,9 @@
 'use client';
+import { SpeciesProvider } from './species';
 import { saidDate } from '@/core/calendar/said-dates';
 import { NativeSelect, useMantineColorScheme } from '@mantine/core';
 import type { ActionName } from '@/core/actions/actions';
-import { learnSpecies, type Species } from '@/core/species/species';
+import type { Species } from '@/core/species/species';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Alarm, useQuiet } from './alarm';
@@ -246,11 +247,12 @@ function Inside({
 
 /** What stands around every place: the band, Next, the keys, the taps that wait. */
 export function Frame({ serverNow, ownSpecies, waiting, ...props }: FrameProps) {
-  learnSpecies(ownSpecies);
   return (
     <ShopClock serverNow={serverNow}>
       <ActionProvider personId={props.person.id} waiting={waiting}>
-        <Inside {...props} />
+        <SpeciesProvider own={ownSpecies}>
+          <Inside {...props} />
+        </SpeciesProvider>
       </ActionProvider>
     </ShopClock>
   );

@@ -3,7 +3,8 @@ import { planInSteps } from '@/core/bench/plan';
 import type { SolveMixed } from '@/core/bench/pails';
 import type { BenchPlan } from '@/core/bench/tell';
 import type { BenchInput } from '@/core/bench/types';
-import { learnSpecies, type Species } from '@/core/species/species';
+import { registryWith } from '@/core/species/registry';
+import type { Species } from '@/core/species/species';
 import { loadSolver } from './solver';
 
 let asked = 0;
@@ -18,10 +19,9 @@ const door = {
     tell: (plan: BenchPlan) => void,
   ): Promise<BenchPlan | null> {
     const mine = ++asked;
-    learnSpecies(own);
     // Where the solver cannot be had, first fit packs the pails.
     solver ??= loadSolver(() => '/solver/highs.wasm').catch(() => null);
-    const steps = planInSteps(input, await solver);
+    const steps = planInSteps(input, registryWith(own), await solver);
     for (;;) {
       const step = steps.next();
       if (step.done) return step.value;

@@ -1,7 +1,6 @@
 import { expose } from 'comlink';
 import { predictInSlices } from '@/core/arrangement/predict-arrangement';
 import type { ArrangementForecast, ArrangementInput } from '@/core/arrangement/types';
-import { learnSpecies } from '@/core/species/species';
 import { dayCostsInSteps, type DayCosts } from '@/core/habits/what-a-day-costs';
 
 /** The latest question asked: whatever is worked out for an earlier one is given up. */
@@ -11,9 +10,6 @@ let asked = 0;
 const pause = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
 const door = {
-  /** Makes the shop's own species known before anything is asked of them. */
-  learn: learnSpecies,
-
   /** The forecast, its share done and its first bands told on the way; null when something newer was asked. */
   async predict(
     input: ArrangementInput,

@@ -3,7 +3,8 @@ import { decodeNote } from '@/core/dock/decode';
 import { splitRows } from '@/core/dock/split-rows';
 import { NoHeadingError, readDeliveryNote, UnreadableNoteError, type NoteHelp } from '@/core/dock/read-note';
 import type { DeliveryNote } from '@/core/dock/types';
-import { learnSpecies, type Species } from '@/core/species/species';
+import { registryWith } from '@/core/species/registry';
+import type { Species } from '@/core/species/species';
 
 /** The first rows of a file, for saying which column is what. */
 export type FirstRows = readonly (readonly string[])[];
@@ -25,10 +26,9 @@ function firstRowsOfTable(text: string): FirstRows {
 const door = {
   /** Reads a note away from the page: thousands of lines hold nothing up. */
   read(bytes: Uint8Array, help: NoteHelp, own: readonly Species[]): NoteRead {
-    learnSpecies(own);
     try {
       const text = decodeNote(bytes);
-      const note = readDeliveryNote(text, help);
+      const note = readDeliveryNote(text, { ...help, species: registryWith(own) });
       return { kind: 'read', note, rows: firstRowsOfTable(text) };
     } catch (error) {
       if (error instanceof NoHeadingError) return { kind: 'columns', rows: error.rows };

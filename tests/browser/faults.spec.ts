@@ -114,6 +114,8 @@ test('the last stems: whoever comes second is told how many are left, and keeps 
   browser,
 }) => {
   const other = await (await browser.newContext()).newPage();
+  // This one hears of nothing, and so does not know that the stems went.
+  await other.route('**/live', (asked) => asked.abort());
   await signInAs(other, 'Bram');
   for (const p of [page, other]) {
     await p.goto('/make');
@@ -125,6 +127,7 @@ test('the last stems: whoever comes second is told how many are left, and keeps 
   await other.getByRole('button', { name: /Make it of/ }).click();
   await expect(other.getByRole('alert').filter({ hasText: 'Nothing was taken' })).toBeVisible();
   await expect(other.getByRole('button', { name: 'Make it of 6 stems' })).toBeVisible();
+  await expect(other.getByText(/Eucalyptus 6 are left, not the 9 you took/)).toBeVisible();
   await other.context().close();
 });
 

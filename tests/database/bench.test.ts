@@ -1,5 +1,6 @@
+import { noteLine } from '../support/bodies';
+import { SHIPPED_SPECIES, ownMark } from '@/core/species/registry';
 import { planBench } from '@/core/bench/plan';
-import { findSpecies, ownMark } from '@/core/species/species';
 import { manyHouseSettings, manyOwnSpecies } from '@/data/house';
 import type { PortionRow } from '@/data/portions';
 import type { StepRow } from '@/data/steps';
@@ -285,5 +286,34 @@ test('a species of our own is added under our mark, known from then on, and anot
       reason: 'from afar',
     }),
   ).toMatchObject({ ok: false, why: 'refused' });
-  expect(findSpecies('rose')?.dryHours).toBe(8);
+  // Ours is known in the very next request; the other's is nobody's, whoever names it.
+  const named = (speciesKey: string) => ({
+    'dock/book-in': {
+      supplier: 'Norrholt Growers',
+      deliveryRef: `OWN ${speciesKey.slice(0, 12)}`,
+      lines: [noteLine(1, speciesKey, 10)],
+    },
+    'dock/order': {
+      supplier: 'Salt Hill',
+      orderRef: `OWN ${speciesKey.slice(0, 12)}`,
+      dueOn: '2026-12-01',
+      lines: [{ line: 1, speciesKey, variety: null, lengthCm: null, stems: 10 }],
+    },
+    'desk/add-species': { name: `As ${speciesKey}`, botanical: 'Nova', like: speciesKey, reason: 'like it' },
+    'desk/set-way': {
+      kind: 'school',
+      key: 'first-drink',
+      subject: speciesKey,
+      value: null,
+      reason: 'as the rest',
+    },
+  });
+  for (const [name, body] of Object.entries(named(foreign)))
+    expect([name, await send(name as 'dock/order', body as never)]).toMatchObject([
+      name,
+      { ok: false, why: 'refused' },
+    ]);
+  for (const [name, body] of Object.entries(named(key)).slice(0, 3))
+    expect([name, await send(name as 'dock/order', body as never)]).toMatchObject([name, { ok: true }]);
+  expect(SHIPPED_SPECIES.find('rose')?.dryHours).toBe(8);
 });

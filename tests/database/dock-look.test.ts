@@ -1,3 +1,4 @@
+import { SHIPPED_SPECIES } from '@/core/species/registry';
 import { codeOf } from '@/core/labels/codes';
 import { insertFlaw } from '@/data/claims';
 import { insertTemperature, insertWeighing } from '@/data/evidence';
@@ -32,6 +33,7 @@ beforeAll(async () => {
     personId: shop.personId,
     role: 'hand',
     language: 'en',
+    species: SHIPPED_SPECIES,
     shop: { id: shop.shopId, timeZone: 'Etc/UTC', demo: true },
   } as unknown as SignedIn;
   bram = (await shop.owner('person').where({ name: 'Bram' }).first<{ id: string }>('id')).id;
@@ -52,7 +54,7 @@ const heapOf = async (id: string) => {
 };
 const look = async (id: string, at = AT): Promise<Look> => {
   const read = await shop.inside(async (trx) => {
-    const lots = (await manyLotsInStock(trx)).map((l) => lotBrief(l, isForLater(l, at, 'Etc/UTC'), 'en'));
+    const lots = (await manyLotsInStock(trx)).map((l) => lotBrief(l, isForLater(l, at, 'Etc/UTC'), me));
     return readLook(trx, me, at, await lotOf(id), lots);
   });
   if (!read) throw new Error('the lot is used up');
@@ -136,9 +138,9 @@ test('a box for tomorrow is no work of today, unless it cannot bear the night dr
   const before = await dueToday(AT);
   await shop.inside((trx) => changeLot(trx, id, { for_day: '2026-11-25' }));
   expect(Number.parseInt(await dueToday(AT))).toBe(Number.parseInt(before) - 1);
-  expect(canWait(await heapOf(id), AT, 'Etc/UTC')).toBe(true);
-  expect(canWait({ ...(await heapOf(id)), speciesKey: 'hydrangea' }, AT, 'Etc/UTC')).toBe(false);
-  expect(canWait(await heapOf(id), new Date('2026-11-25T06:00:00Z'), 'Etc/UTC')).toBe(false);
+  expect(canWait(await heapOf(id), AT, me)).toBe(true);
+  expect(canWait({ ...(await heapOf(id)), speciesKey: 'hydrangea' }, AT, me)).toBe(false);
+  expect(canWait(await heapOf(id), new Date('2026-11-25T06:00:00Z'), me)).toBe(false);
 });
 
 test('a scanned label opens its lot where it was scanned, a pail its rack, and nothing else anything', async () => {

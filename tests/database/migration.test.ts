@@ -1,6 +1,6 @@
+import { SHIPPED_SPECIES, ownMark } from '@/core/species/registry';
 import { randomUUID } from 'node:crypto';
 import { readDetail } from '@/core/record/entry-details';
-import { ownMark, speciesByKey } from '@/core/species/species';
 import { manyOwnSpecies } from '@/data/house';
 import { migrate } from '@/data/migrate';
 import { up as speciesTraits } from '@/data/migrations/0011-species-traits';
@@ -155,7 +155,7 @@ test('plans that stand bear our own names for what is done; what was entered sta
 test('a species of a shop’s own from before there were traits gets those of what it was begun as', async () => {
   const author = await shop.owner('person').first<{ id: string }>('id');
   const begunAs = async (like: string, changes: object = {}): Promise<void> => {
-    const row = { ...speciesByKey(like), traits: undefined, waterMostH: undefined };
+    const row = { ...SHIPPED_SPECIES.byKey(like), traits: undefined, waterMostH: undefined };
     await shop.owner('own_species').insert({
       id: randomUUID(),
       shop_id: shop.shopId,

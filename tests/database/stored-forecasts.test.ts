@@ -67,8 +67,8 @@ test('every stored forecast is made again from its stored input alone, a species
   expect(stored.some((s) => s.input.overrides?.own?.some((o) => o.key === ownKey))).toBe(true);
   // A process that has never heard of this shop: only what is shipped, and what stands in the input.
   await jest.isolateModulesAsync(async () => {
-    const { findSpecies } = await import('@/core/species/species');
-    expect(findSpecies(ownKey)).toBeUndefined();
+    const { SHIPPED_SPECIES } = await import('@/core/species/registry');
+    expect(SHIPPED_SPECIES.find(ownKey)).toBeUndefined();
     const fresh = await import('@/core/arrangement/predict-arrangement');
     const habits = await import('@/core/habits/what-a-day-costs');
     for (const { input, result } of stored) {

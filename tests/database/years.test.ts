@@ -1,3 +1,4 @@
+import { SHIPPED_SPECIES } from '@/core/species/registry';
 import pg from 'pg';
 import { manyWithCard, manyWithoutCard, countWithoutCard } from '@/data/arrangements';
 import { countOpenClaims, manySettledClaims, manyUnsettledClaims } from '@/data/claims';
@@ -43,7 +44,14 @@ beforeAll(async () => {
   const person = await shop.owner('person').where({ id: shop.personId }).first<{ name: string }>('name');
   const { id, name } = await shop.owner('shop').first<{ id: string; name: string }>('id', 'name');
   const around = { id, name, timeZone: 'Etc/UTC', demo: true, promiseConfidence: 0.9 };
-  me = { personId: shop.personId, name: person.name, role: 'hand', language: 'en', shop: around };
+  me = {
+    personId: shop.personId,
+    name: person.name,
+    role: 'hand',
+    language: 'en',
+    species: SHIPPED_SPECIES,
+    shop: around,
+  };
   before = await windows();
   const { client } = shop.owner as unknown as {
     client: { config: { connection: { connectionString: string } } };

@@ -1,3 +1,4 @@
+import { SHIPPED_SPECIES } from '@/core/species/registry';
 import { isLanguage } from '@/core/words/catalogues';
 import { randomUUID } from 'node:crypto';
 import { HANDLERS } from '@/app/actions/handlers';
@@ -63,6 +64,7 @@ export async function be(name: string): Promise<void> {
     name,
     role: person.role,
     language: isLanguage(person.language) ? person.language : 'en',
+    species: SHIPPED_SPECIES,
   };
 }
 

@@ -1,9 +1,9 @@
+import { SHIPPED_SPECIES } from '@/core/species/registry';
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { gunzipSync } from 'node:zlib';
 import type { Knex } from 'knex';
-import { speciesByKey } from '@/core/species/species';
 import { firstGuess } from '@/core/dock/first-guess';
 import { connect, connectAsOwner, inShop, type Trx } from '@/data/connection';
 import { bookDelivery } from '@/data/deliveries';
@@ -99,7 +99,7 @@ async function shopIn(fill: (owner: Knex) => Promise<void>): Promise<TestShop> {
             unitPrice: 0.3,
             currency: 'EUR',
             ...firstGuess({
-              species: speciesByKey('tulip'),
+              species: SHIPPED_SPECIES.byKey('tulip'),
               origin: null,
               packing: 'dry crate',
               hoursSinceCut: 40,

@@ -1,6 +1,7 @@
+import { SHIPPED_SPECIES } from '@/core/species/registry';
 import type { ArrangementInput } from '@/core/arrangement/types';
 import { randomStream } from '@/core/random';
-import { speciesByKey, type Species } from '@/core/species/species';
+import type { Species } from '@/core/species/species';
 import type { CareEvent, LotInput, Stay, WaterPlan } from '@/core/vase-life/types';
 import { SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
 
@@ -243,7 +244,7 @@ export type PlainEnds = { end: number | null; cause: string }[];
 
 /** One draw of a lot. */
 export function plainLot(input: LotInput, draw: number): PlainEnds {
-  const sp = speciesByKey(input.species);
+  const sp = SHIPPED_SPECIES.byKey(input.species);
   const events = input.events ?? [];
   const stems = plainStem(sp, input.arrival, input.seed, draw, 1);
   runPlain({
@@ -269,7 +270,7 @@ export function plainArrangement(
   const isFoam = input.vessel.kind === 'foam';
   const water = input.water as WaterPlan;
   const lines = input.lines.map((line, i): PlainLine => {
-    const sp = speciesByKey(line.species);
+    const sp = SHIPPED_SPECIES.byKey(line.species);
     return {
       sp,
       events: (line.events ?? []).filter((e) => !isFoam || e.type === 'strip'),

@@ -1,4 +1,4 @@
-import { learnSpecies } from '@/core/species/species';
+import { registryWith, SHIPPED_SPECIES, type SpeciesRegistry } from '@/core/species/registry';
 import type { Trx } from '@/data/connection';
 import { manyOwnSpecies } from '@/data/house';
 import type { TestShop } from './database';
@@ -6,13 +6,19 @@ import type { TestShop } from './database';
 /** Who is signed in where, and what time it is, for tests that act as a tablet does. */
 interface Stage {
   shop: TestShop | null;
-  me: { personId: string; name: string; role: 'hand' | 'manager'; language: 'en' | 'es' };
+  me: {
+    personId: string;
+    name: string;
+    role: 'hand' | 'manager';
+    language: 'en' | 'es';
+    species: SpeciesRegistry;
+  };
   at: Date;
   zone: string;
 }
 export const stage: Stage = {
   shop: null,
-  me: { personId: '', name: '', role: 'hand', language: 'en' },
+  me: { personId: '', name: '', role: 'hand', language: 'en', species: SHIPPED_SPECIES },
   at: new Date('2026-11-24T06:55:00Z'),
   zone: 'Etc/UTC',
 };
@@ -23,9 +29,10 @@ export const stagedSession = {
     const { shop, me } = stage;
     if (!shop) throw new Error('nobody has set the stage');
     return shop.inside(async (trx) => {
-      learnSpecies((await manyOwnSpecies(trx)).flatMap((own) => own.species ?? []));
+      const own = (await manyOwnSpecies(trx)).flatMap((o) => o.species ?? []);
       return work(trx, {
         ...me,
+        species: registryWith(own),
         shop: {
           id: shop.shopId,
           name: 'The Slow Tide',

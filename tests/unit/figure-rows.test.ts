@@ -1,3 +1,4 @@
+import { SHIPPED_SPECIES } from '@/core/species/registry';
 import { CONSTANT_KEYS } from '@/core/model/constants';
 import { SPECIES } from '@/core/species/species';
 import type { OwnFigure } from '@/data/figures';
@@ -16,8 +17,8 @@ const own: OwnFigure = {
 test('every figure a forecast rests on has a row with its unit and basis', () => {
   expect(constantRows([]).map((r) => r.figure)).toEqual(CONSTANT_KEYS);
   expect(solutionRows([])).toHaveLength(40);
-  for (const { key } of SPECIES) {
-    const rows = speciesRows(key, []);
+  for (const species of SPECIES) {
+    const rows = speciesRows(species, []);
     expect(rows).toHaveLength(10);
     expect(rows.every((r) => r.basis === 'trade' || r.basis === 'practice')).toBe(true);
   }
@@ -25,13 +26,13 @@ test('every figure a forecast rests on has a row with its unit and basis', () =>
 });
 
 test('the shop’s own stands beside ours, at its own figure alone', () => {
-  const rows = speciesRows('rose', [own]);
+  const rows = speciesRows(SHIPPED_SPECIES.byKey('rose'), [own]);
   expect(rows.find((r) => r.figure === 'lifeDays20C')).toMatchObject({
     shipped: 11,
     own: { value: 12, reason: 'windowsill', by: 'Ilse' },
   });
   expect(rows.filter((r) => r.own !== null)).toHaveLength(1);
-  expect(speciesRows('tulip', [own]).every((r) => r.own === null)).toBe(true);
+  expect(speciesRows(SHIPPED_SPECIES.byKey('tulip'), [own]).every((r) => r.own === null)).toBe(true);
 });
 
 test.each([
@@ -39,7 +40,7 @@ test.each([
   [{ kind: 'constant', subject: '', figure: 'thirstGain' }, 'extra ageing at that width'],
   [{ kind: 'solution', subject: 'bleach', figure: 'harm' }, 'Drop of bleach, harm'],
 ] as const)('%j has its name in words', (figure, name) => {
-  expect(figureName(figure)).toContain(name);
+  expect(figureName(figure, SHIPPED_SPECIES)).toContain(name);
 });
 
 test.each([
@@ -49,5 +50,5 @@ test.each([
   { kind: 'constant', subject: '', figure: 'toString' },
   { kind: 'solution', subject: '__proto__', figure: 'harm' },
 ] as const)('%j is no figure', (figure) => {
-  expect(figureName(figure)).toBeNull();
+  expect(figureName(figure, SHIPPED_SPECIES)).toBeNull();
 });

@@ -1,5 +1,5 @@
+import { SHIPPED_SPECIES } from '@/core/species/registry';
 import { readDeliveryNote } from '@/core/dock/read-note';
-import { speciesByKey } from '@/core/species/species';
 import { arrivalNow, forecastInputOf, type LotHistory, type StayHere } from '@/core/vase-life/lot-history';
 import { predictLot } from '@/core/vase-life/predict-lot';
 import { demoNoteCsv } from '@/demo/world';
@@ -52,7 +52,7 @@ describe('a lot in the shop', () => {
     { fromHour: wetFrom, toHour: until, air: room, water },
   ];
   const history = (over: Partial<LotHistory> = {}): LotHistory => ({
-    species: speciesByKey('rose'),
+    species: SHIPPED_SPECIES.byKey('rose'),
     arrival: { agedDays: 1, stage: 0.2, droop: 'firm' },
     hoursHere: 48,
     stays: here(2),

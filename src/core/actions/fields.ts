@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { COLUMNS } from '../dock/columns';
-import { findSpecies, isOwnKey } from '../species/species';
+import { isOwnKey, SHIPPED_SPECIES } from '../species/registry';
 
 /** Shapes of what actions are told, checked at the edge. */
 export const id = v.pipe(v.string(), v.uuid('is no id'));
@@ -29,7 +29,7 @@ export const measure = (min: number, max: number, unit: string) =>
 /** The table's, or a key a shop's own may bear; whether this shop has it is asked once the shop is known. */
 export const speciesKey = v.pipe(
   v.string('must be the key of a species'),
-  v.check((key) => findSpecies(key) !== undefined || isOwnKey(key), 'no species is called so'),
+  v.check((key) => SHIPPED_SPECIES.find(key) !== undefined || isOwnKey(key), 'no species is called so'),
 );
 export const MOST_STEMS = 100_000;
 export const stems = whole(1, MOST_STEMS);

@@ -1,11 +1,10 @@
 import { composeProtocol } from '../protocol/compose';
 import { resourcesOf, stepOf } from '../steps/steps';
-import { speciesByKey } from '../species/species';
 import { isWetPacked } from '../vase-life/journey';
 import { forecastInputOf } from '../vase-life/lot-history';
 import { predictLot } from '../vase-life/predict-lot';
 import { rightSolution } from '../water/solutions';
-import type { Job, Piece, WaitingLot, WorkStep } from './types';
+import type { Job, Piece, KnownLot, WorkStep } from './types';
 
 /** Dry hours at which the model is asked; between them the loss is a straight line. */
 const DRY_HOURS = [0, 1, 2, 3, 4, 6, 8, 12] as const;
@@ -52,8 +51,8 @@ export function piecesOf(steps: readonly WorkStep[], stems: number, hasKettle: b
 }
 
 /** Days lost by hours dry, from the model: the same stems, watered later, twelve hours on. Never falling. */
-function lossCurve(lot: WaitingLot, seed: number): readonly number[] {
-  const species = speciesByKey(lot.species);
+function lossCurve(lot: KnownLot, seed: number): readonly number[] {
+  const { species } = lot;
   const drink = {
     name: 'drink',
     start: 'clean',
@@ -84,9 +83,8 @@ function lossCurve(lot: WaitingLot, seed: number): readonly number[] {
 }
 
 /** A lot as the planner sees it: its pieces of work, and what each hour dry costs a stem of it. */
-export function jobOf(lot: WaitingLot, hasKettle: boolean, seed: number): Job {
-  const species = speciesByKey(lot.species);
-  const { stage, droop, packing, flaws } = lot;
+export function jobOf(lot: KnownLot, hasKettle: boolean, seed: number): Job {
+  const { species, stage, droop, packing, flaws } = lot;
   const steps = lot.steps ?? composeProtocol({ species, stage, droop, packing, hoursDry: 0, flaws });
   const isWet = lot.isWet ?? isWetPacked(packing);
   const curve = isWet ? DRY_HOURS.map(() => 0) : lossCurve(lot, seed);

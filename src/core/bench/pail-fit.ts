@@ -1,8 +1,8 @@
 import { composeProtocol } from '../protocol/compose';
 import type { PailWish } from '../protocol/types';
-import { speciesByKey, type Species } from '../species/species';
+import type { Species } from '../species/species';
 import { waterName, whyNotBeside, whyNotOneWater, type Sharer } from '../water/sharing';
-import type { BenchPail, WaitingLot } from './types';
+import type { BenchPail, KnownLot } from './types';
 
 /** Stems of a rose's thickness in ten litres; thinner ones stand closer (estimate from the trade's ranges). */
 const ROSES_IN_TEN_LITRES = 50;
@@ -18,7 +18,7 @@ export function pailHolds(litres: number, stemMm: number): number {
 
 /** A lot as the pails see it. */
 export interface Standing {
-  readonly lot: WaitingLot;
+  readonly lot: KnownLot;
   readonly species: Species;
   readonly wish: PailWish;
   readonly sharer: Sharer;
@@ -28,10 +28,9 @@ export interface Standing {
 }
 
 /** The lots that go into pails, each with the water it goes into first. */
-export function standingLots(lots: readonly WaitingLot[]): Standing[] {
+export function standingLots(lots: readonly KnownLot[]): Standing[] {
   return lots.flatMap((lot) => {
-    const species = speciesByKey(lot.species);
-    const { stage, droop, packing, flaws, agedDays } = lot;
+    const { species, stage, droop, packing, flaws, agedDays } = lot;
     const steps = lot.steps ?? composeProtocol({ species, stage, droop, packing, hoursDry: 0, flaws });
     const first = steps.find((s) => s.pail !== null);
     const wish = first?.pail;
@@ -46,7 +45,7 @@ export function standingLots(lots: readonly WaitingLot[]): Standing[] {
       stage,
       agedDays,
     };
-    const own = wish.alone ? `, ${lot.species}, ${droop}, ${sharer.isMouldy ? lot.id : ''}` : '';
+    const own = wish.alone ? `, ${species.key}, ${droop}, ${sharer.isMouldy ? lot.id : ''}` : '';
     return [
       {
         lot,

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
-import { waitingLot as lot } from '../../../tests/support/waiting-lot';
+import { knownLot as lot } from '../../../tests/support/waiting-lot';
 import { loadSolver } from '../../workers/solver';
 import { SPECIES } from '../species/species';
 import { mayStandTogether, pailHolds, standingLots } from './pail-fit';
 import { intoPails } from './pails';
-import type { BenchInput, WaitingLot } from './types';
+import type { BenchInput, KnownLot } from './types';
 
 const pailArb = fc.record({ litres: fc.constantFrom(7, 12), heightCm: fc.constantFrom(24, 36) });
 const morningArb = fc.array(
@@ -20,7 +20,7 @@ const morningArb = fc.array(
 
 /** Every stem is told of, no pail holds more than it does, and nothing stands with what it may not. */
 function expectToHold(
-  lots: readonly WaitingLot[],
+  lots: readonly KnownLot[],
   pails: BenchInput['pails'],
   packed: ReturnType<typeof intoPails>,
 ): void {

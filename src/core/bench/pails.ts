@@ -1,6 +1,6 @@
 import { packExactly, type SolveMixed } from './pack-exactly';
 import { isDeepEnough, mayStandTogether, pailHolds, standingLots, suits, type Standing } from './pail-fit';
-import type { BenchPail, PailShare, WaitingLot } from './types';
+import type { BenchPail, PailShare, KnownLot } from './types';
 
 export type { SolveMixed } from './pack-exactly';
 
@@ -65,7 +65,7 @@ function isBetter(a: readonly PailShare[], b: readonly PailShare[]): boolean {
  * given and finds better than first fit. What finds no pail is told of.
  */
 export function intoPails(
-  lots: readonly WaitingLot[],
+  lots: readonly KnownLot[],
   pails: readonly BenchPail[],
   solve: SolveMixed | null = null,
 ): Packing {

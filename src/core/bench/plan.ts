@@ -1,3 +1,4 @@
+import { SHIPPED_SPECIES, type SpeciesRegistry } from '../species/registry';
 import { boundStemDays } from './bound';
 import { improvedOrders } from './improve';
 import { jobOf } from './jobs';
@@ -72,7 +73,8 @@ function told(
   );
   const first = scheduleOf(asTheyCame, jobs, means);
   const best = isBetter(first, schedule) ? { order: asTheyCame, schedule: first } : { order, schedule };
-  const { shares, without } = intoPails(input.lots, input.pails, solve);
+  const lots = jobs.map((j) => j.lot);
+  const { shares, without } = intoPails(lots, input.pails, solve);
   const [money, firstMoney] = [moneyOf(best.schedule, jobs), moneyOf(first, jobs)];
   const dips = best.schedule.slots.filter((s) => jobs[s.job]?.pieces[s.piece]?.usesKettle);
   const boilS = means.kettleReadyS;
@@ -81,7 +83,7 @@ function told(
     lots: lotsOf(best.schedule, jobs),
     order: best.order.flatMap((job) => jobs[job]?.lot.id ?? []),
     pails: shares,
-    rooms: intoRooms(input.lots, shares, input.rooms ?? []),
+    rooms: intoRooms(lots, shares, input.rooms ?? []),
     withoutPail: without,
     objective: { stemDays: rounded(best.schedule.stemDays), finishMin: minutes(best.schedule.finishS) },
     bound: { stemDays: rounded(boundStemDays(jobs, input.hands.length, boilS)) },
@@ -102,9 +104,12 @@ function told(
  */
 export function* planInSteps(
   input: BenchInput,
+  species: SpeciesRegistry,
   solve: SolveMixed | null = null,
 ): Generator<BenchPlan, BenchPlan, void> {
-  const jobs = input.lots.map((lot) => jobOf(lot, input.kettle !== null, input.seed));
+  const jobs = input.lots.map((lot) =>
+    jobOf({ ...lot, species: species.byKey(lot.species) }, input.kettle !== null, input.seed),
+  );
   const search = bestOrders(input, jobs);
   let step = search.next();
   // What is told on the way has its pails by first fit: a solver for each would take longer than the search.
@@ -116,8 +121,12 @@ export function* planInSteps(
 }
 
 /** The plan, worked out in one go. */
-export function planBench(input: BenchInput, solve: SolveMixed | null = null): BenchPlan {
-  const steps = planInSteps(input, solve);
+export function planBench(
+  input: BenchInput,
+  species: SpeciesRegistry = SHIPPED_SPECIES,
+  solve: SolveMixed | null = null,
+): BenchPlan {
+  const steps = planInSteps(input, species, solve);
   let step = steps.next();
   while (!step.done) step = steps.next();
   return step.value;

@@ -1,7 +1,6 @@
 import { composeProtocol } from '../protocol/compose';
 import type { KeepingPlace } from '../steps/params';
-import { speciesByKey } from '../species/species';
-import type { PailShare, RoomSpace, WaitingLot } from './types';
+import type { PailShare, RoomSpace, KnownLot } from './types';
 
 export interface LotRoom {
   readonly lot: string;
@@ -26,8 +25,8 @@ const ELSE: Readonly<Record<RoomSpace['kind'], readonly RoomSpace['kind'][]>> = 
   bench: ['floor'],
 };
 
-function placeOf({ species: key, stage, droop, packing, flaws }: WaitingLot): KeepingPlace {
-  const steps = composeProtocol({ species: speciesByKey(key), stage, droop, packing, hoursDry: 0, flaws });
+function placeOf({ species, stage, droop, packing, flaws }: KnownLot): KeepingPlace {
+  const steps = composeProtocol({ species, stage, droop, packing, hoursDry: 0, flaws });
   const move = steps.findLast((s) => s.kind === 'move')?.params;
   return move?.kind === 'move' ? move.place : 'the bench';
 }
@@ -37,17 +36,16 @@ function placeOf({ species: key, stage, droop, packing, flaws }: WaitingLot): Ke
  * those whom it costs most days to stand warm first; else the next best. Null where all are full.
  */
 export function intoRooms(
-  lots: readonly WaitingLot[],
+  lots: readonly KnownLot[],
   shares: readonly PailShare[],
   rooms: readonly RoomSpace[],
 ): LotRoom[] {
   if (rooms.length === 0) return [];
   const left = new Map(rooms.map((r) => [r.name, r.pails ?? Infinity]));
   const wanted = lots.map((lot) => {
-    const species = speciesByKey(lot.species);
     const kind = ROOM_KIND_OF[lot.goesTo ?? placeOf(lot)];
     const pails = Math.max(1, new Set(shares.filter((s) => s.lot === lot.id).map((s) => s.pail)).size);
-    return { lot: lot.id, kind, pails, q10: species.q10 * lot.stems };
+    return { lot: lot.id, kind, pails, q10: lot.species.q10 * lot.stems };
   });
   return [...wanted]
     .sort((a, b) => b.q10 - a.q10)

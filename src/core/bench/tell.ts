@@ -1,4 +1,3 @@
-import { speciesByKey } from '../species/species';
 import type { Words } from '../words/message';
 import type { Means } from './schedule';
 import type { LotRoom } from './rooms';
@@ -103,9 +102,7 @@ export function workOf(
 export function lotsOf({ wetS }: Schedule, jobs: readonly Job[]): PlannedLot[] {
   return jobs.map((job, i) => {
     const at = wetS[i] ?? 0;
-    const bearsS = job.isWet
-      ? Infinity
-      : (job.lot.bearsDryS ?? speciesByKey(job.lot.species).dryHours * 3600);
+    const bearsS = job.isWet ? Infinity : (job.lot.bearsDryS ?? job.lot.species.dryHours * 3600);
     return {
       lot: job.lot.id,
       wetAtMin: minutes(at),
@@ -120,10 +117,7 @@ export function moneyOf(schedule: Schedule, jobs: readonly Job[]): number | null
   if (jobs.every((j) => j.lot.unitPrice === null)) return null;
   return jobs.reduce(
     (sum, { lot, lossDays }, i) =>
-      sum +
-      lot.stems *
-        (lot.unitPrice ?? 0) *
-        (lossDays(schedule.wetS[i] ?? 0) / speciesByKey(lot.species).lifeDays20C),
+      sum + lot.stems * (lot.unitPrice ?? 0) * (lossDays(schedule.wetS[i] ?? 0) / lot.species.lifeDays20C),
     0,
   );
 }

@@ -1,6 +1,7 @@
 import type { FlawKind } from '../dock/flaws';
 import type { KeepingPlace } from '../steps/params';
 import type { ProtocolStep } from '../protocol/types';
+import type { Species } from '../species/species';
 import type { Droop } from '../vase-life/types';
 import type { Words } from '../words/message';
 
@@ -50,6 +51,9 @@ export interface WaitingLot {
   readonly order?: string | null;
 }
 
+/** A lot that waits, with what is known of its species. */
+export type KnownLot = Omit<WaitingLot, 'species'> & { readonly species: Species };
+
 /** As much of a step as a planner needs. */
 export type WorkStep = Pick<ProtocolStep, 'kind' | 'params' | 'title' | 'waitSeconds' | 'pail' | 'who'>;
 
@@ -92,7 +96,7 @@ export interface Piece {
 
 /** A lot as the planner sees it. */
 export interface Job {
-  readonly lot: WaitingLot;
+  readonly lot: KnownLot;
   readonly pieces: readonly Piece[];
   /** Days a stem of it has lost when it comes to water after so many seconds dry. */
   readonly lossDays: (dryS: number) => number;

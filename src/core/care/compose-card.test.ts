@@ -1,5 +1,6 @@
+import { SHIPPED_SPECIES } from '../species/registry';
 import fc from 'fast-check';
-import { SPECIES, speciesByKey, type Species } from '../species/species';
+import { SPECIES, type Species } from '../species/species';
 import { addDays } from '../calendar/dates';
 import { composeCard, type CareCardInput } from './compose-card';
 
@@ -18,7 +19,7 @@ const card = (species: readonly Species[], over: Partial<CareCardInput> = {}) =>
 const texts = (c: ReturnType<typeof card>): string => c.lines.map((l) => l.text).join(' ');
 
 test('a lily vase: food by its litres, a change with its date, anthers, and cats first among the cautions', () => {
-  const made = card([speciesByKey('lily-oriental'), speciesByKey('rose')]);
+  const made = card([SHIPPED_SPECIES.byKey('lily-oriental'), SHIPPED_SPECIES.byKey('rose')]);
   expect(texts(made)).toContain('1.5 L');
   expect(made.lines.find((l) => l.key === 'change')?.date).toBe('2026-11-28');
   expect(made.lines.some((l) => l.key === 'anthers')).toBe(true);

@@ -1,4 +1,4 @@
-import { findSpecies } from '../species/species';
+import { SHIPPED_SPECIES, type SpeciesRegistry } from '../species/registry';
 import { gradeOf } from './grams';
 import { plainWords } from './match-species';
 
@@ -36,7 +36,6 @@ export interface OrderComparison {
   readonly missing: readonly OrderLine[];
 }
 
-const nameOf = (key: string): string => findSpecies(key)?.name ?? key;
 const sameVariety = (a: string | null, b: string | null): boolean =>
   plainWords(a ?? '') === plainWords(b ?? '');
 
@@ -67,12 +66,16 @@ function countWords(came: number, ordered: number): Pick<LineAgainstOrder, 'kind
 }
 
 /** A stranger to the order may stand for what did not come: one of its role, in about its number. */
-function standsFor(line: DeliveredLine, missing: readonly OrderLine[]): OrderLine | undefined {
-  const role = findSpecies(line.speciesKey ?? '')?.role;
+function standsFor(
+  line: DeliveredLine,
+  missing: readonly OrderLine[],
+  { find }: SpeciesRegistry,
+): OrderLine | undefined {
+  const role = find(line.speciesKey ?? '')?.role;
   return missing.find(
     (o) =>
       role !== undefined &&
-      findSpecies(o.speciesKey)?.role === role &&
+      find(o.speciesKey)?.role === role &&
       (line.stems ?? 0) <= 2 * o.stems &&
       (line.stems ?? 0) >= o.stems / 2,
   );
@@ -86,6 +89,7 @@ function standsFor(line: DeliveredLine, missing: readonly OrderLine[]): OrderLin
 export function compareWithOrder(
   order: readonly OrderLine[],
   note: readonly DeliveredLine[],
+  species: SpeciesRegistry = SHIPPED_SPECIES,
 ): OrderComparison {
   const lines = new Map<number, LineAgainstOrder>();
   const matched = new Map<OrderLine, DeliveredLine[]>();
@@ -109,14 +113,14 @@ export function compareWithOrder(
   const missing = order.filter((o) => !matched.has(o));
   for (const line of note) {
     if (lines.has(line.line)) continue;
-    const instead = standsFor(line, missing);
+    const instead = standsFor(line, missing, species);
     lines.set(
       line.line,
       instead
         ? {
             kind: 'substitute',
             orderLine: instead.line,
-            words: `not ordered; perhaps for the ${nameOf(instead.speciesKey).toLowerCase()} that did not come`,
+            words: `not ordered; perhaps for the ${(species.find(instead.speciesKey)?.name ?? instead.speciesKey).toLowerCase()} that did not come`,
           }
         : { kind: 'not ordered', orderLine: null, words: 'not ordered' },
     );

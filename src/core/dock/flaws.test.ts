@@ -1,5 +1,5 @@
+import { SHIPPED_SPECIES } from '../species/registry';
 import { claimsCsv, draftClaim, draftDecisionClaim, draftShortClaim } from './claims';
-import { speciesByKey } from '../species/species';
 import { arrivalHazards } from './hazards';
 import { adviseAtDock, FLAWS, flawInLot, flawInWords, type FlawSeen } from './flaws';
 import { inEnglish } from '../words/say';
@@ -67,7 +67,7 @@ test('a claim sheet is a table that no spreadsheet runs', () => {
 
 test('hazards are told as the box is opened: sap, cold, cats, imports', () => {
   const of = (key: string, origin: string | null = null) =>
-    arrivalHazards(speciesByKey(key), origin).map(inEnglish).join(' ');
+    arrivalHazards(SHIPPED_SPECIES.byKey(key), origin).map(inEnglish).join(' ');
   expect(of('tweedia')).toMatch(/Gloves: milky sap/);
   expect(of('anthurium', 'island farms by sea and air')).toMatch(/Tropical: never under 1\d °C.*Imported/);
   expect(of('lily-oriental')).toMatch(/Deadly to cats/);

@@ -1,4 +1,4 @@
-import { speciesByKey } from '../species/species';
+import { SHIPPED_SPECIES } from '../species/registry';
 import { findGrams, learnGrams, stemsByWeight } from './grams';
 import { readDeliveryNote } from './read-note';
 import { readTypedLines } from './read-typed';
@@ -9,7 +9,7 @@ const weighed = (lengthCm: number | null, stems: number, grams: number) => ({
   stems,
   grams,
 });
-const mimosa = speciesByKey('mimosa');
+const mimosa = SHIPPED_SPECIES.byKey('mimosa');
 
 test('grams a stem are all grams over all stems; a grade has its own, else the species, else the table', () => {
   const learned = learnGrams([weighed(60, 5, 200), weighed(58, 15, 900), weighed(80, 5, 500)]);
@@ -18,7 +18,7 @@ test('grams a stem are all grams over all stems; a grade has its own, else the s
   expect(findGrams(learned, mimosa, 40)).toEqual({ grams: 64, basis: 'as weighed here' });
   expect(findGrams(learned, mimosa, null)?.grams).toBe(64);
   expect(findGrams({}, mimosa, 60)?.basis).toBe('by the table');
-  expect(findGrams({}, speciesByKey('carnation'), 60)).toBeNull();
+  expect(findGrams({}, SHIPPED_SPECIES.byKey('carnation'), 60)).toBeNull();
 });
 
 test('a note and a typed line by weight are counted by what was weighed, and say so', () => {

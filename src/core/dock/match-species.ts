@@ -1,4 +1,5 @@
-import { findSpecies, ownSpecies, SPECIES, type Species } from '../species/species';
+import { SHIPPED_SPECIES, type SpeciesRegistry } from '../species/registry';
+import { SPECIES, type Species } from '../species/species';
 import tradeNames from '../species/trade-names.json';
 
 /** Trade names that are not the table's own, in words a note may use. */
@@ -59,7 +60,7 @@ for (const species of SPECIES)
   }
 
 const ofKey = (key: string | undefined): Species | undefined =>
-  key === undefined ? undefined : findSpecies(key);
+  key === undefined ? undefined : SHIPPED_SPECIES.find(key);
 const own = (map: Readonly<Record<string, string>>, words: string): string | undefined =>
   Object.hasOwn(map, words) ? map[words] : undefined;
 
@@ -76,16 +77,19 @@ const MOST_KEPT = 5000;
 /**
  * The species a note's product name means, with how sure that is; null when nobody could tell.
  * @param remembered what this shop chose last time for such words, by plain words
+ * @param registry the table, with the shop's own
  */
 export function matchSpecies(
   product: string,
   remembered: Readonly<Record<string, string>> = {},
+  registry: SpeciesRegistry = SHIPPED_SPECIES,
 ): SpeciesMatch | null {
   const words = plainWords(product);
   if (words === '') return null;
-  const chosen = ofKey(own(remembered, words));
+  const key = own(remembered, words);
+  const chosen = key === undefined ? undefined : registry.find(key);
   if (chosen) return { species: chosen, how: 'named', reason: `chosen for “${product}” last time` };
-  const mine = ownSpecies().find((s) => [s.name, s.botanical].map(plainWords).includes(words));
+  const mine = registry.own.find((s) => [s.name, s.botanical].map(plainWords).includes(words));
   if (mine) return { species: mine, how: 'named', reason: `“${product}” names it` };
   const kept = MATCHES.get(words);
   if (kept !== undefined) return kept;

@@ -1,3 +1,4 @@
+import type { SpeciesRegistry } from '../species/registry';
 import type { DecimalMark } from '../numbers/read-number';
 import type { Column, ColumnMap } from './columns';
 import { findGrams, stemsByWeight, type GramsFound, type GramsPerStem } from './grams';
@@ -25,6 +26,7 @@ export interface LineContext {
   readonly remembered: Readonly<Record<string, string>>;
   /** Grams a stem, where the shop has weighed its own. */
   readonly gramsPerStem: GramsPerStem;
+  readonly species: SpeciesRegistry;
 }
 
 const SHORT_OR_OTHER = /short|missing|back.?order|fehl|manqu|tekort|substitut|instead|replac|ersatz|vervang/i;
@@ -150,7 +152,7 @@ function readPriceOf(reading: LineReading, context: LineContext, counts: Counts)
 export function readLine(row: readonly string[], line: number, context: LineContext): NoteLine {
   const reading = new LineReading(row, context);
   const product = reading.cell('product');
-  const match = matchSpecies(product, context.remembered);
+  const match = matchSpecies(product, context.remembered, context.species);
   if (!match)
     reading.decide.push(product === '' ? 'no product is named' : `nothing we know is called “${product}”`);
   else if (match.how === 'likely') reading.guesses.push(match.reason);

@@ -1,3 +1,4 @@
+import { SHIPPED_SPECIES, type SpeciesRegistry } from '../species/registry';
 import { headingBy, shapeOf, type Column, type Heading, type SavedColumns } from './columns';
 import type { GramsPerStem } from './grams';
 import { matchSpecies, plainWords } from './match-species';
@@ -35,6 +36,8 @@ export interface NoteHelp {
   /** Species chosen before for a supplier's words, by supplier and plain words. */
   readonly remembered?: Readonly<Record<string, Readonly<Record<string, string>>>>;
   readonly gramsPerStem?: GramsPerStem;
+  /** The table, with the shop's own; the table alone where it is not told. */
+  readonly species?: SpeciesRegistry;
   /** Columns as somebody said they are, for this file. */
   readonly columns?: SavedColumns;
   /** Columns as they were said to be before, by supplier and the shape of the file. */
@@ -115,7 +118,10 @@ function computedTotal(lines: readonly NoteLine[]): number | null {
 function isRemark(cells: readonly string[], context: LineContext): boolean {
   const cell = (column: Column): string => (cells[context.columns.get(column) ?? -1] ?? '').trim();
   const counts = (['bunches', 'stemsPerBunch', 'stems', 'weightG', 'unitPrice'] as const).map(cell);
-  return counts.every((c) => c === '') && matchSpecies(cell('product'), context.remembered) === null;
+  return (
+    counts.every((c) => c === '') &&
+    matchSpecies(cell('product'), context.remembered, context.species) === null
+  );
 }
 
 function refuseUnlessText(text: string): void {
@@ -143,6 +149,7 @@ function contextOf(
     dayFirst: isDayFirstIn(column('cutDate')),
     remembered: help.remembered?.[supplier ?? ''] ?? {},
     gramsPerStem: help.gramsPerStem ?? {},
+    species: help.species ?? SHIPPED_SPECIES,
   };
 }
 

@@ -1,3 +1,4 @@
+import type { SpeciesRegistry } from '../species/registry';
 import { findGrams, stemsByWeight, type GramsPerStem } from './grams';
 import { matchSpecies, type SpeciesMatch } from './match-species';
 import { readCount, readPrice, readWeightG } from './read-cells';
@@ -9,6 +10,8 @@ export interface TypedHelp {
   /** ISO date of today: a day without a year is the last such day. */
   readonly today: string;
   readonly gramsPerStem?: GramsPerStem;
+  /** The table, with the shop's own; the table alone where it is not told. */
+  readonly species?: SpeciesRegistry;
 }
 
 /** Text of a line with pieces taken out of it as they are understood. */
@@ -29,11 +32,14 @@ class Piecewise {
 }
 
 /** The longest run of words that names a species, surest first; with the words left over. */
-function takeSpecies(words: readonly string[]): { match: SpeciesMatch | null; rest: string[] } {
+function takeSpecies(
+  words: readonly string[],
+  registry?: SpeciesRegistry,
+): { match: SpeciesMatch | null; rest: string[] } {
   for (const how of ['named', 'likely'] as const)
     for (let length = Math.min(4, words.length); length > 0; length--)
       for (let at = 0; at + length <= words.length; at++) {
-        const match = matchSpecies(words.slice(at, at + length).join(' '));
+        const match = matchSpecies(words.slice(at, at + length).join(' '), {}, registry);
         if (match?.how === how) return { match, rest: [...words.slice(0, at), ...words.slice(at + length)] };
       }
   return { match: null, rest: [...words] };
@@ -76,7 +82,7 @@ function readTypedLine(text: string, at: number, help: TypedHelp): NoteLine {
   // A number left over once the stems are counted is how long they are.
   const bareLength = length ?? line.take(/(?<![\d.,])([2-9]\d|1\d\d)(?![\d.,])/);
   const lengthCm = bareLength && Number(bareLength[1]);
-  const { match, rest } = takeSpecies(line.words());
+  const { match, rest } = takeSpecies(line.words(), help.species);
   if (!match) decide.push(`no species we know is named in “${text.trim()}”`);
   else if (match.how === 'likely') guesses.push(match.reason);
   const speciesKey = match?.species.key ?? null;

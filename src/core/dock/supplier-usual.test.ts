@@ -1,4 +1,4 @@
-import { speciesByKey } from '../species/species';
+import { SHIPPED_SPECIES } from '../species/registry';
 import { againstUsual, usualInWords, type PastLot } from './supplier-usual';
 import { boxTemperature, daysUsedPerDay } from './temperatures';
 
@@ -29,13 +29,13 @@ test('a lot is held against the same flower of its supplier, or against all of t
 });
 
 test('a box is said to be warm, chilled or as it should be, by its species', () => {
-  const rose = speciesByKey('rose');
+  const rose = SHIPPED_SPECIES.byKey('rose');
   expect(boxTemperature(rose, 4).isGrave).toBe(false);
   const warm = boxTemperature(rose, 14);
   expect(warm.isGrave).toBe(true);
   expect(warm.words).toContain(`ages ${(2.9 ** 1).toFixed(1)} times as fast as at 4 °C`);
-  expect(boxTemperature(speciesByKey('anthurium'), 6)).toMatchObject({ isGrave: true });
-  expect(boxTemperature(speciesByKey('anthurium'), 6).words).toContain('injured below');
+  expect(boxTemperature(SHIPPED_SPECIES.byKey('anthurium'), 6)).toMatchObject({ isGrave: true });
+  expect(boxTemperature(SHIPPED_SPECIES.byKey('anthurium'), 6).words).toContain('injured below');
   expect(boxTemperature(rose, -2).words).toContain('frozen');
   expect(daysUsedPerDay(rose, 20)).toBe(1);
 });

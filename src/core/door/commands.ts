@@ -7,12 +7,12 @@ import { BrokenContractError } from '../errors';
 import { whatADayCosts } from '../habits/what-a-day-costs';
 import { readLogger } from '../logger/read-logger';
 import { CONSTANTS, MODEL_VERSION } from '../model/constants';
-import { SPECIES } from '../species/species';
+import { SHIPPED_SPECIES } from '../species/registry';
 import { predictLot } from '../vase-life/predict-lot';
 import { planBench } from '../bench/plan';
 import type { SolveMixed } from '../bench/pails';
 import { comparedWithPlain } from '../protocol/compare';
-import { speciesByKey, idealArrivalStage } from '../species/species';
+import { idealArrivalStage, SPECIES } from '../species/species';
 import { spoken } from '../words/say';
 import { benchInputSchema, protocolInputSchema } from './bench-schemas';
 import { checked } from './check';
@@ -89,7 +89,8 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   'bench-plan': {
     summary: 'who does what when with the lots that wait, and into which pails',
     takes: 'json',
-    run: (input, _, solve) => spoken(planBench(checked(benchInputSchema, input), solve ?? null), 'en'),
+    run: (input, _, solve) =>
+      spoken(planBench(checked(benchInputSchema, input), SHIPPED_SPECIES, solve ?? null), 'en'),
   },
   protocol: {
     summary: 'one lot’s steps with their reasons, and what differs from its species’ plain ones',
@@ -104,7 +105,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
         flaws,
         ...rest
       } = checked(protocolInputSchema, input);
-      const species = speciesByKey(key);
+      const species = SHIPPED_SPECIES.byKey(key);
       const { equipment: has, ...ways } = rest;
       const lot = { species, stage: stage ?? idealArrivalStage(species), droop, packing, hoursDry, flaws };
       return spoken(comparedWithPlain(lot, { ...ways, has }), 'en');

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { drawnOfLines, MOST_STEMS } from '../arrangement/drawn-together';
 import { CONSTANT_KEYS, CONSTANTS, type ConstantKey } from '../model/constants';
-import { findSpecies, isOwnKey } from '../species/species';
+import { isOwnKey, SHIPPED_SPECIES } from '../species/registry';
 import { SOLUTION_KEYS } from '../water/solutions';
 import { between, flag, oneOf, strict, whole } from './shapes';
 import { ownSpeciesSchema } from './species-schema';
@@ -12,7 +12,7 @@ const YEAR_H = 8784;
 export const speciesKeySchema = v.pipe(
   v.string('must be the key of a species'),
   v.check(
-    (key) => findSpecies(key) !== undefined,
+    (key) => SHIPPED_SPECIES.find(key) !== undefined,
     (issue) => `no species is called ${issue.received}; "species" lists them`,
   ),
 );
@@ -20,7 +20,7 @@ export const speciesKeySchema = v.pipe(
 const forecastSpeciesSchema = v.pipe(
   v.string('must be the key of a species'),
   v.check(
-    (key) => findSpecies(key) !== undefined || isOwnKey(key),
+    (key) => SHIPPED_SPECIES.find(key) !== undefined || isOwnKey(key),
     (issue) => `no species is called ${issue.received}; "species" lists them`,
   ),
 );

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { protocolEditsSchema } from '../protocol/edits';
-import { OWN_KEY, type Species } from '../species/species';
+import { OWN_KEY } from '../species/registry';
+import type { Species } from '../species/species';
 import { TRAIT_KEYS, traitsToldBy } from '../species/traits';
 import { between, oneOf, strict, whole } from './shapes';
 

@@ -1,5 +1,5 @@
+import { SHIPPED_SPECIES } from '../species/registry';
 import fc from 'fast-check';
-import { speciesByKey } from '../species/species';
 import { journeyStays } from '../vase-life/journey';
 import { journeyByLogger, loggerInWords } from './journey-by-logger';
 import { loggerStays } from './logger-stays';
@@ -118,7 +118,7 @@ test('a route without a logger and the same route logged give the same journey',
 });
 
 test('a warm spell the logger saw ages a lot as the route alone would not, and is told in words', () => {
-  const rose = speciesByKey('rose');
+  const rose = SHIPPED_SPECIES.byKey('rose');
   const of = (warm: number) => {
     const rows = Array.from(
       { length: 97 },

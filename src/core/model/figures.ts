@@ -1,5 +1,6 @@
 import { BrokenContractError } from '../errors';
-import { speciesByKey, type Species } from '../species/species';
+import { registryWith, SHIPPED_SPECIES } from '../species/registry';
+import type { Species } from '../species/species';
 import { SOLUTIONS, type Solution, type SolutionKey } from '../water/solutions';
 import { MODEL, type Constants } from './constants';
 
@@ -39,7 +40,7 @@ export interface Figures {
   readonly speciesOf: (key: string, field?: string) => Species;
 }
 
-export const SHIPPED: Figures = { constants: MODEL, solutions: SOLUTIONS, speciesOf: speciesByKey };
+export const SHIPPED: Figures = { constants: MODEL, solutions: SOLUTIONS, speciesOf: SHIPPED_SPECIES.byKey };
 
 /**
  * The shipped figures with a shop's own in their place.
@@ -48,8 +49,7 @@ export const SHIPPED: Figures = { constants: MODEL, solutions: SOLUTIONS, specie
 export function figuresWith(overrides: Overrides | undefined): Figures {
   if (!overrides) return SHIPPED;
   const { species = {}, solutions = {}, own: brought = [] } = overrides;
-  const known = (key: string, field?: string): Species =>
-    brought.find((s) => s.key === key) ?? speciesByKey(key, field);
+  const known = registryWith(brought).byKey;
   for (const key of Object.keys(species)) known(key, `overrides.species.${key}`);
   const mixed = { ...SOLUTIONS };
   for (const [key, own] of Object.entries(solutions)) {

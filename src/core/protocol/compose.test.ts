@@ -1,7 +1,8 @@
+import { SHIPPED_SPECIES } from '../species/registry';
 import fc from 'fast-check';
 import { COMMANDS } from '../door/commands';
 import { FLAW_KINDS } from '../dock/flaws';
-import { SPECIES, idealArrivalStage, speciesByKey } from '../species/species';
+import { SPECIES, idealArrivalStage } from '../species/species';
 import { comparedWithPlain, type Compared } from './compare';
 import { composeProtocol, plainProtocol, protocolOf } from './compose';
 import { protocolEditSchema } from './edits';
@@ -13,7 +14,7 @@ import { PLAIN_WAYS, PURPOSES, type Ways } from './ways';
 import { inEnglish, spoken } from '../words/say';
 
 const state = (key: string, over: Partial<LotState> = {}): LotState => {
-  const species = speciesByKey(key);
+  const species = SHIPPED_SPECIES.byKey(key);
   return {
     species,
     stage: idealArrivalStage(species),
@@ -52,7 +53,7 @@ const GOLDEN: readonly (readonly [key: string, steps: string])[] = [
 ];
 
 test.each(GOLDEN)('%s: %s', (key, steps) => {
-  const misted = speciesByKey(key).mist === 'yes';
+  const misted = SHIPPED_SPECIES.byKey(key).mist === 'yes';
   const got = kinds(key).filter((k) => k !== 'mist' || steps.includes('mist') || !misted);
   expect(got.join(' ')).toBe(steps);
 });
@@ -211,7 +212,7 @@ test('the door tells steps, what differs and why, and every field that is wrong'
   }) as Compared;
   expect(told.differences.find((d) => d.kind === 'hot-dip')).toMatchObject({ what: 'added' });
   expect(told.differences.find((d) => d.kind === 'move')?.because[0]?.because).toBe('equipment');
-  expect(told.plain).toEqual(spoken(plainProtocol(speciesByKey('rose')).steps, 'en'));
+  expect(told.plain).toEqual(spoken(plainProtocol(SHIPPED_SPECIES.byKey('rose')).steps, 'en'));
   expect(() =>
     COMMANDS.protocol?.run({ species: 'rose', schools: { house: { thorns: 'chew' } }, purpose: 'x' }),
   ).toThrow(/schools\.house\.thorns.*purpose/s);

@@ -1,11 +1,12 @@
+import { SHIPPED_SPECIES } from '../species/registry';
 import { FLAW_KINDS, type FlawKind } from '../dock/flaws';
-import { SPECIES, idealArrivalStage, speciesByKey } from '../species/species';
+import { SPECIES, idealArrivalStage } from '../species/species';
 import { composeProtocol } from './compose';
 import type { ProtocolStep } from './types';
 import { inEnglish } from '../words/say';
 
 const plan = (key: string, flaws: readonly FlawKind[] = []): ProtocolStep[] => {
-  const species = speciesByKey(key);
+  const species = SHIPPED_SPECIES.byKey(key);
   return composeProtocol({
     species,
     stage: idealArrivalStage(species),

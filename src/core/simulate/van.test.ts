@@ -1,5 +1,5 @@
+import { SHIPPED_SPECIES } from '../species/registry';
 import { readDeliveryNote } from '../dock/read-note';
-import { speciesByKey } from '../species/species';
 import { MADE_UP_SUPPLIERS } from './suppliers';
 import { openBox, vanOn } from './van';
 
@@ -26,7 +26,7 @@ test('faults are as often there as the supplier has them, and never impossible o
     for (const { speciesKey, product, inBox } of lines) {
       expect(inBox.stems).toBeGreaterThan(0);
       const chills = inBox.flaws.some((f) => f.kind === 'chilled');
-      expect(!chills || (speciesByKey(speciesKey).chillBelowC ?? 0) > 4).toBe(true);
+      expect(!chills || (SHIPPED_SPECIES.byKey(speciesKey).chillBelowC ?? 0) > 4).toBe(true);
       expect(readDeliveryNote(`product,bunches\n"${product}",1`).lines[1]?.speciesKey).toBe(speciesKey);
     }
   }

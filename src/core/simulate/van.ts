@@ -3,7 +3,7 @@ import { DAY_MS } from '../calendar/spans';
 import type { OrderLine } from '../dock/compare-order';
 import { FLAW_KINDS, type FlawKind } from '../dock/flaws';
 import { randomStream, type RandomStream } from '../random';
-import { speciesByKey } from '../species/species';
+import { SHIPPED_SPECIES } from '../species/registry';
 import { isTropical } from '../species/traits';
 import type { Droop } from '../vase-life/types';
 import { MADE_UP_SUPPLIERS, type MadeUpSupplier } from './suppliers';
@@ -56,7 +56,7 @@ function boxOf(
     readonly wet: boolean;
   },
 ): VanLine['inBox'] {
-  const species = speciesByKey(noted.speciesKey);
+  const species = SHIPPED_SPECIES.byKey(noted.speciesKey);
   const { hidden } = supplier;
   const isShort = stream.uniform() < hidden.short && noted.bunches > 1;
   const warmBy = stoodWarm ? 7 + 4 * stream.uniform() : 3 * stream.uniform();

@@ -1,4 +1,3 @@
-import { BrokenContractError } from '../errors';
 import table from './species-table.json';
 import type { Trait } from './traits';
 
@@ -74,52 +73,6 @@ export const SPECIES: readonly Species[] = table as readonly Species[];
 
 /** What is shown before somebody chose one: the table's first. */
 export const FIRST_SPECIES = SPECIES[0] as Species;
-
-const BY_KEY = new Map<string, Species>(SPECIES.map((s) => [s.key, s]));
-const SHIPPED_KEYS: ReadonlySet<string> = new Set(BY_KEY.keys());
-
-/** What the key of a shop's own species begins with: it can never be one of the table's. */
-export const OWN_KEY = /^own-[0-9a-z]{4,16}-[a-z0-9-]{2,40}$/;
-
-/**
- * Makes shops' own species known under keys of their own, newer versions in the place of older ones.
- * The table's are never changed by it, and a key bears its shop's mark, so that one shop's never
- * stand for another's.
- */
-export function learnSpecies(own: readonly Species[]): void {
-  for (const species of own)
-    if (OWN_KEY.test(species.key) && !SHIPPED_KEYS.has(species.key)) BY_KEY.set(species.key, species);
-}
-
-/** Shops' own species that were made known here. */
-export function ownSpecies(): Species[] {
-  return [...BY_KEY.values()].filter((s) => !SHIPPED_KEYS.has(s.key));
-}
-
-/** The mark a shop's own species bear in their keys, from its id. */
-export const ownMark = (shopId: string): string => shopId.replaceAll('-', '').slice(-8);
-
-/** Whether a key is of some shop's own species, and not of the table's. */
-export const isOwnKey = (key: string): boolean => OWN_KEY.test(key);
-
-/** Whether a key is of an own species of another shop than the one that bears the mark. */
-export const isForeignKey = (key: string, mark: string): boolean =>
-  isOwnKey(key) && /^own-([0-9a-z]+)-/.exec(key)?.[1] !== mark;
-
-/** The species of that key, or undefined. */
-export function findSpecies(key: string): Species | undefined {
-  return BY_KEY.get(key);
-}
-
-/**
- * The species of that key.
- * @throws BrokenContractError naming the field when the table has no such key
- */
-export function speciesByKey(key: string, field = 'species'): Species {
-  const found = BY_KEY.get(key);
-  if (!found) throw new BrokenContractError([{ field, message: `no species is called "${key}"` }]);
-  return found;
-}
 
 /** Whether heads of the species go on opening in a vase. */
 export function opensInVase(species: Species): boolean {

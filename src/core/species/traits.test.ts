@@ -1,3 +1,4 @@
+import { SHIPPED_SPECIES } from './registry';
 import { composeCard } from '../care/compose-card';
 import { arrivalHazards } from '../dock/hazards';
 import { ownSpeciesSchema } from '../door/species-schema';
@@ -5,12 +6,12 @@ import { composeProtocol } from '../protocol/compose';
 import { PLAIN_WAYS, type Purpose } from '../protocol/ways';
 import { waterServesHours } from '../protocol/plain';
 import * as v from 'valibot';
-import { idealArrivalStage, SPECIES, speciesByKey, type Species } from './species';
+import { idealArrivalStage, SPECIES, type Species } from './species';
 import { hasTrait, isTropical, traitsToldBy } from './traits';
 import { inEnglish } from '../words/say';
 
 const ownOf = (like: string): Species => ({
-  ...speciesByKey(like),
+  ...SHIPPED_SPECIES.byKey(like),
   key: 'own-abcd1234-of-our-own',
   name: 'Of our own',
   botanical: 'Nova species',
@@ -51,7 +52,7 @@ test('a lily of a shop’s own loses its anthers, is bagged to open, keeps its w
 });
 
 test('grass that is called after the lily is none: no pollen, no cat, its water serves as long as any', () => {
-  const grass = speciesByKey('lily-grass');
+  const grass = SHIPPED_SPECIES.byKey('lily-grass');
   expect(hasTrait(grass, 'lily')).toBe(false);
   expect(kindsOf(grass).map((s) => s.kind)).not.toContain('de-pollen');
 });

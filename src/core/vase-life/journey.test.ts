@@ -1,5 +1,5 @@
+import { SHIPPED_SPECIES } from '../species/registry';
 import { firstGuess } from '../dock/first-guess';
-import { speciesByKey } from '../species/species';
 import { ROUTES, isWetPacked, journeyStays, stepJourney } from './journey';
 import { airHalfLifeH } from './line-hours';
 
@@ -16,7 +16,7 @@ test('a journey fills exactly the hours since the cut, leg by leg', () => {
 });
 
 test('the warm apron ages a rose more than as many hours in the cold, and dry hours leave air behind', () => {
-  const rose = speciesByKey('rose');
+  const rose = SHIPPED_SPECIES.byKey('rose');
   const air = stepJourney(rose, journeyStays('highland farms by air', 72, false));
   const road = stepJourney(rose, journeyStays('glasshouse by road', 72, false));
   expect(air.agedDays).toBeGreaterThan(road.agedDays);
@@ -28,7 +28,7 @@ test('the warm apron ages a rose more than as many hours in the cold, and dry ho
 
 test('a lot of six days by air is guessed limp, its plan to match', () => {
   const guess = firstGuess({
-    species: speciesByKey('rose'),
+    species: SHIPPED_SPECIES.byKey('rose'),
     origin: 'highland farms by air',
     packing: 'dry box',
     hoursSinceCut: 140,

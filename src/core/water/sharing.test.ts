@@ -1,10 +1,11 @@
+import { SHIPPED_SPECIES } from '../species/registry';
 import fc from 'fast-check';
-import { SPECIES, speciesByKey } from '../species/species';
+import { SPECIES } from '../species/species';
 import { givesGas, waterName, whyNotBeside, whyNotInto, whyNotOneWater, type Sharer } from './sharing';
 
 const firm = (key: string, over: Partial<Sharer> = {}): Sharer => ({
   lotId: `${key} lot`,
-  species: speciesByKey(key),
+  species: SHIPPED_SPECIES.byKey(key),
   sapRuns: false,
   droop: 'firm',
   isApart: false,

@@ -1,7 +1,6 @@
 import { ShopLink as Link } from '@/shell/shop-link';
-import { speciesByKey } from '@/core/species/species';
 import { MORE_CAUTION } from '@/core/steps/cautions';
-import { localeOf, type Language } from '@/core/words/catalogues';
+import { localeOf } from '@/core/words/catalogues';
 import { m } from '@/core/words/message';
 import { say } from '@/core/words/say';
 import { speciesName } from '@/core/words/species-name';
@@ -9,6 +8,7 @@ import { manyActivePeople } from '@/data/people';
 import { manySkills } from '@/data/house';
 import { lotLabel } from '@/data/portions';
 import { once } from '@/server/once';
+import type { Reader } from '@/server/stock';
 import { inMyShop } from '@/server/session';
 import { pageWords, speakerOf } from '@/server/words';
 import { PageWordsProvider } from '@/shell/words';
@@ -24,9 +24,9 @@ import { PlanStrip } from './plan-strip';
 import { Rest, type RestRow } from './rest';
 import { StepCard } from './step-card';
 
-const restRow = ({ lot, current }: FloorLot, language: Language): RestRow => ({
+const restRow = ({ lot, current }: FloorLot, { language, species }: Reader): RestRow => ({
   id: lot.id,
-  name: speciesName(speciesByKey(lot.speciesKey), language),
+  name: speciesName(species.byKey(lot.speciesKey), language),
   variety: lot.variety,
   label: lotLabel(lot),
   stems: lot.stemsLeft,
@@ -135,7 +135,7 @@ export async function BenchPage({ search }: { search: Record<string, string | st
             inOrder(
               floor.lots.filter((l) => !shown.has(l.lot.id)),
               floor.plan?.order ?? [],
-            ).map((l) => restRow(l, me.language)),
+            ).map((l) => restRow(l, me)),
           )}
         />
       </div>

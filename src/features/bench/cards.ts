@@ -5,7 +5,6 @@ import { outOfOrder } from '@/core/protocol/in-order';
 import type { PailWish, ProtocolStep } from '@/core/protocol/types';
 import { schoolFor } from '@/core/protocol/schools';
 import { SOLUTIONS } from '@/core/water/solutions';
-import { speciesByKey } from '@/core/species/species';
 import { MORE_CAUTION } from '@/core/steps/cautions';
 import { stepOf } from '@/core/steps/steps';
 import type { Language } from '@/core/words/catalogues';
@@ -38,7 +37,7 @@ function pailsFor(floor: Floor, { lot, flaws }: FloorLot, wish: PailWish | null,
   if (!wish) return [];
   const planned = floor.plan?.pails.filter((s) => s.lot === lot.id).map((s) => s.pail) ?? [];
   const asked = lot.sapOpen ? { ...wish, alone: true } : wish;
-  const { stemMm } = speciesByKey(lot.speciesKey);
+  const { stemMm } = floor.species.byKey(lot.speciesKey);
   const choices = floor.pails.flatMap((p): PailChoice[] => {
     const water = waterIn(p, at);
     const mates = floor.inWater.filter(
@@ -46,13 +45,13 @@ function pailsFor(floor: Floor, { lot, flaws }: FloorLot, wish: PailWish | null,
     );
     const standing = mates.map((m) => ({
       stems: m.lot.stemsLeft,
-      stemMm: speciesByKey(m.lot.speciesKey).stemMm,
+      stemMm: floor.species.byKey(m.lot.speciesKey).stemMm,
     }));
     const shape = { litres: p.sizeL, heightCm: p.heightCm };
     const holds = roomLeft(p.sizeL, standing, stemMm);
     if (p.state === 'filled' && p.id !== lot.pailId && water) {
-      const sharers = mates.map((m) => sharerOf(m.lot, m.flaws, water.alone));
-      if (whyNotInto(sharerOf(lot, flaws, asked.alone), asked, water, sharers)) return [];
+      const sharers = mates.map((m) => sharerOf(m.lot, m.flaws, water.alone, floor.species));
+      if (whyNotInto(sharerOf(lot, flaws, asked.alone, floor.species), asked, water, sharers)) return [];
       const litres = p.litres ?? 0;
       return [
         {
@@ -88,7 +87,7 @@ function pailsFor(floor: Floor, { lot, flaws }: FloorLot, wish: PailWish | null,
 
 /** Pails dealt to what no single one holds: as the plan has them, else the next clean ones. */
 function dealtTo(floor: Floor, { lot }: FloorLot, pails: readonly PailChoice[]): PailShareView[] {
-  const { stemMm } = speciesByKey(lot.speciesKey);
+  const { stemMm } = floor.species.byKey(lot.speciesKey);
   const clean = pails.filter((p) => !p.shares);
   const taken = new Set(floor.plan?.pails.filter((s) => s.lot !== lot.id).map((s) => s.pail) ?? []);
   // What the plan gives to others comes last: it is theirs while others are left.
@@ -114,7 +113,7 @@ function wishOf({ steps, current }: FloorLot): PailWish | null {
   return current.status === 'waiting' ? current.step.pail : null;
 }
 
-function othersOf({ lot, steps, current }: FloorLot): OtherStep[] {
+function othersOf(floor: Floor, { lot, steps, current }: FloorLot): OtherStep[] {
   const states = steps.map((s) => ({ ...s, params: s.step.params }));
   return steps.flatMap((s, at) =>
     s.status === 'waiting' && s.id !== current.id
@@ -122,7 +121,7 @@ function othersOf({ lot, steps, current }: FloorLot): OtherStep[] {
           {
             id: s.id,
             title: s.step.title,
-            against: outOfOrder(speciesByKey(lot.speciesKey), states, at),
+            against: outOfOrder(floor.species.byKey(lot.speciesKey), states, at),
             needsPail: s.step.pail !== null,
           },
         ]
@@ -152,7 +151,7 @@ function alsoOf(
     .map((l) => ({
       stepId: l.current.id,
       lotLabel: lotLabel(l.lot),
-      name: speciesName(speciesByKey(l.lot.speciesKey), language),
+      name: speciesName(floor.species.byKey(l.lot.speciesKey), language),
       stems: l.lot.stemsLeft,
     }));
 }
@@ -180,9 +179,12 @@ function droopNow({ lot, steps }: FloorLot): BenchCard['droop'] {
   return outcome === 'recovering' ? 'soft' : lot.droop;
 }
 
-const titleOf = ({ lot }: FloorLot, language: Language): string =>
+const titleOf = (floor: Floor, { lot }: FloorLot, language: Language): string =>
   say(
-    m('bench.of-lot', { name: speciesName(speciesByKey(lot.speciesKey), language), lot: lotLabel(lot) }),
+    m('bench.of-lot', {
+      name: speciesName(floor.species.byKey(lot.speciesKey), language),
+      lot: lotLabel(lot),
+    }),
     language,
   );
 
@@ -206,7 +208,7 @@ export function cardOf(
   const found = floor.lots.find((l) => l.lot.id === lotId);
   if (!found) return null;
   const { lot, steps, current } = found;
-  const species = speciesByKey(lot.speciesKey);
+  const species = floor.species.byKey(lot.speciesKey);
   const compared = comparedWithPlain(
     {
       species,
@@ -253,10 +255,12 @@ export function cardOf(
     stepCount: steps.length,
     pails,
     dealt: dealtTo(floor, found, pails),
-    others: othersOf(found),
+    others: othersOf(floor, found),
     also: alsoOf(floor, found, next, me.language),
     differences: compared.differences,
-    next: next.flatMap((id) => floor.lots.filter((l) => l.lot.id === id).map((l) => titleOf(l, me.language))),
+    next: next.flatMap((id) =>
+      floor.lots.filter((l) => l.lot.id === id).map((l) => titleOf(floor, l, me.language)),
+    ),
     film: schoolFor(floor.house.schools, 'film', '') as BenchCardDraft['film'],
     isAcid: SOLUTIONS[wishOf(found)?.solution ?? 'plain'].acid > 0,
   };

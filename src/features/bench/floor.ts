@@ -1,3 +1,4 @@
+import type { SpeciesRegistry } from '@/core/species/registry';
 import 'server-only';
 import { handOut, type Handed, type OpenLot } from '@/core/bench/hand-out';
 import type { BenchInput, WaitingLot, WorkStep } from '@/core/bench/types';
@@ -47,6 +48,7 @@ export interface Floor {
   readonly inWater: readonly Pick<FloorLot, 'lot' | 'flaws'>[];
   readonly pails: readonly PailRow[];
   readonly house: House;
+  readonly species: SpeciesRegistry;
   readonly plan: BenchPlan | null;
   readonly planVersion: number;
   readonly planMadeAt: Date | null;
@@ -92,14 +94,14 @@ function heldBy({ steps, current }: FloorLot, hands: readonly Hand[], at: Date):
   return hands.find((h) => h.personId === touched.by)?.name ?? null;
 }
 
-function openLot(floor: FloorLot, hands: readonly Hand[], at: Date): OpenLot {
+function openLot(floor: FloorLot, hands: readonly Hand[], at: Date, species: SpeciesRegistry): OpenLot {
   const { lot, current } = floor;
   return {
     lot: lot.id,
     heldBy: heldBy(floor, hands, at),
     dueSinceMs: isDue(current, at) ? at.getTime() - (current.dueAt?.getTime() ?? 0) : null,
     isWaiting: current.status === 'running',
-    rank: (lot.fillId ? 1000 : standsDry(lot) ? 0 : 500) + dryHoursLeft(lot, at),
+    rank: (lot.fillId ? 1000 : standsDry(lot) ? 0 : 500) + dryHoursLeft(lot, at, species),
   };
 }
 
@@ -113,7 +115,7 @@ const workStep = ({ step }: StepRow): WorkStep => ({
 });
 
 /** A lot as the planner takes it; null once nothing is to be done before it stands in its water. */
-function waiting(floor: FloorLot, at: Date): WaitingLot | null {
+function waiting(floor: FloorLot, at: Date, species: SpeciesRegistry): WaitingLot | null {
   const { lot, flaws, steps, current } = floor;
   const left = steps.filter((s) => s.status === 'waiting');
   const runsS = current.status === 'running' ? ((current.dueAt?.getTime() ?? 0) - at.getTime()) / 1000 : 0;
@@ -135,7 +137,7 @@ function waiting(floor: FloorLot, at: Date): WaitingLot | null {
     steps: untilWater.map(workStep),
     readyInS: Math.max(0, runsS),
     isWet: !standsDry(lot),
-    bearsDryS: dryHoursLeft(lot, at) * 3600,
+    bearsDryS: dryHoursLeft(lot, at, species) * 3600,
     lengthCm: lot.lengthCm,
     ...(move?.kind === 'move' ? { goesTo: move.place } : {}),
   };
@@ -144,11 +146,11 @@ function waiting(floor: FloorLot, at: Date): WaitingLot | null {
 function inputOf(
   lots: readonly FloorLot[],
   open: readonly OpenLot[],
-  { hands, house, pails, plan }: Pick<Floor, 'hands' | 'house' | 'pails' | 'plan'>,
+  { hands, house, pails, plan, species }: Pick<Floor, 'hands' | 'house' | 'pails' | 'plan' | 'species'>,
   rooms: readonly RoomRow[],
   at: Date,
 ): BenchInput {
-  const mine = lots.flatMap((floor) => waiting(floor, at) ?? []);
+  const mine = lots.flatMap((floor) => waiting(floor, at, species) ?? []);
   return {
     hands: hands.map(({ name, skills }) => ({ name, skills })),
     kettle: house.has.includes('kettle') ? { boilMinutes: BOIL_MINUTES } : null,
@@ -200,7 +202,7 @@ export async function readFloor(trx: Trx, me: SignedIn, at: Date, asked: string 
   const byLot = new Map<string, StepRow[]>();
   for (const s of steps) byLot.set(s.portionId, [...(byLot.get(s.portionId) ?? []), s]);
   const isHere = (lot: PortionRow): boolean =>
-    (byLot.get(lot.id) ?? []).some(isOpen) && (!canWait(lot, at, me.shop.timeZone) || isAsked(lot, asked));
+    (byLot.get(lot.id) ?? []).some(isOpen) && (!canWait(lot, at, me) || isAsked(lot, asked));
   const flawsOf = ({ lotId }: PortionRow) => flawKindsIn(rows.filter((r) => r.lotId === lotId));
   const lots = here.filter(isHere).flatMap((lot): FloorLot[] => {
     const mine = byLot.get(lot.id) ?? [];
@@ -208,7 +210,7 @@ export async function readFloor(trx: Trx, me: SignedIn, at: Date, asked: string 
     return current ? [{ lot, flaws: flawsOf(lot), steps: mine, current }] : [];
   });
   const inWater = here.filter((lot) => lot.fillId !== null).map((lot) => ({ lot, flaws: flawsOf(lot) }));
-  const open = lots.map((l) => openLot(l, hands, at));
+  const open = lots.map((l) => openLot(l, hands, at, me.species));
   // A plan is of its day: yesterday's is no plan of this morning's, whatever its version.
   const isOfToday = standing !== undefined && standing.madeAt >= dayBegan(at, me.shop.timeZone);
   const plan = isOfToday ? standing.plan : null;
@@ -230,6 +232,7 @@ export async function readFloor(trx: Trx, me: SignedIn, at: Date, asked: string 
     inWater,
     pails,
     house,
+    species: me.species,
     plan,
     planVersion: standing?.version ?? 0,
     planMadeAt: isOfToday ? standing.madeAt : null,

@@ -1,7 +1,6 @@
 import 'server-only';
 import type { benchActions } from '@/core/actions/bench';
 import { recutSteps } from '@/core/protocol/aftercare';
-import { speciesByKey } from '@/core/species/species';
 import { cameSince, manyAtBench, replaceBenchPlan, setAtBench } from '@/data/bench';
 import { RefusedError } from '@/data/errors';
 import { recordSkill } from '@/data/house';
@@ -42,10 +41,10 @@ export const benchHandlers: Handlers<keyof typeof benchActions> = {
   },
   'bench/recut': {
     // A cut out of turn: what bleeds is open again, leaves the water it shares, and soaks anew.
-    work: async ({ trx, action }, { portionId, cm, handsId }) => {
+    work: async ({ trx, action, me }, { portionId, cm, handsId }) => {
       const portion = await onePortion(trx, portionId);
       const steps = await manyStepsOfPortion(trx, portion.id, portion.planNo);
-      const [cut, ...soak] = recutSteps(speciesByKey(portion.speciesKey), cm);
+      const [cut, ...soak] = recutSteps(me.species.byKey(portion.speciesKey), cm);
       if (!cut) throw new RefusedError('This lot has nothing to cut. Nothing was logged.');
       if (soak.length > 0)
         await moveStay(trx, action.shopId, 'portion_id', portion.id, { wet: false, fillId: null }, action.at);

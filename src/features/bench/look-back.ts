@@ -1,7 +1,6 @@
 import 'server-only';
 import type { CheckedOf } from '@/core/actions/actions';
 import { afterLook } from '@/core/protocol/aftercare';
-import { speciesByKey } from '@/core/species/species';
 import { inEnglish } from '@/core/words/say';
 import { RefusedError } from '@/data/errors';
 import { changePortion, lotWords, onePortion, type PortionRow } from '@/data/portions';
@@ -21,7 +20,7 @@ async function seen(context: ActionContext, portion: PortionRow, step: StepRow, 
   const { params } = step.step;
   const round = params.kind === 'look-back' ? params.round : 0;
   const ways = waysFor(await houseOf(trx), portion, action.at, me.shop.timeZone);
-  const follows = afterLook(look.outcome, round, speciesByKey(portion.speciesKey), ways);
+  const follows = afterLook(look.outcome, round, me.species.byKey(portion.speciesKey), ways);
   await changeStep(trx, step.id, {
     status: 'done',
     outcome: look.outcome,

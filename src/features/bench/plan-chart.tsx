@@ -3,7 +3,6 @@ import { saidDate } from '@/core/calendar/said-dates';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { scaleLinear } from 'd3-scale';
 import type { BenchPlan, PlannedWork } from '@/core/bench/tell';
-import { speciesByKey } from '@/core/species/species';
 import type { Language } from '@/core/words/catalogues';
 import { say } from '@/core/words/say';
 import { speciesName } from '@/core/words/species-name';
@@ -162,7 +161,7 @@ export function PlanChart({
     );
   const lotName = (id: string): string => {
     const found = floor.lots.find((l) => l.lot.id === id)?.lot;
-    return found ? `${speciesName(speciesByKey(found.speciesKey), language)} ${found.number}` : 'done';
+    return found ? `${speciesName(floor.species.byKey(found.speciesKey), language)} ${found.number}` : 'done';
   };
   const clock = clockOf(planMadeAt, timeZone);
   const rows = rowsOf(plan);

@@ -1,7 +1,6 @@
 import 'server-only';
 import { roomLeft } from '@/core/bench/pail-room';
 import type { PailWish } from '@/core/protocol/types';
-import { speciesByKey } from '@/core/species/species';
 import { depthWord, litresFor } from '@/core/water/pail-shape';
 import { APART_WORDS, whyNotInto } from '@/core/water/sharing';
 import { manyFlaws } from '@/data/claims';
@@ -30,13 +29,13 @@ export interface Poured {
 
 /** More than a pail holds of such stems: somebody is asked, since a hand may know better. */
 function askIfCrowded(
-  { ask }: ActionContext,
+  { ask, me: { species } }: ActionContext,
   portion: PortionRow,
   pail: PailRow,
   mates: readonly PortionRow[],
 ): void {
-  const { stemMm } = speciesByKey(portion.speciesKey);
-  const standing = mates.map((m) => ({ stems: m.stemsLeft, stemMm: speciesByKey(m.speciesKey).stemMm }));
+  const { stemMm } = species.byKey(portion.speciesKey);
+  const standing = mates.map((m) => ({ stems: m.stemsLeft, stemMm: species.byKey(m.speciesKey).stemMm }));
   const room = roomLeft(pail.sizeL, standing, stemMm);
   if (portion.stemsLeft > room)
     ask(
@@ -52,16 +51,16 @@ async function joinWater(
   pail: PailRow,
   water: PailWish,
 ): Promise<Poured> {
-  const { trx, action } = context;
+  const { trx, action, me } = context;
   const fillId = pail.fillId ?? '';
   const mates = (await manyPortionsInFill(trx, fillId)).filter((m) => m.id !== portion.id);
   const flaws = await manyFlaws(trx, [...new Set([portion, ...mates].map((p) => p.lotId))]);
   const flawsOf = (p: PortionRow) => flawKindsIn(flaws.filter((f) => f.lotId === p.lotId));
   const why = whyNotInto(
-    sharerOf(portion, flawsOf(portion), wish.alone),
+    sharerOf(portion, flawsOf(portion), wish.alone, me.species),
     wish,
     water,
-    mates.map((mate) => sharerOf(mate, flawsOf(mate), water.alone)),
+    mates.map((mate) => sharerOf(mate, flawsOf(mate), water.alone, me.species)),
   );
   if (why)
     throw new RefusedError(

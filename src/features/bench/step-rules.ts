@@ -3,7 +3,6 @@ import { ROOM_KIND_OF } from '@/core/bench/rooms';
 import { outOfOrder } from '@/core/protocol/in-order';
 import { spokenTime } from '@/core/steps/figures';
 import { stepOf } from '@/core/steps/steps';
-import { speciesByKey } from '@/core/species/species';
 import { m } from '@/core/words/message';
 import { say } from '@/core/words/say';
 import { RefusedError } from '@/data/errors';
@@ -24,7 +23,7 @@ export async function askIfOutOfOrder(
 ): Promise<void> {
   const steps = await manyStepsOfPortion(trx, portion.id, portion.planNo);
   const found = outOfOrder(
-    speciesByKey(portion.speciesKey),
+    me.species.byKey(portion.speciesKey),
     steps.map((s) => ({ ...s, params: s.step.params })),
     steps.findIndex((s) => s.id === step.id),
   );

@@ -3,8 +3,8 @@ import { proxy, wrap, type Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { BenchPlan } from '@/core/bench/tell';
 import type { BenchInput } from '@/core/bench/types';
-import { ownSpecies } from '@/core/species/species';
 import { useActions } from '@/shell/actions';
+import { useSpecies } from '@/shell/species';
 import type { BenchDoor } from '@/workers/bench.worker';
 
 export type Planning = 'rest' | 'looking' | 'failed';
@@ -56,6 +56,7 @@ function isWorthPutting(next: BenchPlan, input: BenchInput, { plan, planAgeMin }
 /** Plans the bench in a worker whenever what it is made from changes, and puts a better plan up for all tablets. */
 export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | null; stop: () => void } {
   const { act } = useActions();
+  const { own } = useSpecies();
   const held = useRef<{ worker: Worker; door: Remote<BenchDoor> } | null>(null);
   const [planning, setPlanning] = useState<Planning>('rest');
   const [best, setBest] = useState<BenchPlan | null>(null);
@@ -107,7 +108,7 @@ export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | n
       }, GIVEN_UP_MS);
       const found = await held.current.door.plan(
         input,
-        ownSpecies(),
+        own,
         proxy((plan: BenchPlan) => {
           told = plan;
           if (isCurrent) setBest(plan);
@@ -121,7 +122,7 @@ export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | n
     return () => {
       isCurrent = false;
     };
-  }, [key, act]);
+  }, [key, act, own]);
   return {
     planning,
     best,

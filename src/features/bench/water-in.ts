@@ -1,6 +1,6 @@
+import type { SpeciesRegistry } from '@/core/species/registry';
 import { HOUR_MS } from '@/core/calendar/spans';
 import type { FlawKind } from '@/core/dock/flaws';
-import { speciesByKey } from '@/core/species/species';
 import type { Sharer } from '@/core/water/sharing';
 import type { PortionRow } from '@/data/portions';
 import type { PailWish } from '@/core/protocol/types';
@@ -23,10 +23,15 @@ export function waterIn(pail: PailRow, at: Date): PailWish | null {
 }
 
 /** A portion as those who would share its water see it; `isApart` by its step, or by the water it stands in. */
-export function sharerOf(portion: PortionRow, flaws: readonly FlawKind[], isApart: boolean): Sharer {
+export function sharerOf(
+  portion: PortionRow,
+  flaws: readonly FlawKind[],
+  isApart: boolean,
+  species: SpeciesRegistry,
+): Sharer {
   return {
     lotId: portion.lotId,
-    species: speciesByKey(portion.speciesKey),
+    species: species.byKey(portion.speciesKey),
     sapRuns: portion.sapOpen,
     droop: portion.droop,
     isApart,

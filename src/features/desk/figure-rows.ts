@@ -1,6 +1,7 @@
+import type { Species } from '@/core/species/species';
+import type { SpeciesRegistry } from '@/core/species/registry';
 import { CONSTANTS, type ConstantKey } from '@/core/model/constants';
 import { SOLUTION_FIGURES, SPECIES_FIGURES, type SpeciesFigure } from '@/core/model/figures';
-import { findSpecies, SPECIES } from '@/core/species/species';
 import { SOLUTION_KEYS, SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
 import type { OwnFigure } from '@/data/figures';
 
@@ -36,9 +37,7 @@ function ownOf(own: Own, kind: OwnFigure['kind'], subject: string, figure: strin
   return found ? { value: found.value, reason: found.reason, by: found.setByName } : null;
 }
 
-export function speciesRows(speciesKey: string, own: Own): FigureRow[] {
-  const species = findSpecies(speciesKey) ?? SPECIES[0];
-  if (!species) return [];
+export function speciesRows(species: Species, own: Own): FigureRow[] {
   return SPECIES_FIGURES.map((figure) => ({
     kind: 'species',
     subject: species.key,
@@ -85,15 +84,14 @@ export function solutionRows(own: Own): FigureRow[] {
 const lowerFirst = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
 
 /** A figure's name in words, or null when there is no such figure. */
-export function figureName({
-  kind,
-  subject,
-  figure,
-}: Pick<OwnFigure, 'kind' | 'subject' | 'figure'>): string | null {
+export function figureName(
+  { kind, subject, figure }: Pick<OwnFigure, 'kind' | 'subject' | 'figure'>,
+  { find }: SpeciesRegistry,
+): string | null {
   if (kind === 'constant')
     return Object.hasOwn(CONSTANTS, figure) && subject === '' ? CONSTANTS[figure as ConstantKey].says : null;
   if (kind === 'species') {
-    const species = findSpecies(subject);
+    const species = find(subject);
     const isFigure = Object.hasOwn(SPECIES_WORDS, figure);
     return species && isFigure
       ? `${species.name}, ${lowerFirst(SPECIES_WORDS[figure as SpeciesFigure][0])}`

@@ -1,8 +1,6 @@
 import { MODEL_VERSION } from '@/core/model/constants';
-import { FIRST_SPECIES, SPECIES } from '@/core/species/species';
+import { FIRST_SPECIES } from '@/core/species/species';
 import { manyOwnFigures } from '@/data/figures';
-import { manyOwnSpecies } from '@/data/house';
-import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { tell } from '@/shell/told';
 import { DeskTabs } from './desk-tabs';
@@ -14,11 +12,12 @@ import { constantRows, solutionRows, speciesRows } from './figure-rows';
 /** What the forecasts rest on: every figure with its unit and basis, and the shop's own in its place. */
 export async function FiguresPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const asked = typeof search.species === 'string' ? search.species : '';
-  const { own, ownKinds, mayChange } = await inMyShop(async (trx, me) => {
-    const [own, kinds] = await Promise.all([manyOwnFigures(trx), once(trx, manyOwnSpecies)]);
-    return { own, ownKinds: kinds.flatMap((o) => o.species ?? []), mayChange: me.role === 'manager' };
-  });
-  const speciesKey = [...SPECIES, ...ownKinds].find((s) => s.key === asked)?.key ?? FIRST_SPECIES.key;
+  const { own, registry, mayChange } = await inMyShop(async (trx, me) => ({
+    own: await manyOwnFigures(trx),
+    registry: me.species,
+    mayChange: me.role === 'manager',
+  }));
+  const species = registry.find(asked) ?? FIRST_SPECIES;
   const solutions = solutionRows(own);
   const constants = constantRows(own);
   const changed = own.length;
@@ -33,8 +32,8 @@ export async function FiguresPage({ search }: { search: Record<string, string | 
         {mayChange ? 'What was forecast before a change stays as it was issued.' : 'A manager changes them.'}
       </p>
       <h2>Species</h2>
-      <SpeciesSelect label="Species" species={[...SPECIES, ...ownKinds]} chosen={speciesKey} />
-      <Figures key={speciesKey} rows={speciesRows(speciesKey, own)} mayChange={mayChange} />
+      <SpeciesSelect label="Species" species={registry.all} chosen={species.key} />
+      <Figures key={species.key} rows={speciesRows(species, own)} mayChange={mayChange} />
       <h2>What is in the water</h2>
       <FoldedFigures
         words={`${solutions.length} figures of ten solutions`}

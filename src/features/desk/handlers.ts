@@ -1,3 +1,4 @@
+import { isKeyOf, isOwnKey, ownMark } from '@/core/species/registry';
 import 'server-only';
 import type { deskActions } from '@/core/actions/desk';
 import { checked } from '@/core/door/check';
@@ -6,7 +7,7 @@ import { speciesFileSchema, type SpeciesFile } from '@/core/door/species-schema'
 import { composeProtocol } from '@/core/protocol/compose';
 import { questionOf } from '@/core/protocol/schools';
 import { PLAIN_WAYS } from '@/core/protocol/ways';
-import { findSpecies, idealArrivalStage, isForeignKey, isOwnKey, ownMark } from '@/core/species/species';
+import { idealArrivalStage } from '@/core/species/species';
 import { isLanguage } from '@/core/words/catalogues';
 import { low } from '@/core/words/message';
 import { inEnglish } from '@/core/words/say';
@@ -22,13 +23,13 @@ import { figureName } from './figure-rows';
 /** Refuses a file that would stand for another shop's species, or change one of the table's figures. */
 function refuseForeign({ me }: ActionContext, { speciesKey, species }: SpeciesFile): void {
   const isOwn = isOwnKey(speciesKey);
-  if (isForeignKey(speciesKey, ownMark(me.shop.id)))
+  if (isOwn && !isKeyOf(speciesKey, ownMark(me.shop.id)))
     throw new RefusedError(
       'That species is another shop’s. Nothing was changed; add it under a name of your own.',
     );
-  if (isOwn && species?.key !== speciesKey && !(species === null && findSpecies(speciesKey)))
+  if (isOwn && species?.key !== speciesKey && !(species === null && me.species.find(speciesKey)))
     throw new RefusedError('The file names one species and holds another. Nothing was changed.');
-  if (!isOwn && (species !== null || !findSpecies(speciesKey)))
+  if (!isOwn && (species !== null || !me.species.find(speciesKey)))
     throw new RefusedError(
       'The table’s species keep their rows; their figures are changed under Figures. Nothing was changed.',
     );
@@ -67,7 +68,7 @@ export const deskHandlers: Handlers<keyof typeof deskActions> = {
     work: async ({ trx, action, me }, own) => {
       // A value to try the figure’s name with, where it is given back.
       const value = own.value ?? 1;
-      const name = figureName(own);
+      const name = figureName(own, me.species);
       if (!name) throw new RefusedError('There is no such figure. Nothing was changed.', 'figure');
       if (own.value !== null)
         checked(overridesSchema, overridesOf([{ ...own, value, setAt: action.at, setByName: me.name }]));
@@ -78,7 +79,7 @@ export const deskHandlers: Handlers<keyof typeof deskActions> = {
     },
   },
   'desk/set-way': {
-    work: async ({ trx, action }, way) => {
+    work: async ({ trx, action, me }, way) => {
       const subject = way.kind === 'school' ? way.subject : '';
       let words = `${way.key}: ${way.value === null ? 'the default again' : String(way.value)}`;
       if (way.kind === 'school') {
@@ -86,9 +87,9 @@ export const deskHandlers: Handlers<keyof typeof deskActions> = {
         const school = question.schools.find((s) => s.key === way.value);
         if (way.value !== null && !school)
           throw new RefusedError('There is no such school. Nothing was changed.', 'value');
-        if (subject !== '' && (!question.bySpecies || !findSpecies(subject)))
+        if (subject !== '' && (!question.bySpecies || !me.species.find(subject)))
           throw new RefusedError('That question has no exception for it. Nothing was changed.', 'subject');
-        const whose = subject === '' ? '' : `, ${findSpecies(subject)?.name ?? subject}`;
+        const whose = subject === '' ? '' : `, ${me.species.find(subject)?.name ?? subject}`;
         words = `House way, ${inEnglish(low(question.asks))}${whose}: ${school ? inEnglish(low(school.name)) : 'as the rest'}`;
       }
       const value = way.value === null ? null : String(way.value);
@@ -104,10 +105,10 @@ export const deskHandlers: Handlers<keyof typeof deskActions> = {
   'desk/set-protocol': {
     // A newer version; older ones stand.
     work: async (context, input) => {
-      const { trx, action } = context;
+      const { trx, action, me } = context;
       const file = checked(speciesFileSchema, input.file);
       refuseForeign(context, file);
-      const species = file.species ?? findSpecies(file.speciesKey);
+      const species = file.species ?? me.species.find(file.speciesKey);
       if (!species) throw new RefusedError('There is no such species. Nothing was changed.');
       // Composed once here: an edit that cannot be said is found now, and not at the bench.
       const steps = composeProtocol(
@@ -128,12 +129,13 @@ export const deskHandlers: Handlers<keyof typeof deskActions> = {
   'desk/add-species': {
     // A species the table has not, begun as one like it.
     work: async (context, { name, botanical, like, reason: why }) => {
-      const { trx, action } = context;
-      const model = findSpecies(like);
+      const { trx, action, me } = context;
+      const model = me.species.find(like);
       if (!model)
         throw new RefusedError('There is no such species to begin from. Nothing was added.', 'like');
       const key = ownKeyFor(context, name);
-      if (findSpecies(key)) throw new RefusedError(`${name} is there already. Nothing was added.`, 'name');
+      if (me.species.find(key))
+        throw new RefusedError(`${name} is there already. Nothing was added.`, 'name');
       await setOwnSpecies(
         trx,
         action,

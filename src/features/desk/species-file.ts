@@ -1,6 +1,5 @@
 import 'server-only';
 import { SPECIES_FILE_FORMAT, type SpeciesFile } from '@/core/door/species-schema';
-import { findSpecies, isOwnKey } from '@/core/species/species';
 import { editsFor, houseOf, type House } from '@/server/house';
 import { inMyShop } from '@/server/session';
 
@@ -18,10 +17,5 @@ export function fileOf(house: House, key: string): SpeciesFile {
 
 /** A species' own protocol, and its figures where it is the shop's own, as a file; null for a species this shop has not. */
 export async function speciesFile(key: string): Promise<SpeciesFile | null> {
-  return inMyShop(async (trx) => {
-    const house = await houseOf(trx);
-    const own = house.own.find((o) => o.speciesKey === key)?.species ?? null;
-    if (!findSpecies(key) || (isOwnKey(key) && !own)) return null;
-    return fileOf(house, key);
-  });
+  return inMyShop(async (trx, me) => (me.species.find(key) ? fileOf(await houseOf(trx), key) : null));
 }

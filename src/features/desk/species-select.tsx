@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
-import { isOwnKey, type Species } from '@/core/species/species';
+import { isOwnKey } from '@/core/species/registry';
+import type { Species } from '@/core/species/species';
 import css from './desk.module.css';
 
 interface Props {

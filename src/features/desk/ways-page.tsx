@@ -1,8 +1,10 @@
+import type { Species } from '@/core/species/species';
+import type { SpeciesRegistry } from '@/core/species/registry';
 import { AGREED, QUESTIONS, type Question } from '@/core/protocol/questions';
 import { schoolFor, type QuestionKey } from '@/core/protocol/schools';
 import { schoolWorth, WORTH_KNOWN } from '@/core/protocol/school-worth';
 import { NEEDS, SKILLS } from '@/core/protocol/types';
-import { findSpecies, FIRST_SPECIES, SPECIES, speciesByKey } from '@/core/species/species';
+import { FIRST_SPECIES } from '@/core/species/species';
 import { houseOf, type House } from '@/server/house';
 import { shopOverrides } from '@/server/own-figures';
 import { inMyShop } from '@/server/session';
@@ -16,24 +18,24 @@ import { LimitForm, QuestionForm, SwitchForm } from './way-forms';
 const kept = new Map<string, Readonly<Record<string, number>>>();
 const MOST_KEPT = 400;
 
-function worthOf(speciesKey: string, key: QuestionKey, overrides: Awaited<ReturnType<typeof shopOverrides>>) {
+function worthOf(species: Species, key: QuestionKey, overrides: Awaited<ReturnType<typeof shopOverrides>>) {
   if (!WORTH_KNOWN.includes(key)) return null;
-  const by = JSON.stringify([speciesKey, key, overrides]);
+  const by = JSON.stringify([species, key, overrides]);
   const known = kept.get(by);
   if (known) return known;
-  const worth = schoolWorth(speciesByKey(speciesKey), key, overrides ?? undefined) ?? [];
+  const worth = schoolWorth(species, key, overrides ?? undefined) ?? [];
   const made = Object.fromEntries(worth.map((w) => [w.school, w.days]));
   if (kept.size >= MOST_KEPT) kept.clear();
   kept.set(by, made);
   return made;
 }
 
-function exceptionsOf(house: House, key: QuestionKey) {
+function exceptionsOf(house: House, key: QuestionKey, { find }: SpeciesRegistry) {
   return house.settings
     .filter((s) => s.kind === 'school' && s.key === key && s.subject !== '')
     .map((s) => ({
       species: s.subject,
-      name: findSpecies(s.subject)?.name ?? s.subject,
+      name: find(s.subject)?.name ?? s.subject,
       school: s.value,
       reason: s.reason,
     }));
@@ -42,16 +44,15 @@ function exceptionsOf(house: House, key: QuestionKey) {
 /** The house's ways: every question florists answer differently, what the shop has, and who may. */
 export async function WaysPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const asked = typeof search.species === 'string' ? search.species : '';
-  const { house, overrides, mayChange, language } = await inMyShop(async (trx, me) => ({
+  const { house, overrides, mayChange, language, registry } = await inMyShop(async (trx, me) => ({
     house: await houseOf(trx),
     overrides: await shopOverrides(trx),
     mayChange: me.role === 'manager',
     language: me.language,
+    registry: me.species,
   }));
-  const own = house.own.flatMap((o) => o.species ?? []);
-  const all = [...SPECIES, ...own];
-  const species = all.find((s) => s.key === asked) ?? FIRST_SPECIES;
-  const options = all.map((s) => ({ key: s.key, name: s.name }));
+  const species = registry.find(asked) ?? FIRST_SPECIES;
+  const options = registry.all.map((s) => ({ key: s.key, name: s.name }));
   return (
     <section className={css.desk}>
       <DeskTabs here="/desk/ways" />
@@ -61,7 +62,7 @@ export async function WaysPage({ search }: { search: Record<string, string | str
         Where the model can tell, it says what a way is worth here in days against the default, for a lot that
         came soft. {mayChange ? '' : 'A manager changes them.'}
       </p>
-      <SpeciesSelect label="Days are told for" species={all} chosen={species.key} />
+      <SpeciesSelect label="Days are told for" species={registry.all} chosen={species.key} />
       {QUESTIONS.map((question: Question & { readonly key: QuestionKey }) => (
         <QuestionForm
           key={question.key}
@@ -71,8 +72,8 @@ export async function WaysPage({ search }: { search: Record<string, string | str
             house.settings.find((s) => s.kind === 'school' && s.subject === '' && s.key === question.key) ??
             null
           }
-          exceptions={exceptionsOf(house, question.key)}
-          worth={worthOf(species.key, question.key, overrides)}
+          exceptions={exceptionsOf(house, question.key, registry)}
+          worth={worthOf(species, question.key, overrides)}
           speciesName={species.name}
           species={options}
           mayChange={mayChange}

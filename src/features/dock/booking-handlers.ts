@@ -1,10 +1,10 @@
+import type { SpeciesRegistry } from '@/core/species/registry';
 import 'server-only';
 import type { bookingActions } from '@/core/actions/dock-booking';
 import type { BookLine } from '@/core/actions/fields';
 import { firstGuess, hoursSinceCut, type FirstGuess, type GuessInput } from '@/core/dock/first-guess';
 import { plainWords } from '@/core/dock/match-species';
 import type { Overrides } from '@/core/model/figures';
-import { findSpecies, isForeignKey, ownMark } from '@/core/species/species';
 import { isWetPacked } from '@/core/vase-life/journey';
 import type { Trx } from '@/data/connection';
 import { bookDelivery, bookLots, isBooked, type NewLot } from '@/data/deliveries';
@@ -29,8 +29,8 @@ interface Booking {
   readonly overrides: Overrides | null;
   readonly house: House;
   readonly timeZone: string;
-  /** What this shop's own species bear in their keys. */
-  readonly mark: string;
+  /** The species this shop has. */
+  readonly known: SpeciesRegistry;
 }
 
 type Line = Pick<BookLine, 'speciesKey' | 'origin' | 'packing' | 'cutDate'>;
@@ -40,9 +40,9 @@ const guessKey = ({ speciesKey, origin, packing, cutDate }: Line): string =>
 
 /** What a line's lot is guessed from; null where nobody knows its species. */
 function guessInputOf(line: Line, booking: Booking): GuessInput | null {
-  const { arrivedAt, overrides, house, timeZone } = booking;
+  const { arrivedAt, overrides, house, timeZone, known } = booking;
   const { speciesKey } = line;
-  const species = findSpecies(speciesKey);
+  const species = known.find(speciesKey);
   if (!species) return null;
   return {
     species,
@@ -55,17 +55,21 @@ function guessInputOf(line: Line, booking: Booking): GuessInput | null {
 }
 
 /** Refuses a species that the shop does not have: one of another shop's, or of no one's. */
-function refuseUnknown(line: BookLine, mark: string): void {
-  if (isForeignKey(line.speciesKey, mark) || !findSpecies(line.speciesKey))
+function refuseUnknown(
+  line: Pick<BookLine, 'line' | 'speciesKey'>,
+  known: SpeciesRegistry,
+  nothing = 'Nothing was booked in',
+): void {
+  if (!known.find(line.speciesKey))
     throw new RefusedError(
-      `Line ${line.line} names a species this shop does not have. Nothing was booked in; choose another.`,
+      `Line ${line.line} names a species this shop does not have. ${nothing}; choose another.`,
       'lines',
     );
 }
 
 /** Refuses a line that no stems can have come by. */
-function refuseUnsound(line: BookLine, { arrivedAt, mark }: Booking): void {
-  refuseUnknown(line, mark);
+function refuseUnsound(line: BookLine, { arrivedAt, known }: Booking): void {
+  refuseUnknown(line, known);
   const hours = hoursSinceCut(line.cutDate, arrivedAt);
   if (hours < -24)
     throw new RefusedError(
@@ -97,7 +101,7 @@ function guessOf(line: BookLine, booking: Booking): FirstGuess {
 
 async function bookingOf(trx: Trx, me: SignedIn, arrivedAt: Date): Promise<Booking> {
   const [overrides, house] = await Promise.all([shopOverrides(trx), houseOf(trx)]);
-  return { arrivedAt, overrides, house, timeZone: me.shop.timeZone, mark: ownMark(me.shop.id) };
+  return { arrivedAt, overrides, house, timeZone: me.shop.timeZone, known: me.species };
 }
 
 async function benchOf({ trx }: ActionContext): Promise<string> {
@@ -133,7 +137,7 @@ export const dockBookingHandlers: Handlers<keyof typeof bookingActions> = {
       const booking = await bookingOf(trx, me, action.at);
       const meant = note.chosen.flatMap(({ product, speciesKey }) => {
         const said = plainWords(product);
-        return said === '' || !findSpecies(speciesKey) ? [] : [{ words: said, speciesKey }];
+        return said === '' || !me.species.find(speciesKey) ? [] : [{ words: said, speciesKey }];
       });
       await rememberSupplierWords(trx, action.shopId, note.supplier, meant, action.at);
       if (note.columns)
@@ -199,7 +203,10 @@ export const dockBookingHandlers: Handlers<keyof typeof bookingActions> = {
   },
   'dock/order': {
     // What was ordered, so that the van can be held against it.
-    work: ({ trx, action }, placed) => placeOrder(trx, action, placed),
+    work: ({ trx, action, me }, placed) => {
+      for (const line of placed.lines) refuseUnknown(line, me.species, 'Nothing was ordered');
+      return placeOrder(trx, action, placed);
+    },
   },
   'dock/call-off': {
     work: async ({ trx, action }, { expectedId }) => {

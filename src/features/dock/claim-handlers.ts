@@ -49,7 +49,7 @@ export const dockClaimHandlers: Handlers<DockClaimAction> = {
   },
   'dock/claim': {
     // For a flaw that was counted, or for what was counted short.
-    work: async ({ trx, action }, asked) => {
+    work: async ({ trx, action, me }, asked) => {
       const lot = await oneLotForUpdate(trx, asked.lotId);
       const isShort = asked.kind === 'short';
       if (!isShort) await refuseClaimedTwice(trx, lot, false);
@@ -62,7 +62,7 @@ export const dockClaimHandlers: Handlers<DockClaimAction> = {
       const draft = isShort
         ? draftShortClaim(lot.stemsBooked, lot.stemsShort, lot.unitPrice)
         : await draftOf(trx, lot, asked.kind);
-      const evidence = await otherEvidence(trx, lot);
+      const evidence = await otherEvidence(trx, lot, me.species);
       return openClaim(trx, action, {
         ...draft,
         words: [draft.words, ...evidence].join('; ').slice(0, 300),

@@ -1,6 +1,6 @@
+import type { SpeciesRegistry } from '@/core/species/registry';
 import 'server-only';
 import type { ClaimRow } from '@/core/dock/claims';
-import { findSpecies } from '@/core/species/species';
 import {
   manyClaimsOfDelivery,
   manySettledClaims,
@@ -20,8 +20,8 @@ const MOST_IN_TABLE = 5000;
 const MOST_PICTURED = 20;
 const PICTURES_A_CLAIM = 3;
 
-function claimRow(claim: ClaimRecord): ClaimRow {
-  const name = findSpecies(claim.speciesKey)?.name ?? claim.speciesKey;
+function claimRow(claim: ClaimRecord, species: SpeciesRegistry): ClaimRow {
+  const name = species.find(claim.speciesKey)?.name ?? claim.speciesKey;
   return {
     number: claim.number,
     supplier: claim.supplier,
@@ -60,7 +60,7 @@ export async function claimSheet(deliveryRef: string | null): Promise<ClaimSheet
     return {
       shopName: me.shop.name,
       timeZone: me.shop.timeZone,
-      rows: claims.map(claimRow),
+      rows: claims.map((c) => claimRow(c, me.species)),
       isCutShort: claims.length === MOST_CLAIMS,
       pictures: new Map(
         shown.map((c) => [c.number, pictures.filter((p) => p.lotId === c.lotId).map((p) => p.jpeg)]),
@@ -71,9 +71,9 @@ export async function claimSheet(deliveryRef: string | null): Promise<ClaimSheet
 
 /** The same claims as a table, with those that are settled; null when nobody is signed in. */
 export async function claimTable(deliveryRef: string | null): Promise<ClaimRow[] | null> {
-  return maybeInMyShop(async (trx) => {
+  return maybeInMyShop(async (trx, me) => {
     const claims = await claimsFor(trx, deliveryRef);
     const settled = deliveryRef === null ? await manySettledClaims(trx, MOST_IN_TABLE) : [];
-    return [...claims, ...settled].map(claimRow);
+    return [...claims, ...settled].map((c) => claimRow(c, me.species));
   });
 }

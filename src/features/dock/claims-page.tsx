@@ -1,5 +1,4 @@
 import { ShopLink as Link } from '@/shell/shop-link';
-import { findSpecies } from '@/core/species/species';
 import { USUAL_CLAIM_HOURS } from '@/core/dock/claims';
 import {
   claimHoursBySupplier,
@@ -27,13 +26,13 @@ function beforeOf(told: unknown): ClaimsBefore | null {
 /** What we claim: each with its clock, the sheet to send, and what came of it. */
 export async function ClaimsPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const before = beforeOf(search.before);
-  const { unsettled, settled, hours, mayChange } = await inMyShop(async (trx, me) => {
+  const { unsettled, settled, hours, mayChange, species } = await inMyShop(async (trx, me) => {
     const [unsettled, settled, hours] = await Promise.all([
       before ? [] : manyUnsettledClaims(trx, MOST_CLAIMS),
       manySettledClaims(trx, SETTLED_SHOWN, before),
       claimHoursBySupplier(trx),
     ]);
-    return { unsettled, settled, hours, mayChange: me.role === 'manager' };
+    return { unsettled, settled, hours, mayChange: me.role === 'manager', species: me.species };
   });
   const claims = [...unsettled, ...settled];
   const suppliers = [...new Set(unsettled.map((c) => c.supplier))];
@@ -68,7 +67,7 @@ export async function ClaimsPage({ search }: { search: Record<string, string | s
                 claim={{
                   id: c.id,
                   number: c.number,
-                  title: `${findSpecies(c.speciesKey)?.name ?? c.speciesKey}${c.variety ? ` ‘${c.variety}’` : ''}, ${c.supplier} ${c.deliveryRef}`,
+                  title: `${species.find(c.speciesKey)?.name ?? c.speciesKey}${c.variety ? ` ‘${c.variety}’` : ''}, ${c.supplier} ${c.deliveryRef}`,
                   words: `${c.stems} of ${c.stemsDelivered} stems. ${c.words}. Seen by ${c.openedByName}.`,
                   value: c.value,
                   currency: c.currency,

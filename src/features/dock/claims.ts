@@ -1,9 +1,9 @@
+import type { SpeciesRegistry } from '@/core/species/registry';
 import 'server-only';
 import { HOUR_MS } from '@/core/calendar/spans';
 import { draftClaim, USUAL_CLAIM_HOURS, type ClaimDraft } from '@/core/dock/claims';
 import { flawInLot, flawInWords, type FlawKind } from '@/core/dock/flaws';
 import { boxTemperature } from '@/core/dock/temperatures';
-import { speciesByKey } from '@/core/species/species';
 import { claimHoursBySupplier, manyFlaws, manyStandingClaims } from '@/data/claims';
 import type { Trx } from '@/data/connection';
 import { RefusedError } from '@/data/errors';
@@ -17,9 +17,9 @@ export async function claimDueAt(trx: Trx, lot: LotRow): Promise<Date> {
 }
 
 /** What else speaks for a claim: a box that came warm or chilled, photographs. */
-export async function otherEvidence(trx: Trx, lot: LotRow): Promise<string[]> {
+export async function otherEvidence(trx: Trx, lot: LotRow, species: SpeciesRegistry): Promise<string[]> {
   const boxC = (await manyTemperatures(trx, [lot.id])).find((t) => t.place === 'box')?.tempC;
-  const box = boxC === undefined ? null : boxTemperature(speciesByKey(lot.speciesKey), boxC);
+  const box = boxC === undefined ? null : boxTemperature(species.byKey(lot.speciesKey), boxC);
   const photos = (await manyPhotos(trx, [lot.id])).length;
   return [
     ...(box?.isGrave ? [`box at ${boxC} °C`] : []),

@@ -72,7 +72,7 @@ export async function DockPage({ search }: Props) {
   const page = await inMyShop(async (trx, me, at) => {
     const { date: today } = inZone(at, me.shop.timeZone);
     const rows = lotsOf(await once(trx, manyPortionsInStock));
-    const lots = rows.map((l) => lotBrief(l, isForLater(l, at, me.shop.timeZone), me.language));
+    const lots = rows.map((l) => lotBrief(l, isForLater(l, at, me.shop.timeZone), me));
     const chosen = chosenOf(lots, search.lot);
     const chosenRow = rows.find((r) => r.id === chosen?.id);
     const asksToRead = search.read !== undefined;

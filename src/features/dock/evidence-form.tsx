@@ -1,7 +1,7 @@
 'use client';
+import { useSpecies } from '@/shell/species';
 import { useRef, useState } from 'react';
 import { boxTemperature, packWaterTemperature } from '@/core/dock/temperatures';
-import { speciesByKey } from '@/core/species/species';
 import { useActions } from '@/shell/actions';
 import { Stepper } from '@/shell/stepper';
 import type { LotView } from '@/server/stock';
@@ -19,10 +19,11 @@ const USUAL_C = { box: 4, water: 10 } as const;
 
 function Thermometer({ lot, place, was }: { lot: LotView; place: 'box' | 'water'; was: number | null }) {
   const { act } = useActions();
+  const species = useSpecies();
   const [tempC, setTempC] = useState(was ?? USUAL_C[place]);
   const [problem, setProblem] = useState<string | null>(null);
   const said =
-    place === 'box' ? boxTemperature(speciesByKey(lot.speciesKey), tempC) : packWaterTemperature(tempC);
+    place === 'box' ? boxTemperature(species.byKey(lot.speciesKey), tempC) : packWaterTemperature(tempC);
   const log = async () => {
     const outcome = await act(
       'dock/temperature',

@@ -1,3 +1,4 @@
+import type { SpeciesRegistry } from '@/core/species/registry';
 import 'server-only';
 import { HOUR_MS } from '@/core/calendar/spans';
 import type { evidenceActions } from '@/core/actions/dock-evidence';
@@ -6,7 +7,6 @@ import { boxTemperature, packWaterTemperature } from '@/core/dock/temperatures';
 import type { JourneyOf } from '@/core/logger/journey-by-logger';
 import type { Overrides } from '@/core/model/figures';
 import { stripJpeg } from '@/core/photo/strip-jpeg';
-import { speciesByKey } from '@/core/species/species';
 import {
   arrivalFromJourney,
   droopOf,
@@ -49,8 +49,8 @@ async function countInto({ trx }: ActionContext, lot: LotRow, stems: number): Pr
 }
 
 /** A lot's journey as it is known of it, to be read off its logger. */
-function journeyOf(lot: LotRow, all: Overrides | null): JourneyOf {
-  const species = speciesByKey(lot.speciesKey);
+function journeyOf(lot: LotRow, all: Overrides | null, registry: SpeciesRegistry): JourneyOf {
+  const species = registry.byKey(lot.speciesKey);
   const arrivedMs = lot.arrivedAt.getTime();
   return {
     species,
@@ -68,9 +68,9 @@ async function applyJourney(
   lot: LotRow,
   outcome: JourneyOutcome,
 ): Promise<{ lotId: string; agedDays: number; was: number }> {
-  const { trx } = context;
+  const { trx, me } = context;
   const droop = lot.lookedAt ? lot.droop : droopOf(outcome.waterContent);
-  const arrival = arrivalFromJourney(speciesByKey(lot.speciesKey), outcome, lot.stage, droop);
+  const arrival = arrivalFromJourney(me.species.byKey(lot.speciesKey), outcome, lot.stage, droop);
   await changeLot(trx, lot.id, { aged_days: arrival.agedDays, air_share: arrival.airShare ?? 0, droop });
   if (droop !== lot.droop) await replanLot(context, lot.id);
   return { lotId: lot.id, agedDays: arrival.agedDays, was: lot.agedDays };
@@ -123,12 +123,14 @@ export const dockEvidenceHandlers: Handlers<keyof typeof evidenceActions> = {
     },
   },
   'dock/temperature': {
-    work: async ({ trx, action }, { lotId, place, tempC }) => {
+    work: async ({ trx, action, me }, { lotId, place, tempC }) => {
       const lot = await oneLotForUpdate(trx, lotId);
       const before = (await manyTemperatures(trx, [lot.id])).find((t) => t.place === place)?.tempC ?? null;
       await insertTemperature(trx, action, lot.id, place, tempC);
       const said =
-        place === 'box' ? boxTemperature(speciesByKey(lot.speciesKey), tempC) : packWaterTemperature(tempC);
+        place === 'box'
+          ? boxTemperature(me.species.byKey(lot.speciesKey), tempC)
+          : packWaterTemperature(tempC);
       await writeEntry(trx, action, {
         kind: 'temperature',
         subjectKind: 'lot',
@@ -182,18 +184,21 @@ export const dockEvidenceHandlers: Handlers<keyof typeof evidenceActions> = {
   'dock/logger': preparing({
     // The logger that travelled with a delivery: every lot of it ages by what it really went through.
     prepare: async ({ deliveryId, csv }, read) => {
-      const { lots, overrides, timeZone } = await read(async ({ trx, me }) => ({
+      const { lots, overrides, timeZone, species } = await read(async ({ trx, me }) => ({
         lots: await lotsOfDelivery(trx, deliveryId),
         overrides: await shopOverrides(trx),
         timeZone: me.shop.timeZone,
+        species: me.species,
       }));
-      return inWorker('journeys', { csv, timeZone, lots: lots.map((lot) => journeyOf(lot, overrides)) }).then(
-        ({ words, covers, outcomes }) => ({
-          words,
-          covers,
-          outcomeOf: new Map(lots.map((lot, i) => [lot.id, outcomes[i]])),
-        }),
-      );
+      return inWorker('journeys', {
+        csv,
+        timeZone,
+        lots: lots.map((lot) => journeyOf(lot, overrides, species)),
+      }).then(({ words, covers, outcomes }) => ({
+        words,
+        covers,
+        outcomeOf: new Map(lots.map((lot, i) => [lot.id, outcomes[i]])),
+      }));
     },
     work: async (context, { deliveryId }, { words, covers, outcomeOf }) => {
       const { trx, action } = context;

@@ -1,7 +1,7 @@
 'use client';
+import { useSpecies } from '@/shell/species';
 import { daysBetween } from '@/core/calendar/dates';
 import { useState } from 'react';
-import { findSpecies } from '@/core/species/species';
 import { useActions } from '@/shell/actions';
 import css from './dock.module.css';
 import type { Expected } from './note-preview';
@@ -16,6 +16,7 @@ const whenDue = (dueOn: string, today: string): { words: string; late: boolean }
 /** What is ordered and has not come. */
 export function ExpectedList({ expected, today }: { expected: readonly Expected[]; today: string }) {
   const { act } = useActions();
+  const { find } = useSpecies();
   const [said, setSaid] = useState<string | null>(null);
   if (expected.length === 0) return null;
   const callOff = async (e: Expected) => {
@@ -41,7 +42,7 @@ export function ExpectedList({ expected, today }: { expected: readonly Expected[
             <ul className="rowlist">
               {e.lines.map((l) => (
                 <li key={l.line}>
-                  {findSpecies(l.speciesKey)?.name ?? l.speciesKey}{' '}
+                  {find(l.speciesKey)?.name ?? l.speciesKey}{' '}
                   {l.variety && <span className="soft">‘{l.variety}’ </span>}
                   {l.stems}
                 </li>

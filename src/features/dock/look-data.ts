@@ -4,7 +4,6 @@ import { FLAW_KINDS, flawInLot, type FlawInLot } from '@/core/dock/flaws';
 import { findGrams, learnGrams, type GramsPerStem } from '@/core/dock/grams';
 import { arrivalHazards } from '@/core/dock/hazards';
 import { boxTemperature } from '@/core/dock/temperatures';
-import { speciesByKey } from '@/core/species/species';
 import { spoken } from '@/core/words/say';
 import { manyClaimedKinds, manyFlaws, type FlawRow } from '@/data/claims';
 import type { Trx } from '@/data/connection';
@@ -81,7 +80,7 @@ export async function readLook(
       manyClaimedKinds(trx, lot.id),
       manyTemperatures(trx, [lot.id]),
       manyPhotos(trx, [lot.id]),
-      pastLots(trx, heap, at),
+      pastLots(trx, heap, at, me.species),
       once(trx, houseOf),
       once(trx, shopOverrides),
     ]);
@@ -102,6 +101,7 @@ export async function readLook(
       overrides,
       at,
       timeZone,
+      species: me.species,
     },
   };
 }
@@ -113,13 +113,19 @@ export type Look = Omit<LookProps, 'outlooks'> & { readonly outlooks: Readonly<R
 export async function lookData(read: LookRead): Promise<Look | null> {
   const { lot, lots, me, learned, outlook } = read;
   const { at, timeZone, known } = outlook;
-  const [stock] = await stockNow({ portions: [known], overrides: outlook.overrides, at, timeZone });
+  const [stock] = await stockNow({
+    portions: [known],
+    overrides: outlook.overrides,
+    at,
+    timeZone,
+    species: me.species,
+  });
   if (!stock) return null;
   const view = {
-    ...lotView(stock, at, me.language),
-    ...lotBrief(lot, isForLater(lot, at, timeZone), me.language),
+    ...lotView(stock, at, me),
+    ...lotBrief(lot, isForLater(lot, at, timeZone), me),
   };
-  const species = speciesByKey(view.speciesKey);
+  const species = me.species.byKey(view.speciesKey);
   const taken = (place: 'box' | 'water'): number | null =>
     read.temperatures.find((t) => t.place === place)?.tempC ?? null;
   const boxC = taken('box');
@@ -138,8 +144,8 @@ export async function lookData(read: LookRead): Promise<Look | null> {
       .filter((l) => l.id !== view.id && l.deliveryId === view.deliveryId && l.speciesKey === view.speciesKey)
       .map((l) => ({ id: l.id, number: l.number, stems: l.stemsLeft })),
     tomorrow: inZone(new Date(at.getTime() + DAY_MS), timeZone).date,
-    dryHoursLeft: standsDry(known.lot) ? dryHoursLeft(lot, at) : null,
-    bearsANight: bearsANight(known.lot, at),
+    dryHoursLeft: standsDry(known.lot) ? dryHoursLeft(lot, at, me.species) : null,
+    bearsANight: bearsANight(known.lot, at, me.species),
     alsoInHand: othersHand(view, me, at),
     isDemo: me.shop.demo,
   };

@@ -1,7 +1,6 @@
 import 'server-only';
 import type { DockLotAction } from '@/core/actions/dock';
 import { draftDecisionClaim } from '@/core/dock/claims';
-import { findSpecies } from '@/core/species/species';
 import { binStems } from '@/data/bins';
 import { openClaim } from '@/data/claims';
 import { RefusedError } from '@/data/errors';
@@ -51,7 +50,7 @@ export const dockLotHandlers: Handlers<DockLotAction> = {
         kind: 'look',
         subjectKind: 'lot',
         subjectId: lot.id,
-        words: `Looked at lot ${lot.number}, ${findSpecies(lot.speciesKey)?.name.toLowerCase() ?? ''}: stage ${stage}, ${droop}`,
+        words: `Looked at lot ${lot.number}, ${context.me.species.find(lot.speciesKey)?.name.toLowerCase() ?? ''}: stage ${stage}, ${droop}`,
         detail: { stage, droop, was: { stage: lot.stage, droop: lot.droop } },
       });
       return null;

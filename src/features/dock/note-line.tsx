@@ -1,13 +1,11 @@
 'use client';
+import { useSpecies } from '@/shell/species';
 import { Select } from '@mantine/core';
 import { memo, useState } from 'react';
-import { findSpecies, ownSpecies, SPECIES } from '@/core/species/species';
 import type { LineAgainstOrder } from '@/core/dock/compare-order';
 import css from './dock.module.css';
 import { KEEP, lacking, lackingInOrder, type DraftLine } from './draft-lines';
 
-/** Every species, the shop's own among them. */
-const options = () => [...SPECIES, ...ownSpecies()].map((s) => ({ value: s.key, label: s.name }));
 const HOW: Readonly<Record<DraftLine['status'], string>> = {
   understood: 'read',
   guessed: 'guessed',
@@ -43,7 +41,8 @@ export function Cell({
 /** The species as it was read; touched, it can be chosen. A list of sixty is only made for the one in hand. */
 export function SpeciesCell({ line, onChange }: { line: DraftLine; onChange: Change }) {
   const [isChoosing, setChoosing] = useState(line.speciesKey === null);
-  const name = findSpecies(line.speciesKey ?? '')?.name;
+  const { all, find } = useSpecies();
+  const name = find(line.speciesKey ?? '')?.name;
   if (!isChoosing)
     return (
       <button type="button" className={css.species} onClick={() => setChoosing(true)}>
@@ -54,7 +53,7 @@ export function SpeciesCell({ line, onChange }: { line: DraftLine; onChange: Cha
   return (
     <Select
       aria-label={`Species of line ${line.line}`}
-      data={options()}
+      data={all.map((s) => ({ value: s.key, label: s.name }))}
       value={line.speciesKey}
       onChange={(key) => {
         onChange(line.line, { speciesKey: key, isChosen: true, isSettled: true });

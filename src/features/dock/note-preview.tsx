@@ -1,11 +1,11 @@
 'use client';
+import { useSpecies } from '@/shell/species';
 import { DAY_MS } from '@/core/calendar/spans';
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useState, useRef } from 'react';
 import { v4 } from 'uuid';
 import { compareWithOrder, type OrderLine } from '@/core/dock/compare-order';
 import type { DeliveryNote } from '@/core/dock/types';
-import { findSpecies } from '@/core/species/species';
 import { useActions } from '@/shell/actions';
 import { dropHalfDone, keepHalfDone } from '@/shell/kept';
 import { notDoneWords } from '@/shell/outcome';
@@ -74,8 +74,9 @@ function SetAside({ note }: { note: DeliveryNote }) {
 }
 
 function Missing({ lines }: { lines: readonly OrderLine[] }) {
+  const { find } = useSpecies();
   if (lines.length === 0) return null;
-  const words = lines.map((l) => `${findSpecies(l.speciesKey)?.name ?? l.speciesKey} ${l.stems}`);
+  const words = lines.map((l) => `${find(l.speciesKey)?.name ?? l.speciesKey} ${l.stems}`);
   return <p className="said">Ordered, and on no line of the note: {words.join(', ')}.</p>;
 }
 
@@ -132,6 +133,7 @@ export function NotePreview({
 }) {
   const router = useRouter();
   const { act } = useActions();
+  const species = useSpecies();
   const [half, setHalf] = useState(start);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -160,8 +162,9 @@ export function NotePreview({
       compareWithOrder(
         order.lines,
         lines.filter((l) => l.fate !== 'refused'),
+        species,
       ),
-    [order, lines],
+    [order, lines, species],
   );
   const change = useCallback((line: number, changes: Partial<DraftLine>) => {
     setHalf((h) => ({ ...h, lines: h.lines.map((l) => (l.line === line ? { ...l, ...changes } : l)) }));

@@ -1,4 +1,5 @@
 'use client';
+import { useSpecies } from '@/shell/species';
 import dynamic from 'next/dynamic';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
@@ -92,6 +93,7 @@ export function NoteReader({
   const [problem, setProblem] = useState<string | null>(null);
   const [over, setOver] = useState(false);
   const input = useRef<HTMLInputElement>(null);
+  const species = useSpecies();
   useEffect(() => {
     if (isReading) return;
     const kept = readHalfDone(HALF_READ) as HalfRead | undefined;
@@ -128,7 +130,7 @@ export function NoteReader({
     if (!file) return;
     const bytes = await bytesOf(file);
     if (typeof bytes === 'string') return setProblem(bytes);
-    const read = await readBytes(bytes, file.name, await fetchHelp());
+    const read = await readBytes(bytes, file.name, await fetchHelp(), species.own);
     if (read.kind === 'refused') return setProblem(read.message);
     if (read.kind === 'columns')
       return show({ kind: 'columns', file: { rows: read.rows, bytes, fileName: file.name } });
@@ -140,11 +142,8 @@ export function NoteReader({
     });
   };
   const takeNamed = async (file: Unnamed, named: NamedColumns, supplier: string) => {
-    const read = await readBytes(file.bytes, file.fileName, {
-      ...(await fetchHelp()),
-      supplier,
-      columns: named.saved,
-    });
+    const help = { ...(await fetchHelp()), supplier, columns: named.saved };
+    const read = await readBytes(file.bytes, file.fileName, help, species.own);
     if (read.kind === 'read') showNote(read.note, file.fileName, named, file);
     else setProblem(read.kind === 'refused' ? read.message : 'Nothing could be read that way.');
   };
@@ -156,7 +155,7 @@ export function NoteReader({
   };
   const takeTyped = async (text: string, as: 'note' | 'order') => {
     const { readTypedLines } = await import('@/core/dock/read-typed');
-    const note = readTypedLines(text, { today, gramsPerStem: (await fetchHelp()).gramsPerStem });
+    const note = readTypedLines(text, { today, gramsPerStem: (await fetchHelp()).gramsPerStem, species });
     if (as === 'order') show({ kind: 'order', lines: draftOf(note, today), supplier: '' });
     else showNote(note, 'typed here', null, null);
   };

@@ -1,9 +1,10 @@
+import type { SpeciesRegistry } from '@/core/species/registry';
 import 'server-only';
 import { DAY_MS, MINUTE_MS } from '@/core/calendar/spans';
 import { LRUCache } from 'lru-cache';
 import { FLAWS, type FlawKind } from '@/core/dock/flaws';
 import { againstUsual, usualInWords, type PastLot } from '@/core/dock/supplier-usual';
-import { speciesByKey, type Species } from '@/core/species/species';
+import type { Species } from '@/core/species/species';
 import type { Droop } from '@/core/vase-life/types';
 import { manyLotsOfSupplier } from '@/data/supplier-history';
 import type { Trx } from '@/data/connection';
@@ -29,6 +30,7 @@ export interface OutlookRead {
   readonly overrides: Overrides | null;
   readonly at: Date;
   readonly timeZone: string;
+  readonly species: SpeciesRegistry;
 }
 
 /** Shares as a line draws them: to half a hundredth, and none after the last that shows. */
@@ -37,12 +39,17 @@ function drawn(shares: readonly number[]): number[] {
   return shares.slice(0, last + 2).map((s) => Math.round(200 * s) / 200);
 }
 
-export async function pastLots(trx: Trx, lot: PortionRow, at: Date): Promise<PastLot[]> {
+export async function pastLots(
+  trx: Trx,
+  lot: PortionRow,
+  at: Date,
+  species: SpeciesRegistry,
+): Promise<PastLot[]> {
   const since = new Date(at.getTime() - WEEKS_BACK * 7 * DAY_MS);
   const rows = await manyLotsOfSupplier(trx, lot.supplier, since, lot.deliveryId);
   return rows.map((row) => ({
     speciesKey: row.speciesKey,
-    lifeUsed: row.agedDays / speciesByKey(row.speciesKey).lifeDays20C,
+    lifeUsed: row.agedDays / species.byKey(row.speciesKey).lifeDays20C,
     wasFirm: row.droop === 'firm',
     wasFlawed: row.flaws.some((f) => Object.hasOwn(FLAWS, f) && FLAWS[f as FlawKind].claim),
     wasShort: row.stemsShort > 0,
@@ -54,16 +61,21 @@ const known = new WeakMap<Species, LRUCache<string, readonly Words[]>>();
 const MOST_KNOWN = 200;
 
 /** Titles of the steps a lot gets for how it came. */
-function changesFor(lot: PortionRow, flaws: readonly FlawKind[], ways: Ways, at: Date): readonly Words[] {
-  const { speciesKey, stage, droop, packing, isWet, arrivedAt } = lot;
-  const species = speciesByKey(speciesKey);
+function changesFor(
+  lot: PortionRow,
+  species: Species,
+  flaws: readonly FlawKind[],
+  ways: Ways,
+  at: Date,
+): readonly Words[] {
+  const { stage, droop, packing, isWet, arrivedAt } = lot;
   const mine = known.get(species) ?? new LRUCache<string, readonly Words[]>({ max: MOST_KNOWN });
   known.set(species, mine);
   const minute = Math.floor((at.getTime() - arrivedAt.getTime()) / MINUTE_MS);
   const key = JSON.stringify([stage, droop, packing, isWet || minute, flaws, ways]);
   const changes =
     mine.get(key) ??
-    planFor(lot, flaws, ways, at)
+    planFor(lot, species, flaws, ways, at)
       .filter((s) => s.because === 'state')
       .map((s) => s.title);
   mine.set(key, changes);
@@ -82,13 +94,16 @@ export async function outlooksOf({
   overrides,
   at,
   timeZone,
+  species: registry,
 }: OutlookRead): Promise<Record<string, OutlookDraft>> {
   const { lot } = read;
-  const species = speciesByKey(lot.speciesKey);
+  const species = registry.byKey(lot.speciesKey);
   // At the stage it stands at, untouched, a lot is logged at just that and not at the nearest word's.
   const stages = STAGES.map((s, i) => (i === nearestStage(lot.stage) ? lot.stage : s.stage));
   const seen = stages.flatMap((stage) => DROOPS.map((droop) => ({ ...lot, stage, droop })));
-  const made = await lotsNow(seen, (one) => lotInputNow({ ...read, lot: one }, overrides, at, timeZone));
+  const made = await lotsNow(seen, (one) =>
+    lotInputNow({ ...read, lot: one }, overrides, at, { timeZone, species: registry }),
+  );
   return Object.fromEntries(
     made.map(({ one, now: { forecast, arrival } }): [string, OutlookDraft] => {
       const lifeUsed = arrival.agedDays / species.lifeDays20C;
@@ -100,7 +115,7 @@ export async function outlooksOf({
           shareByDay: drawn(forecast.presentableShareByDay),
           lifeUsed,
           usual: usual && usualInWords(lot.supplier, species.name, usual),
-          changes: changesFor(one, flaws, ways, at),
+          changes: changesFor(one, species, flaws, ways, at),
         },
       ];
     }),

@@ -1,4 +1,4 @@
-import { ownSpecies } from '@/core/species/species';
+import type { Species } from '@/core/species/species';
 import type { NoteHelp } from '@/core/dock/read-note';
 import { NOTE_MAX_BYTES } from '@/core/dock/types';
 import type { NoteDoor, NoteRead } from '@/workers/note.worker';
@@ -15,13 +15,18 @@ export async function fetchHelp(): Promise<ReaderHelp> {
 }
 
 /** Reads a note's bytes in a worker of its own, which ends with it. */
-export async function readBytes(bytes: Uint8Array, fileName: string, help: NoteHelp): Promise<NoteRead> {
+export async function readBytes(
+  bytes: Uint8Array,
+  fileName: string,
+  help: NoteHelp,
+  own: readonly Species[],
+): Promise<NoteRead> {
   const { wrap } = await import('comlink');
   const worker = new Worker(new URL('../../workers/note.worker.ts', import.meta.url), { type: 'module' });
   try {
     return await new Promise<NoteRead>((resolve, reject) => {
       worker.onerror = () => reject(new Error('the reader could not begin'));
-      wrap<NoteDoor>(worker).read(bytes, help, ownSpecies()).then(resolve, reject);
+      wrap<NoteDoor>(worker).read(bytes, help, own).then(resolve, reject);
     });
   } catch {
     return {

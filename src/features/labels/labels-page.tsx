@@ -1,6 +1,6 @@
+import type { SpeciesRegistry } from '@/core/species/registry';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { codeOf } from '@/core/labels/codes';
-import { speciesByKey } from '@/core/species/species';
 import { manyPails } from '@/data/pails';
 import { manyPortionsInStock } from '@/data/portions';
 import { Qr } from '@/drawing/qr';
@@ -30,10 +30,10 @@ interface Sheet {
   readonly deliveries: readonly { readonly id: string; readonly words: string }[];
 }
 
-const lotLabelOf = (l: LotInStock): Label => ({
+const lotLabelOf = (l: LotInStock, species: SpeciesRegistry): Label => ({
   id: l.id,
   code: codeOf({ kind: 'lot', number: l.number }),
-  title: speciesByKey(l.speciesKey).name,
+  title: species.byKey(l.speciesKey).name,
   big: String(l.number),
   lines: [l.variety ? `‘${l.variety}’` : '', `cut ${l.cutDate}`, l.supplier].filter((w) => w !== ''),
 });
@@ -58,10 +58,15 @@ async function sheetFor(search: Props['search']): Promise<Sheet> {
       return { of: 'the pails', demo, labels, deliveries };
     }
     if (search.all !== undefined)
-      return { of: 'all lots here', demo, labels: lots.map(lotLabelOf), deliveries };
+      return { of: 'all lots here', demo, labels: lots.map((l) => lotLabelOf(l, me.species)), deliveries };
     const asked = typeof search.delivery === 'string' ? search.delivery : deliveries[0]?.id;
     const mine = lots.filter((l) => l.deliveryId === asked);
-    return { of: mine[0]?.deliveryRef ?? 'a delivery', demo, labels: mine.map(lotLabelOf), deliveries };
+    return {
+      of: mine[0]?.deliveryRef ?? 'a delivery',
+      demo,
+      labels: mine.map((l) => lotLabelOf(l, me.species)),
+      deliveries,
+    };
   });
 }
 

@@ -1,11 +1,12 @@
-import { speciesByKey } from '@/core/species/species';
+import { useSpecies } from '@/shell/species';
+import type { SpeciesRegistry } from '@/core/species/registry';
 import { APART_WORDS, givesGas, whyNotBeside, type Sharer, type WhyApart } from '@/core/water/sharing';
 import type { LotView } from '@/server/stock';
 import css from './make.module.css';
 
-const sharerOf = (lot: LotView, mouldy: readonly string[]): Sharer => ({
+const sharerOf = (lot: LotView, mouldy: readonly string[], species: SpeciesRegistry): Sharer => ({
   lotId: lot.id,
-  species: speciesByKey(lot.speciesKey),
+  species: species.byKey(lot.speciesKey),
   sapRuns: lot.sapOpen,
   droop: lot.droop,
   isApart: false,
@@ -20,11 +21,11 @@ const list = (words: readonly string[]): string =>
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What does not get along, a line for each kind and reason, with all it harms or is harmed by. */
-function apartWords(lots: readonly LotView[], mouldy: readonly string[]): string[] {
+function apartWords(lots: readonly LotView[], mouldy: readonly string[], species: SpeciesRegistry): string[] {
   const said = new Map<string, { one: string; others: Set<string>; why: WhyApart }>();
   for (const [at, a] of lots.entries())
     for (const b of lots.slice(at + 1)) {
-      const [ofA, ofB] = [sharerOf(a, mouldy), sharerOf(b, mouldy)];
+      const [ofA, ofB] = [sharerOf(a, mouldy, species), sharerOf(b, mouldy, species)];
       const why = whyNotBeside(ofA, ofB);
       if (!why) continue;
       // The one that gives off gas is named first, its neighbours after it.
@@ -41,7 +42,7 @@ function apartWords(lots: readonly LotView[], mouldy: readonly string[]): string
 
 /** What stands in the vessel and does not get along; nothing where all of it does. */
 export function Beside({ lots, mouldy }: { lots: readonly LotView[]; mouldy: readonly string[] }) {
-  const pairs = apartWords(lots, mouldy);
+  const pairs = apartWords(lots, mouldy, useSpecies());
   if (pairs.length === 0) return null;
   return (
     <ul className={css.apart} aria-label="What does not get along">

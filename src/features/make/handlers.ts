@@ -1,7 +1,6 @@
 import 'server-only';
 import type { MakeActionName } from '@/core/actions/arrangements';
 import { sharedSolution } from '@/core/arrangement/care-styles';
-import { speciesByKey } from '@/core/species/species';
 import { makeArrangement } from '@/data/arrangements';
 import { RefusedError } from '@/data/errors';
 import { manyRooms } from '@/data/rooms';
@@ -45,7 +44,7 @@ export const makeHandlers: Handlers<MakeActionName> = {
         inWorker('habits', habitInput(input), signal),
       ]);
       const result = { ...forecast, habits };
-      const species = chosen.map((c) => speciesByKey(c.speciesKey));
+      const species = chosen.map((c) => stock.species.byKey(c.speciesKey));
       const solution = vesselKind === 'foam' ? 'plain' : sharedSolution(species);
       return { input, result, solution };
     },

@@ -63,6 +63,7 @@ export function MakeBoard({
     const stems = Math.min(recipe[lot.portionId] ?? 0, lot.stemsLeft);
     return stems > 0 ? [{ lot, stems }] : [];
   });
+  const fewer = lots.filter((l) => (recipe[l.portionId] ?? 0) > l.stemsLeft);
   const count = chosen.reduce((n, c) => n + c.stems, 0);
   const input =
     count === 0
@@ -161,6 +162,15 @@ export function MakeBoard({
           now={now}
         />
         <Beside lots={chosen.map((c) => c.lot)} mouldy={mouldy} />
+        {fewer.length > 0 && (
+          <p className="said" role="status">
+            {fewer
+              .map(
+                (l) => `Of ${l.name} ${l.stemsLeft} are left, not the ${recipe[l.portionId] ?? 0} you took.`,
+              )
+              .join(' ')}
+          </p>
+        )}
         <Said isAlert>{problem}</Said>
         <div className={css.makeIt}>
           <label className={css.name}>

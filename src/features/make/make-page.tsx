@@ -17,20 +17,20 @@ function rank(lot: LotView): number {
 
 /** What goes in, does it get along, how long will it last. */
 export async function MakePage() {
-  const { stock, mouldy, confidence, date, language } = await inMyShop(
+  const { stock, mouldy, confidence, date, reader } = await inMyShop(
     async (trx, me, at) => {
       const [stock, flaws] = await Promise.all([readStock(trx, me, at), once(trx, manyFlawsInStock)]);
       return {
         stock,
         mouldy: flaws.filter((f) => flawKindsIn([f]).includes('grey-mould')).map((f) => f.lotId),
         confidence: me.shop.promiseConfidence,
-        language: me.language,
+        reader: me,
         date: Date.parse(`${inZone(at, me.shop.timeZone).date}T12:00:00Z`),
       };
     },
     [...STOCK_READS, manyFlawsInStock],
   );
-  const lots = (await stockNow(stock)).map((s) => lotView(s, stock.at, language));
+  const lots = (await stockNow(stock)).map((s) => lotView(s, stock.at, reader));
   const byLife = lots.filter((l) => l.isReady).sort((a, b) => rank(a) - rank(b));
   return (
     <MakeBoard

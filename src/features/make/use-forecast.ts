@@ -2,7 +2,6 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { ArrangementForecast, ArrangementInput } from '@/core/arrangement/types';
-import { ownSpecies } from '@/core/species/species';
 import type { DayCosts } from '@/core/habits/what-a-day-costs';
 import type { ForecastDoor } from '@/workers/forecast.worker';
 import { habitInput } from './forecast-input';
@@ -49,7 +48,6 @@ function useWorker(): () => Remote<ForecastDoor> {
         type: 'module',
       });
       held.current = { worker, door: wrap<ForecastDoor>(worker) };
-      void held.current.door.learn(ownSpecies());
     }
     return held.current.door;
   };

@@ -1,7 +1,7 @@
 import 'server-only';
 import type { pailActions } from '@/core/actions/pails';
 import { roomLeft } from '@/core/bench/pail-room';
-import { speciesByKey, type Depth } from '@/core/species/species';
+import type { Depth } from '@/core/species/species';
 import { SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
 import { litresFor } from '@/core/water/pail-shape';
 import { RefusedError } from '@/data/errors';
@@ -98,7 +98,7 @@ export const pailHandlers: Handlers<keyof typeof pailActions> = {
     },
   },
   'pails/turn-over': {
-    work: async ({ trx, action, ask }, { pailId, toPailId }) => {
+    work: async ({ trx, action, ask, me }, { pailId, toPailId }) => {
       const [from, to] = [await onePailForUpdate(trx, pailId), await onePailForUpdate(trx, toPailId)];
       if (!from.fillId || !from.solution || !from.depth)
         throw new RefusedError(`Pail ${from.name} has no water in it. Nothing was changed.`, 'pailId');
@@ -107,7 +107,7 @@ export const pailHandlers: Handlers<keyof typeof pailActions> = {
       const standing = await manyPortionsInFill(trx, from.fillId);
       const [first] = standing;
       const stems = standing.reduce((n, s) => n + s.stemsLeft, 0);
-      const thickest = Math.max(0, ...standing.map((s) => speciesByKey(s.speciesKey).stemMm));
+      const thickest = Math.max(0, ...standing.map((s) => me.species.byKey(s.speciesKey).stemMm));
       if (first && stems > roomLeft(to.sizeL, [], thickest))
         ask(
           'crowded',

@@ -1,5 +1,5 @@
+import type { SpeciesRegistry } from '@/core/species/registry';
 import { HOUR_MS } from '@/core/calendar/spans';
-import { speciesByKey } from '@/core/species/species';
 import { hasTrait } from '@/core/species/traits';
 import { SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
 import {
@@ -34,16 +34,23 @@ function dueIn(
   lots: readonly PortionRow[],
   roomTempC: number,
   at: Date,
+  species: SpeciesRegistry,
 ): number {
   const age = (at.getTime() - (pail.filledAt?.getTime() ?? at.getTime())) / HOUR_MS;
   const limit = houseLimitHours(
     water.solution,
-    lots.some((l) => hasTrait(speciesByKey(l.speciesKey), 'lily')),
+    lots.some((l) => hasTrait(species.byKey(l.speciesKey), 'lily')),
   );
   return Math.max(0, Math.floor(Math.min(hoursUntilDue(water, roomTempC, 0) ?? Infinity, limit - age)));
 }
 
-function viewOf(pail: PailRow, lots: readonly PortionRow[], roomTempC: number, at: Date): PailView {
+function viewOf(
+  pail: PailRow,
+  lots: readonly PortionRow[],
+  roomTempC: number,
+  at: Date,
+  species: SpeciesRegistry,
+): PailView {
   const water = waterNow(pail, roomTempC, at);
   return {
     id: pail.id,
@@ -53,7 +60,7 @@ function viewOf(pail: PailRow, lots: readonly PortionRow[], roomTempC: number, a
     state: pail.state,
     litres: pail.litres ?? 0,
     clarity: water ? clarity(water.bacteriaLog10) : 'clear',
-    dueInHours: water && dueIn(pail, water, lots, roomTempC, at),
+    dueInHours: water && dueIn(pail, water, lots, roomTempC, at, species),
     solution: pail.solution ? SOLUTIONS[pail.solution as SolutionKey].name : null,
     tempC: pail.fillTempC,
     filledAt: pail.filledAt?.getTime() ?? null,
@@ -61,7 +68,7 @@ function viewOf(pail: PailRow, lots: readonly PortionRow[], roomTempC: number, a
     contactUntil: pail.contactUntil?.getTime() ?? null,
     lots: lots.map((l) => ({
       id: l.id,
-      words: `${speciesByKey(l.speciesKey).name}${l.variety ? ` ‘${l.variety}’` : ''}, lot ${lotLabel(l)}, ${l.stemsLeft} stems`,
+      words: `${species.byKey(l.speciesKey).name}${l.variety ? ` ‘${l.variety}’` : ''}, lot ${lotLabel(l)}, ${l.stemsLeft} stems`,
       colour: l.colour,
       stems: l.stemsLeft,
     })),
@@ -71,7 +78,7 @@ function viewOf(pail: PailRow, lots: readonly PortionRow[], roomTempC: number, a
 /** Which pails are clean, what to wash, what is in them, how old the water is. */
 export async function PailsPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const views = await inMyShop(
-    async (trx, _me, at) => {
+    async (trx, me, at) => {
       const [pails, lots, rooms] = await Promise.all([
         once(trx, manyPails),
         once(trx, manyPortionsInStock),
@@ -80,7 +87,7 @@ export async function PailsPage({ search }: { search: Record<string, string | st
       return pails.map((pail) => {
         const standing = lots.filter((l) => l.fillId !== null && l.fillId === pail.fillId);
         const room = rooms.find((r) => r.id === pail.roomId) ?? rooms.find((r) => r.kind === 'bench');
-        return viewOf(pail, standing, room?.tempC ?? 18, at);
+        return viewOf(pail, standing, room?.tempC ?? 18, at, me.species);
       });
     },
     [manyRooms],

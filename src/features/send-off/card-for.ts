@@ -1,9 +1,9 @@
+import type { SpeciesRegistry } from '@/core/species/registry';
 import 'server-only';
 import type { ArrangementForecast } from '@/core/arrangement/types';
 import { composeCard, type HabitGains } from '@/core/care/compose-card';
 import type { HabitWorth } from '@/core/habits/what-a-day-costs';
 import { schoolFor, type Schools } from '@/core/protocol/schools';
-import { speciesByKey } from '@/core/species/species';
 import type { SolutionKey } from '@/core/water/solutions';
 import type { ArrangementLineRow, WholeArrangement, IssuedCard } from '@/data/arrangements';
 import { inZone } from '@/server/clock';
@@ -20,11 +20,12 @@ export function cardFor(
   lines: readonly ArrangementLineRow[],
   forecast: ArrangementForecast,
   shop: { name: string; timeZone: string },
+  registry: SpeciesRegistry,
   at: Date,
   schools: Schools,
 ): IssuedCard {
   const { habits } = arrangement.result as { readonly habits?: readonly HabitWorth[] };
-  const species = [...new Set(lines.map((l) => l.speciesKey))].map((k) => speciesByKey(k));
+  const species = [...new Set(lines.map((l) => l.speciesKey))].map((k) => registry.byKey(k));
   const first = lines.find((l) => l.speciesKey === forecast.lines[forecast.limitingLine]?.species);
   const vessel = { kind: arrangement.vesselKind, litres: arrangement.litres };
   const { date } = inZone(at, shop.timeZone);
@@ -37,7 +38,7 @@ export function cardFor(
     nights: schoolFor(schools, 'cold-nights', ''),
     stemLength: schoolFor(schools, 'stem-length', ''),
     promiseDays: Math.floor(forecast.giftDaysAtConfidence),
-    firstToFade: speciesByKey(first?.speciesKey ?? species[0]?.key ?? '').name.split(',')[0] ?? '',
+    firstToFade: registry.byKey(first?.speciesKey ?? species[0]?.key ?? '').name.split(',')[0] ?? '',
     ...(habits ? { gains: gainsOf(habits) } : {}),
     daysTo: {
       firstFade: forecast.firstFade.p50,
@@ -47,7 +48,7 @@ export function cardFor(
   });
   const contents = lines.map(
     (l) =>
-      `${l.stems} ${speciesByKey(l.speciesKey).name.split(',')[0]?.toLowerCase()}${l.variety ? ` ‘${l.variety}’` : ''}`,
+      `${l.stems} ${registry.byKey(l.speciesKey).name.split(',')[0]?.toLowerCase()}${l.variety ? ` ‘${l.variety}’` : ''}`,
   );
   return { arrangementName: arrangement.name, shopName: shop.name, vessel, date, contents, card };
 }

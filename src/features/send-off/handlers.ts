@@ -23,7 +23,7 @@ export const sendOffHandlers: Handlers<SendOffActionName> = {
         throw new RefusedError('That arrangement was taken apart. No card was issued.', 'arrangementId');
       const lines = await manyArrangementLines(trx, arrangementId);
       const { schools } = await houseOf(trx);
-      const card = cardFor(arrangement, lines, forecast, me.shop, action.at, schools);
+      const card = cardFor(arrangement, lines, forecast, me.shop, me.species, action.at, schools);
       return { cardId: await issueCard(trx, action, arrangementId, card) };
     },
   }),

@@ -58,7 +58,14 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
       manyArrangementLines(trx, chosen.id),
       staysOfArrangement(trx, chosen),
     ]);
-    return { due, dueCount, made, card, chosen, about: { lines, stays, schools, shop: me.shop, at } };
+    return {
+      due,
+      dueCount,
+      made,
+      card,
+      chosen,
+      about: { lines, stays, schools, shop: me.shop, species: me.species, at },
+    };
   });
   // Worked out once nothing is held any more: a forecast takes longer than a page may keep a connection.
   const draft =
@@ -69,6 +76,7 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
         about.lines,
         await forecastWaiting(chosen, about.stays, about.at),
         about.shop,
+        about.species,
         about.at,
         about.schools,
       ));
