@@ -1,5 +1,6 @@
 // npm run one -- <name>: the tests of the files whose path has that name, in seconds.
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
 import { mkdtempSync, readdirSync, rmSync, chmodSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
@@ -26,13 +27,15 @@ const filesIn = (folder) =>
     .map((file) => path.join(folder, file))
     .filter((file) => /\.(test\.tsx?|spec\.ts)$/.test(file));
 
-function run(command, args, env = {}) {
-  const done = spawnSync(process.execPath, [bin(command), ...args], {
+/** Not waited for in one go: what fails a shop's database for a test is answered by this process. */
+async function run(command, args, env = {}) {
+  const child = spawn(process.execPath, [bin(command), ...args], {
     cwd: CHECKOUT,
     stdio: 'inherit',
     env: { ...process.env, ...env },
   });
-  if (done.status !== 0) process.exitCode = 1;
+  const [status] = await once(child, 'exit');
+  if (status !== 0) process.exitCode = 1;
 }
 
 async function inBrowser(files) {
@@ -40,7 +43,7 @@ async function inBrowser(files) {
   const scratch = mkdtempSync(path.join(os.tmpdir(), 'hush-pail-'));
   chmodSync(scratch, 0o711);
   const shop = await openTestShop(scratch, 0);
-  run('playwright', ['test', ...files, '--reporter=list', ...(words ? ['-g', words] : [])], {
+  await run('playwright', ['test', ...files, '--reporter=list', ...(words ? ['-g', words] : [])], {
     HUSH_PAIL_TEST_URL: shop.url,
     HUSH_PAIL_TEST_CONTROL: shop.control,
   });
@@ -56,9 +59,9 @@ try {
   const alone = files.filter((file) => !browser.includes(file) && !database.includes(file));
   await prepareMachine({ browser: browser.length > 0 });
   const named = words ? ['-t', words] : [];
-  if (alone.length > 0) run('jest', ['--selectProjects', 'unit', '--runTestsByPath', ...alone, ...named]);
+  if (alone.length > 0) await run('jest', ['--selectProjects', 'unit', '--runTestsByPath', ...alone, ...named]);
   if (database.length > 0)
-    run('jest', ['--selectProjects', 'database', '--runTestsByPath', ...database, ...named], {
+    await run('jest', ['--selectProjects', 'database', '--runTestsByPath', ...database, ...named], {
       HUSH_PAIL_TEST_DATABASE: `postgres://${OWNER}@127.0.0.1:${await warmCluster()}`,
     });
   if (browser.length > 0) await inBrowser(browser);
