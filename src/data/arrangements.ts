@@ -62,7 +62,7 @@ export async function makeArrangement(trx: Trx, action: Action, made: NewArrange
     kind: 'make',
     subjectKind: 'arrangement',
     subjectId: id,
-    words: `Made "${made.name}" of ${stems} stems`,
+    says: { message: 'record.made', with: { name: made.name, n: stems } },
     detail: { lines },
   });
   return id;
@@ -214,7 +214,7 @@ export async function issueCard(
     kind: 'card',
     subjectKind: 'card',
     subjectId: id,
-    words: `Issued the card for "${card.arrangementName}"`,
+    says: { message: 'record.card', with: { name: card.arrangementName } },
     detail: { arrangementId },
   });
   return id;

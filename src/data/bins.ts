@@ -45,7 +45,7 @@ export async function binStems(
     subjectKind: 'lot',
     subjectId: lotId,
     partId: from.length === 1 ? (from[0]?.portionId ?? null) : null,
-    words: `Binned ${stems} of lot ${portions[0]?.number ?? ''}: ${reason}`,
+    says: { message: 'record.binned', with: { n: stems, lot: String(portions[0]?.number ?? ''), reason } },
     detail: { reason, from },
   });
 }

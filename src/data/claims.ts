@@ -221,7 +221,7 @@ export async function openClaim(
     kind: 'claim',
     subjectKind: 'claim',
     subjectId: claimId,
-    words: `Claim ${last + 1} opened: ${claim.stems} stems, ${claim.words}`,
+    says: { message: 'record.claim', with: { claim: last + 1, n: claim.stems, says: claim.words } },
     detail: { ...claim, dueAt: claim.dueAt.toISOString() },
   });
   return { claimId, number: last + 1 };
@@ -262,7 +262,14 @@ export async function moveClaim(
     kind: 'claim-moved',
     subjectKind: 'claim',
     subjectId: claimId,
-    words: `Claim ${claim.number} ${state}${settledValue === null ? '' : `: ${settledValue.toFixed(2)}`}`,
+    says: {
+      message: settledValue === null ? 'record.claim-moved' : 'record.claim-settled',
+      with: {
+        claim: claim.number,
+        state: { message: `record.claim-state.${state}` },
+        ...(settledValue === null ? {} : { value: settledValue.toFixed(2) }),
+      },
+    },
     detail: { from: claim.state, to: state, settledValue },
   });
 }

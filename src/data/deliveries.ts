@@ -126,7 +126,10 @@ export async function bookDelivery(
     kind: 'book-in',
     subjectKind: 'delivery',
     subjectId: deliveryId,
-    words: `Booked in ${delivery.deliveryRef} from ${delivery.supplier}, ${delivery.lots.length} lots`,
+    says: {
+      message: 'record.booked-in',
+      with: { delivery: delivery.deliveryRef, supplier: delivery.supplier, n: delivery.lots.length },
+    },
     detail: { lots: ids },
   });
   return { deliveryId, lotIds: ids };

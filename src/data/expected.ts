@@ -73,7 +73,10 @@ export async function placeOrder(
     kind: 'order',
     subjectKind: 'delivery',
     subjectId: id,
-    words: `Order ${orderRef} to ${supplier} noted, ${order.lines.length} lines for ${dueOn}`,
+    says: {
+      message: 'record.ordered',
+      with: { order: orderRef, supplier, n: order.lines.length, day: dueOn },
+    },
     detail: {},
   });
   return { expectedId: id };

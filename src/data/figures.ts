@@ -1,3 +1,4 @@
+import type { Words } from '../core/words/message';
 import type { Trx } from './connection';
 import { newId } from './ids';
 import { writeEntry, type Action } from './record';
@@ -39,7 +40,7 @@ export async function setOwnFigure(
   trx: Trx,
   action: Action,
   own: Pick<OwnFigure, 'kind' | 'subject' | 'figure' | 'reason'> & { readonly value: number | null },
-  words: string | null,
+  says: Words | null,
 ): Promise<string> {
   const id = newId();
   await trx('own_figure').insert({
@@ -53,12 +54,12 @@ export async function setOwnFigure(
     set_at: action.at,
     set_by: action.personId,
   });
-  if (words === null) return id;
+  if (says === null) return id;
   await writeEntry(trx, action, {
     kind: 'figure',
     subjectKind: 'figure',
     subjectId: id,
-    words,
+    says,
     detail: { ...own },
   });
   return id;

@@ -1,3 +1,4 @@
+import type { Words } from '../core/words/message';
 import type { ProtocolEdit } from '../core/protocol/edits';
 import type { Skill } from '../core/protocol/types';
 import type { Species } from '../core/species/species';
@@ -33,7 +34,7 @@ export async function setHouse(
   trx: Trx,
   action: Action,
   setting: Pick<HouseSetting, 'kind' | 'subject' | 'key' | 'reason'> & { readonly value: string | null },
-  words: string | null,
+  says: Words | null,
 ): Promise<void> {
   const { kind, subject, key, value, reason } = setting;
   await trx('house_setting').insert({
@@ -46,12 +47,12 @@ export async function setHouse(
     set_at: action.at,
     set_by: action.personId,
   });
-  if (words === null) return;
+  if (says === null) return;
   await writeEntry(trx, action, {
     kind: 'house',
     subjectKind: 'house',
     subjectId: action.shopId,
-    words,
+    says,
     detail: { ...setting },
   });
 }
@@ -92,7 +93,7 @@ export async function setOwnSpecies(
   trx: Trx,
   action: Action,
   own: Pick<OwnSpecies, 'speciesKey' | 'species' | 'edits' | 'reason'>,
-  words: string | null,
+  says: Words | null,
 ): Promise<void> {
   const id = newId();
   await trx('own_species').insert({
@@ -105,12 +106,12 @@ export async function setOwnSpecies(
     set_at: action.at,
     set_by: action.personId,
   });
-  if (words === null) return;
+  if (says === null) return;
   await writeEntry(trx, action, {
     kind: 'species',
     subjectKind: 'species',
     subjectId: id,
-    words,
+    says,
     detail: { ...own },
   });
 }
@@ -140,7 +141,7 @@ export async function recordSkill(
   trx: Trx,
   action: Action,
   shown: { readonly personId: string; readonly skill: Skill; readonly shown: boolean },
-  words: string | null,
+  says: Words | null,
 ): Promise<void> {
   await trx('skill_shown').insert({
     shop_id: action.shopId,
@@ -150,12 +151,12 @@ export async function recordSkill(
     at: action.at,
     shown_by: action.personId,
   });
-  if (words === null) return;
+  if (says === null) return;
   await writeEntry(trx, action, {
     kind: 'skill',
     subjectKind: 'person',
     subjectId: shown.personId,
-    words,
+    says,
     detail: { ...shown },
   });
 }

@@ -53,7 +53,7 @@ describe('the record', () => {
         kind: 'processed',
         subjectKind: 'lot',
         subjectId: lotId,
-        words: 'slip',
+        says: 'slip',
         detail: {},
       }),
     );
@@ -63,7 +63,7 @@ describe('the record', () => {
           kind: 'correction',
           subjectKind: 'lot',
           subjectId: lotId,
-          words: 'taken back',
+          says: 'taken back',
           detail: {},
           corrects: id,
         }),
@@ -270,7 +270,7 @@ describe('shops', () => {
         kind: 'processed',
         subjectKind: 'lot',
         subjectId: randomUUID(),
-        words: 'x',
+        says: 'x',
         detail: {},
       }),
     );

@@ -12,6 +12,7 @@ import * as instructionsStand from './migrations/0010-instructions-stand';
 import * as speciesTraits from './migrations/0011-species-traits';
 import * as namesOfOurOwn from './migrations/0012-names-of-our-own';
 import * as language from './migrations/0013-language';
+import * as entriesAsMessages from './migrations/0014-entries-as-messages';
 
 interface Migration {
   readonly name: string;
@@ -33,6 +34,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0011-species-traits', up: speciesTraits.up },
   { name: '0012-names-of-our-own', up: namesOfOurOwn.up },
   { name: '0013-language', up: language.up },
+  { name: '0014-entries-as-messages', up: entriesAsMessages.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

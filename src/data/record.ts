@@ -1,3 +1,4 @@
+import type { Words } from '../core/words/message';
 import type { DetailOf, ENTRY_DETAILS, EntryKind } from '../core/record/entry-details';
 import type { Trx } from './connection';
 
@@ -76,8 +77,8 @@ export interface EntryInput<K extends EntryKind = EntryKind> {
   readonly subjectId: string;
   /** The portion of the lot, where it was about one. */
   readonly partId?: string | null;
-  /** What was done in plain words, as the record shows it. */
-  readonly words: string;
+  /** What was done, as the record shows it to whoever reads it. */
+  readonly says: Words;
   readonly detail: DetailOf<K>;
   readonly corrects?: number;
 }
@@ -95,7 +96,8 @@ export interface Entry {
   readonly subjectKind: SubjectKind;
   readonly subjectId: string;
   readonly partId: string | null;
-  readonly words: string;
+  /** A message; what was entered before there were messages is as it was written. */
+  readonly words: Words;
   readonly detailVersion: number;
   readonly detail: unknown;
   readonly corrects: number | null;
@@ -121,7 +123,7 @@ export async function writeEntry<K extends EntryKind>(
       subject_kind: entry.subjectKind,
       subject_id: entry.subjectId,
       part_id: entry.partId ?? null,
-      words: entry.words,
+      ...(typeof entry.says === 'string' ? { words: entry.says } : { message: JSON.stringify(entry.says) }),
       detail_v: DETAIL_VERSION[entry.kind],
       detail: JSON.stringify(entry.detail),
       corrects: entry.corrects ?? null,
@@ -141,7 +143,6 @@ const ENTRY_COLUMNS = {
   subjectKind: 'e.subject_kind',
   subjectId: 'e.subject_id',
   partId: 'e.part_id',
-  words: 'e.words',
   detailVersion: 'e.detail_v',
   detail: 'e.detail',
   corrects: 'e.corrects',
@@ -152,6 +153,7 @@ const entries = (trx: Trx) =>
     .join('person as p', 'p.id', 'e.person_id')
     .leftJoin('person as h', 'h.id', 'e.hands_id')
     .select(ENTRY_COLUMNS)
+    .select(trx.raw('coalesce(e.message, to_jsonb(e.words)) as "words"'))
     .select(trx.raw('coalesce(e.logged_at, e.at) as "loggedAt"'))
     .select(
       trx.raw(

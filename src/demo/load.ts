@@ -142,7 +142,10 @@ async function processEarlier(
       kind: 'processed',
       subjectKind: 'lot',
       subjectId: lotId,
-      words: `${species?.name ?? speciesKey}: protocol done, into pail ${pail.name}`,
+      says: {
+        message: 'record.processed',
+        with: { species: { species: speciesKey, name: species?.name ?? speciesKey }, pail: pail.name },
+      },
       detail: {},
     },
   );

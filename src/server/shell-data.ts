@@ -133,7 +133,7 @@ export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<Shell
     once(trx, manyRunningSteps),
     once(trx, manyPails),
     once(trx, standingNow),
-    lastDoneBy(trx, me.personId, at),
+    lastDoneBy(trx, me.personId, at, me.language),
   ]);
   const t = speakerOf(me.language);
   const lastAt = lastLoggedAt?.getTime() ?? 0;

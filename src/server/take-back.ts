@@ -1,3 +1,6 @@
+import type { Language } from '@/core/words/catalogues';
+import { m } from '@/core/words/message';
+import { say } from '@/core/words/say';
 import 'server-only';
 import { HOUR_MS } from '@/core/calendar/spans';
 import { isActionName, specOf, type ActionName, type UndoneAction } from '@/core/actions/actions';
@@ -22,15 +25,18 @@ function whyNot(name: string): string | null {
 
 /** Something printed or handed over hangs on it: it asks, or is not taken back while that stands. */
 async function seeToWhatHangsOn(
-  { trx, ask }: ActionContext,
+  { trx, ask, me }: ActionContext,
   done: ActionDone,
   entries: readonly Entry[],
 ): Promise<void> {
   for (const entry of entries) {
     if (done.name === 'make/make' && (await maybeArrangement(trx, entry.subjectId))?.cardId)
       throw new RefusedError('Its card stands. Nothing was changed; take the card back first.');
-    if (done.name === 'dock/claim-moved' && entry.words.includes(' sent'))
-      ask('handed over', `${entry.words}: the supplier may have it by now. Take it back all the same?`);
+    if (done.name === 'dock/claim-moved' && (entry.detail as { to?: string } | null)?.to === 'sent')
+      ask(
+        'handed over',
+        `${say(entry.words, me.language)}: the supplier may have it by now. Take it back all the same?`,
+      );
   }
 }
 
@@ -64,7 +70,7 @@ export async function takeBack(context: ActionContext, entryId: number): Promise
     const later = await maybeLaterEntry(trx, one);
     if (later)
       throw new RefusedError(
-        `Something was done after it: ${later.words}. Nothing was changed; take that back first.`,
+        `Something was done after it: ${say(later.words, me.language)}. Nothing was changed; take that back first.`,
       );
   }
   await seeToWhatHangsOn(context, done, entries);
@@ -78,7 +84,7 @@ export async function takeBack(context: ActionContext, entryId: number): Promise
       subjectKind: one.subjectKind,
       subjectId: one.subjectId,
       partId: one.partId,
-      words: `Taken back: ${one.words}`,
+      says: m('record.taken-back', { says: one.words }),
       detail: {},
       corrects: one.id,
     });
@@ -104,6 +110,7 @@ export async function lastDoneBy(
   trx: Trx,
   personId: string,
   at: Date,
+  language: Language,
 ): Promise<{ last: LastDone | null; redo: Redo | null }> {
   const done = await manyLastActionsOf(trx, personId, new Date(at.getTime() - WITHIN_MS), 40);
   const last = done.find((d) => !d.isTakenBack && d.takesBack === null);
@@ -114,16 +121,24 @@ export async function lastDoneBy(
     back ? manyEntriesOf(trx, back) : [],
   ]);
   const entry = entries.at(-1);
-  const others = entries.length > 1 ? `, and ${entries.length - 1} more with it` : '';
   const [undoneEntry] = undoneEntries;
   return {
     last:
       last && entry
-        ? { entryId: entry.id, words: `${entry.words}${others}`, whyNot: whyNot(last.name) }
+        ? {
+            entryId: entry.id,
+            words: say(
+              entries.length > 1
+                ? m('record.and-more', { says: entry.words, n: entries.length - 1 })
+                : entry.words,
+              language,
+            ),
+            whyNot: whyNot(last.name),
+          }
         : null,
     redo:
       undone && undoneEntry && undone.input !== null && isActionName(undone.name)
-        ? { name: undone.name, input: undone.input, words: undoneEntry.words }
+        ? { name: undone.name, input: undone.input, words: say(undoneEntry.words, language) }
         : null,
   };
 }

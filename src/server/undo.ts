@@ -1,3 +1,4 @@
+import { inEnglish, say } from '@/core/words/say';
 import 'server-only';
 import type { UndoneAction } from '@/core/actions/actions';
 import { readDetail, type DetailOf, type EntryKind } from '@/core/record/entry-details';
@@ -27,7 +28,7 @@ export function detailOf<K extends EntryKind>(kind: K, entry: Entry): DetailOf<K
 }
 
 type Undo = (context: ActionContext, entry: Entry) => Promise<void>;
-const again = (entry: Entry): string => `As it was before: ${entry.words}`.slice(0, 300);
+const again = (entry: Entry): string => `As it was before: ${inEnglish(entry.words)}`.slice(0, 300);
 
 /** How what stands as it was written is undone: by another row that says otherwise. */
 export const UNDO: Readonly<Record<UndoneAction, Undo>> = {
@@ -51,7 +52,7 @@ export const UNDO: Readonly<Record<UndoneAction, Undo>> = {
   'send-off/issue': async (context, entry) => {
     context.ask(
       'handed over',
-      `${entry.words}: it may be in the customer’s hands by now. Withdraw it all the same? The arrangement stays as it is.`,
+      `${say(entry.words, context.me.language)}: it may be in the customer’s hands by now. Withdraw it all the same? The arrangement stays as it is.`,
     );
     await withdrawCard(context.trx, context.action, entry.subjectId);
   },

@@ -49,6 +49,9 @@ test('a hand who reads Spanish works a whole lot in it, and nobody else’s tabl
   await expectSpanish(card);
   await card.getByRole('button', { name: 'En su sitio' }).click();
   await expect(card.getByRole('heading', { level: 1 })).not.toHaveText('A la cámara fría');
+  await page.goto('/desk');
+  await expect(page.getByRole('main').getByText(/^Lote \d+, a la cámara fría\. Hecho$/)).toBeVisible();
+  await page.goBack();
 
   const other = await (await browser.newContext()).newPage();
   await signInAs(other, 'Wen');

@@ -1,7 +1,5 @@
-import { noteLine } from '../support/bodies';
-import { SHIPPED_SPECIES, ownMark } from '@/core/species/registry';
 import { planBench } from '@/core/bench/plan';
-import { manyHouseSettings, manyOwnSpecies } from '@/data/house';
+import { manyHouseSettings } from '@/data/house';
 import type { PortionRow } from '@/data/portions';
 import type { StepRow } from '@/data/steps';
 import { readFloor } from '@/features/bench/floor';
@@ -257,63 +255,4 @@ test('the house’s way, and a protocol of its own, hold for what comes from now
   expect((await send('desk/set-way', { ...way, value: null })).ok).toBe(true);
   expect((await shop.inside((trx) => manyHouseSettings(trx))).map((s) => s.subject)).toEqual(['carnation']);
   await expect(shop.owner('house_setting').update({ value: 'x' })).rejects.toMatchObject({ code: 'HP001' });
-});
-
-test('a species of our own is added under our mark, known from then on, and another shop’s is refused', async () => {
-  await be('Ilse');
-  const added = await send('desk/add-species', {
-    name: 'Harbour phlox',
-    botanical: 'Phlox paniculata',
-    like: 'stock',
-    reason: 'the garden grower brings it',
-  });
-  const key = `own-${ownMark(shop.shopId)}-harbour-phlox`;
-  expect(added).toMatchObject({ ok: true, value: { key } });
-  const [own] = (await shop.inside((trx) => manyOwnSpecies(trx))).filter((o) => o.speciesKey === key);
-  expect(own?.species).toMatchObject({ name: 'Harbour phlox', basis: 'practice' });
-  const file = {
-    format: 'hush-pail species and protocol',
-    version: 1,
-    speciesKey: key,
-    species: { ...own?.species, dryHours: 6 },
-    edits: [],
-  };
-  expect((await send('desk/set-protocol', { file, reason: 'wilts sooner' })).ok).toBe(true);
-  const foreign = key.replace(ownMark(shop.shopId), 'aaaa1111');
-  expect(
-    await send('desk/set-protocol', {
-      file: { ...file, speciesKey: foreign, species: { ...file.species, key: foreign } },
-      reason: 'from afar',
-    }),
-  ).toMatchObject({ ok: false, why: 'refused' });
-  // Ours is known in the very next request; the other's is nobody's, whoever names it.
-  const named = (speciesKey: string) => ({
-    'dock/book-in': {
-      supplier: 'Norrholt Growers',
-      deliveryRef: `OWN ${speciesKey.slice(0, 12)}`,
-      lines: [noteLine(1, speciesKey, 10)],
-    },
-    'dock/order': {
-      supplier: 'Salt Hill',
-      orderRef: `OWN ${speciesKey.slice(0, 12)}`,
-      dueOn: '2026-12-01',
-      lines: [{ line: 1, speciesKey, variety: null, lengthCm: null, stems: 10 }],
-    },
-    'desk/add-species': { name: `As ${speciesKey}`, botanical: 'Nova', like: speciesKey, reason: 'like it' },
-    'desk/set-way': {
-      kind: 'school',
-      key: 'first-drink',
-      subject: speciesKey,
-      value: null,
-      reason: 'as the rest',
-    },
-  });
-  for (const [name, body] of Object.entries(named(foreign)))
-    expect([name, await send(name as 'dock/order', body as never)]).toMatchObject([
-      name,
-      { ok: false, why: 'refused' },
-    ]);
-  for (const [name, body] of Object.entries(named(key)).slice(0, 3))
-    expect([name, await send(name as 'dock/order', body as never)]).toMatchObject([name, { ok: true }]);
-  expect(SHIPPED_SPECIES.find('rose')?.dryHours).toBe(8);
 });

@@ -1,3 +1,7 @@
+import { LANGUAGES } from '@/core/words/catalogues';
+import { isMessage } from '@/core/words/message';
+import { NOT_YET, say } from '@/core/words/say';
+import { manyNewestEntries } from '@/data/record';
 import fc from 'fast-check';
 import * as v from 'valibot';
 import { ACTIONS, specOf, type ActionName } from '@/core/actions/actions';
@@ -90,6 +94,24 @@ test('two actions at one subject at once: one after the other, whichever comes f
   expect(broken).toEqual([]);
   // Most pairs can both be done; a race that does nothing shows nothing.
   expect(done).toBeGreaterThan(all.length / step / 2);
+});
+
+test('what every action enters is a message, said whole in each language', async () => {
+  for (const name of NAMES) {
+    const world = await newWorld(shop);
+    await send(name, bodyOf(name, world, 0), { sure: SURE });
+  }
+  const entries = await shop.inside((trx) => manyNewestEntries(trx, 2000));
+  const mine = entries.filter((e) => isMessage(e.words));
+  expect(new Set(mine.map((e) => e.kind)).size).toBeGreaterThan(24);
+  const unsaid = mine.flatMap(({ kind, words }) =>
+    LANGUAGES.map((language) => `${kind}: ${say(words, language)}`).filter(
+      (text) => text.includes(NOT_YET) || /[{}]/.test(text),
+    ),
+  );
+  expect(unsaid).toEqual([]);
+  const english = mine.filter((e) => say(e.words, 'es') === say(e.words, 'en'));
+  expect(english.map((e) => e.kind)).toEqual([]);
 });
 
 test('bodies made from every action’s schema, and against it: an answer each, and nothing broken', async () => {

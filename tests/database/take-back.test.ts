@@ -48,7 +48,7 @@ const make = (portionId: string, stems: number) =>
     care: 'mixed',
     lines: [{ portionId, stems }],
   });
-const lastOfMine = () => shop.inside((trx) => lastDoneBy(trx, stage.me.personId, stage.at));
+const lastOfMine = () => shop.inside((trx) => lastDoneBy(trx, stage.me.personId, stage.at, 'en'));
 
 test('a begun drink taken back: the step waits, the lot stands dry, the pail is clean and empty', async () => {
   const { id } = await bookOf('gerbera', 10);

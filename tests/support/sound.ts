@@ -48,7 +48,7 @@ const RULES: Readonly<Record<string, string>> = {
       and e.logged_at > (select min(logged_at) from action)
       and not exists (select 1 from action a where a.key = e.action_key and a.person_id = e.person_id)`,
   'an action wrote each of its entries once': `
-    select action_key from record_entry where corrects is null group by action_key, kind, subject_id, part_id, words having count(*) > 1`,
+    select action_key from record_entry where corrects is null group by action_key, kind, subject_id, part_id, words, message having count(*) > 1`,
   'an order that came came with a delivery that stands': `
     select x.id from expected_delivery x join delivery d on d.id = x.delivery_id where d.taken_back_at is not null`,
   'a line that was booked is a lot': `

@@ -3,8 +3,14 @@ import type english from './en.json';
 /** A sentence or a word the product says, by the key it has in every catalogue. */
 export type MessageKey = keyof typeof english;
 
-/** What a message is told with: a number, a name as it is written, another message or a list of them. */
-export type Told = string | number | Words | readonly Words[];
+/** A species, called in each language what its trade calls it; a shop's own by the name it was given. */
+export interface SpeciesSaid {
+  readonly species: string;
+  readonly name: string;
+}
+
+/** What a message is told with: a number, a name as it is written, a species, another message or a list of them. */
+export type Told = string | number | Words | SpeciesSaid | readonly Words[];
 
 /**
  * What is said, before it is known in which language: a key with its parameters. It is stored and
@@ -32,6 +38,13 @@ export function m(key: MessageKey, told?: Readonly<Record<string, Told>>): Messa
 
 /** The same said in the middle of a sentence. */
 export const low = (message: Message): Message => ({ ...message, low: true });
+
+/** Any words said in the middle of a sentence. */
+export const lowered = (words: Words): Words =>
+  typeof words === 'string' ? words.toLowerCase() : low(words);
+
+export const isSpecies = (value: unknown): value is SpeciesSaid =>
+  typeof value === 'object' && value !== null && typeof (value as SpeciesSaid).species === 'string';
 
 export const isMessage = (value: unknown): value is Message =>
   typeof value === 'object' && value !== null && typeof (value as Message).message === 'string';

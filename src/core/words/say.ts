@@ -1,7 +1,8 @@
+import { speciesName } from './species-name';
 import { IntlMessageFormat } from 'intl-messageformat';
 import { CATALOGUES, localeOf, type Language } from './catalogues';
 import english from './en.json';
-import { isMessage, type Message, type MessageKey, type Told, type Words } from './message';
+import { isMessage, isSpecies, type Message, type MessageKey, type Told, type Words } from './message';
 
 type Catalogue = Readonly<Partial<Record<MessageKey, string>>>;
 const catalogueOf = (language: Language): Catalogue => CATALOGUES[language];
@@ -43,6 +44,7 @@ const small = (text: string): string =>
 
 function valueOf(told: Told, language: Language): string | number {
   if (typeof told === 'number') return told;
+  if (isSpecies(told)) return small(speciesName({ key: told.species, name: told.name }, language));
   if (typeof told === 'string' || isMessage(told)) return say(told, language);
   return listOf(language).format(told.map((one) => say(one, language)));
 }

@@ -1,3 +1,4 @@
+import { m } from '@/core/words/message';
 import 'server-only';
 import type { benchActions } from '@/core/actions/bench';
 import { recutSteps } from '@/core/protocol/aftercare';
@@ -5,7 +6,7 @@ import { cameSince, manyAtBench, replaceBenchPlan, setAtBench } from '@/data/ben
 import { RefusedError } from '@/data/errors';
 import { recordSkill } from '@/data/house';
 import { maybePerson } from '@/data/people';
-import { changePortion, lotWords, manyPortionsInStock, onePortion } from '@/data/portions';
+import { changePortion, manyPortionsInStock, onePortion, lotLabel } from '@/data/portions';
 import { writeEntry } from '@/data/record';
 import { moveStay } from '@/data/stays';
 import { changeStep, insertBranch, manyStepsOfPortion } from '@/data/steps';
@@ -70,7 +71,10 @@ export const benchHandlers: Handlers<keyof typeof benchActions> = {
         subjectKind: 'lot',
         subjectId: portion.lotId,
         partId: portion.id,
-        words: `${lotWords(portion)}, cut ${cm} cm again${soak.length > 0 ? ': its sap runs, it soaks anew' : ''}`,
+        says: m(soak.length > 0 ? 'record.cut-again-soaks' : 'record.cut-again', {
+          lot: lotLabel(portion),
+          cm,
+        }),
         detail: { portionId: portion.id, cm, soaks: soak.length > 0 },
       });
       return null;
@@ -91,7 +95,11 @@ export const benchHandlers: Handlers<keyof typeof benchActions> = {
         subjectKind: 'lot',
         subjectId: portion.lotId,
         partId: portion.id,
-        words: `${lotWords(portion)} is for: ${purpose}${eventOn ? ` on ${eventOn}` : ''}`,
+        says: m(eventOn ? 'record.for-day' : 'record.for', {
+          lot: lotLabel(portion),
+          purpose: m(`record.purpose.${purpose}`),
+          ...(eventOn ? { day: eventOn } : {}),
+        }),
         detail: { portionId: portion.id, purpose, eventOn },
       });
       return null;
@@ -123,10 +131,11 @@ export const benchHandlers: Handlers<keyof typeof benchActions> = {
       const person = await maybePerson(trx, shown.personId);
       if (!person?.active)
         throw new RefusedError('Nobody of that name works here. Nothing was changed.', 'personId');
-      const words = shown.shown
-        ? `${person.name} was shown: ${shown.skill}`
-        : `${person.name}, ${shown.skill}: no longer counts as shown`;
-      await recordSkill(trx, action, shown, words);
+      const says = m(shown.shown ? 'record.skill-shown' : 'record.skill-gone', {
+        name: person.name,
+        skill: m(`record.skill.${shown.skill}`),
+      });
+      await recordSkill(trx, action, shown, says);
       return null;
     },
   },

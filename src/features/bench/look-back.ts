@@ -1,9 +1,9 @@
+import { m } from '@/core/words/message';
 import 'server-only';
 import type { CheckedOf } from '@/core/actions/actions';
 import { afterLook } from '@/core/protocol/aftercare';
-import { inEnglish } from '@/core/words/say';
 import { RefusedError } from '@/data/errors';
-import { changePortion, lotWords, onePortion, type PortionRow } from '@/data/portions';
+import { changePortion, onePortion, type PortionRow, lotLabel } from '@/data/portions';
 import { writeEntry } from '@/data/record';
 import { moveStay } from '@/data/stays';
 import { changeStep, insertBranch, manyStepsOfPortion, oneStepForUpdate, type StepRow } from '@/data/steps';
@@ -42,7 +42,11 @@ async function seen(context: ActionContext, portion: PortionRow, step: StepRow, 
     subjectKind: 'lot',
     subjectId: portion.lotId,
     partId: portion.id,
-    words: `${lotWords(portion)}, looked back: ${look.outcome}. ${inEnglish(follows.says)}`,
+    says: m('record.looked-back', {
+      lot: lotLabel(portion),
+      outcome: m(`record.outcome.${look.outcome}`),
+      says: follows.says,
+    }),
     detail: { stepId: step.id, portionId: portion.id, stems: portion.stemsLeft, outcome: look.outcome },
   });
 }
@@ -61,7 +65,7 @@ export async function lookBack(context: ActionContext, look: Look): Promise<void
     await seen(context, portion, step, look);
     return;
   }
-  const apart = await setApartAndEnter(context, portion, stems, 'stems that do not stand');
+  const apart = await setApartAndEnter(context, portion, stems, 'record.apart-hanging');
   await seen(context, await onePortion(trx, portion.id), step, { ...look, outcome: 'upright' });
   const twin = (await manyStepsOfPortion(trx, apart.id, apart.planNo))[step.position];
   if (!twin) throw new Error('what was set apart has no such step');

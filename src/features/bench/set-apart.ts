@@ -1,3 +1,4 @@
+import { m } from '@/core/words/message';
 import 'server-only';
 import { lotLabel, onePortion, setApart, type PortionRow } from '@/data/portions';
 import { writeEntry } from '@/data/record';
@@ -8,7 +9,7 @@ export async function setApartAndEnter(
   { trx, action }: ActionContext,
   from: PortionRow,
   stems: number,
-  which = 'stems',
+  says: 'record.apart' | 'record.apart-hanging' = 'record.apart',
 ): Promise<PortionRow> {
   const { portionId } = await setApart(trx, from, stems);
   const apart = await onePortion(trx, portionId);
@@ -17,7 +18,7 @@ export async function setApartAndEnter(
     subjectKind: 'lot',
     subjectId: from.lotId,
     partId: apart.id,
-    words: `Lot ${from.number}: ${stems} ${which} set apart as ${lotLabel(apart)}`,
+    says: m(says, { lot: String(from.number), n: stems, apart: lotLabel(apart) }),
     detail: { fromId: from.id, portionId: apart.id, stems },
   });
   return apart;

@@ -1,3 +1,4 @@
+import { m, type Words } from '@/core/words/message';
 import 'server-only';
 import { roomLeft } from '@/core/bench/pail-room';
 import type { PailWish } from '@/core/protocol/types';
@@ -106,9 +107,10 @@ export async function standIn(
 }
 
 /** Into which pails a portion went, in words. */
-export function pouredWords(poured: readonly Poured[]): string {
-  if (poured.length === 0) return '';
-  return poured.length === 1
-    ? `, into pail ${poured[0]?.pail ?? ''}${poured[0]?.litres === null ? '' : `, ${poured[0]?.litres} L`}`
-    : `, into pails ${poured.map((p) => p.pail).join(', ')}`;
+export function pouredWords(poured: readonly Poured[]): Words {
+  const [first] = poured;
+  if (!first) return '';
+  if (poured.length > 1) return m('record.into-pails', { pails: poured.map((p) => p.pail).join(', ') });
+  const { pail, litres } = first;
+  return litres === null ? m('record.into-water-of', { pail }) : m('record.into-pail', { pail, litres });
 }

@@ -1,9 +1,9 @@
+import { lowered, m } from '@/core/words/message';
 import 'server-only';
 import type { CheckedOf } from '@/core/actions/actions';
 import { binStems } from '@/data/bins';
-import { inEnglish } from '@/core/words/say';
 import { RefusedError } from '@/data/errors';
-import { lotWords, onePortion, type PortionRow } from '@/data/portions';
+import { lotWords, onePortion, type PortionRow, lotLabel } from '@/data/portions';
 import { writeEntry } from '@/data/record';
 import { changeStep, manyStepsOfPortion, oneStepForUpdate, type StepRow } from '@/data/steps';
 import type { ActionContext } from '@/server/handler';
@@ -114,13 +114,21 @@ async function logPart(
   if (tap.to === 'done') await moveToPlace(context, portion, step);
   if (tap.to !== 'running') await beginOwnClock(context, portion.id, portion.planNo);
   const what =
-    tap.to === 'skipped' ? `Left out: ${tap.reason ?? ''}` : tap.to === 'running' ? 'Begun' : 'Done';
+    tap.to === 'skipped'
+      ? m('record.left-out', { reason: tap.reason ?? '' })
+      : m(tap.to === 'running' ? 'record.begun' : 'record.done');
   await writeEntry(trx, action, {
     kind: SAID[tap.to],
     subjectKind: 'lot',
     subjectId: portion.lotId,
     partId: portion.id,
-    words: `${lotWords(portion)}, ${inEnglish(step.step.title).toLowerCase()}${usedWords(tap.used)}${pouredWords(poured)}. ${what}`,
+    says: m('record.stepped', {
+      lot: lotLabel(portion),
+      step: lowered(step.step.title),
+      used: usedWords(tap.used),
+      poured: pouredWords(poured),
+      what,
+    }),
     detail: {
       stepId: step.id,
       portionId: portion.id,

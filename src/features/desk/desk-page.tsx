@@ -1,3 +1,4 @@
+import { say } from '@/core/words/say';
 import { saidDate } from '@/core/calendar/said-dates';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { manyNewestEntries } from '@/data/record';
@@ -34,7 +35,7 @@ export async function DeskPage({ search }: { search: Record<string, string | str
             <li key={e.id} className={css.entry}>
               <span className="soft">{when(e.at)}</span>
               <span>
-                {e.corrected ? <s>{e.words}</s> : e.words}
+                {e.corrected ? <s>{say(e.words, me.language)}</s> : say(e.words, me.language)}
                 {e.corrected && <span className="soft"> (taken back)</span>}
                 {e.loggedAt.getTime() - e.at.getTime() > SENT_LATE_MS && (
                   <span className="soft"> waited on its tablet until {when(e.loggedAt)}</span>

@@ -1,5 +1,6 @@
 import { isKeyOf, isOwnKey, ownMark } from '@/core/species/registry';
 import 'server-only';
+import type { CheckedOf } from '@/core/actions/actions';
 import type { deskActions } from '@/core/actions/desk';
 import { checked } from '@/core/door/check';
 import { overridesSchema } from '@/core/door/schemas';
@@ -9,8 +10,7 @@ import { questionOf } from '@/core/protocol/schools';
 import { PLAIN_WAYS } from '@/core/protocol/ways';
 import { idealArrivalStage } from '@/core/species/species';
 import { isLanguage } from '@/core/words/catalogues';
-import { low } from '@/core/words/message';
-import { inEnglish } from '@/core/words/say';
+import { low, m, type Message, type Words } from '@/core/words/message';
 import { RefusedError } from '@/data/errors';
 import { setOwnFigure } from '@/data/figures';
 import { setHouse, setOwnSpecies } from '@/data/house';
@@ -48,6 +48,26 @@ function ownKeyFor({ me }: ActionContext, name: string): string {
   return `own-${ownMark(me.shop.id)}-${slug}`;
 }
 
+/** One of the house's settings that is no question's side, as the record says it. */
+function settingSaid(way: CheckedOf<'desk/set-way'>): Message {
+  const { reason, value } = way;
+  const what: Words =
+    way.kind === 'limit'
+      ? m(`record.limit.${way.key}`)
+      : way.kind === 'has'
+        ? m(`record.need.${way.key}`)
+        : way.kind === 'who may'
+          ? m(`record.skill.${way.key}`)
+          : way.key;
+  const said =
+    value === null
+      ? m('record.default-again')
+      : typeof value === 'number'
+        ? m('record.value.days', { n: value })
+        : m(value === 'no' ? 'record.value.no' : 'record.value.anyone');
+  return m('record.setting', { what, value: said, reason });
+}
+
 /** How what the manager sets is set, and how anybody takes back what they did. */
 export const deskHandlers: Handlers<keyof typeof deskActions> = {
   'desk/take-back': {
@@ -72,16 +92,18 @@ export const deskHandlers: Handlers<keyof typeof deskActions> = {
       if (!name) throw new RefusedError('There is no such figure. Nothing was changed.', 'figure');
       if (own.value !== null)
         checked(overridesSchema, overridesOf([{ ...own, value, setAt: action.at, setByName: me.name }]));
-      const words =
-        own.value === null ? `${name}: the product’s figure again` : `${name}: our own figure, ${own.value}`;
-      await setOwnFigure(trx, action, own, `${words}. ${own.reason}`);
+      const says =
+        own.value === null
+          ? m('record.figure-back', { figure: name, reason: own.reason })
+          : m('record.figure', { figure: name, value: own.value, reason: own.reason });
+      await setOwnFigure(trx, action, own, says);
       return null;
     },
   },
   'desk/set-way': {
     work: async ({ trx, action, me }, way) => {
       const subject = way.kind === 'school' ? way.subject : '';
-      let words = `${way.key}: ${way.value === null ? 'the default again' : String(way.value)}`;
+      let says = settingSaid(way);
       if (way.kind === 'school') {
         const question = questionOf(way.key);
         const school = question.schools.find((s) => s.key === way.value);
@@ -89,16 +111,18 @@ export const deskHandlers: Handlers<keyof typeof deskActions> = {
           throw new RefusedError('There is no such school. Nothing was changed.', 'value');
         if (subject !== '' && (!question.bySpecies || !me.species.find(subject)))
           throw new RefusedError('That question has no exception for it. Nothing was changed.', 'subject');
-        const whose = subject === '' ? '' : `, ${me.species.find(subject)?.name ?? subject}`;
-        words = `House way, ${inEnglish(low(question.asks))}${whose}: ${school ? inEnglish(low(school.name)) : 'as the rest'}`;
+        const chosen = {
+          asks: low(question.asks),
+          school: school ? low(school.name) : m('record.as-the-rest'),
+          reason: way.reason,
+        };
+        says =
+          subject === ''
+            ? m('record.way', chosen)
+            : m('record.way-of', { ...chosen, species: me.species.byKey(subject).name });
       }
       const value = way.value === null ? null : String(way.value);
-      await setHouse(
-        trx,
-        action,
-        { kind: way.kind, subject, key: way.key, value, reason: way.reason },
-        `${words}. ${way.reason}`,
-      );
+      await setHouse(trx, action, { kind: way.kind, subject, key: way.key, value, reason: way.reason }, says);
       return null;
     },
   },
@@ -121,7 +145,11 @@ export const deskHandlers: Handlers<keyof typeof deskActions> = {
         trx,
         action,
         { speciesKey: file.speciesKey, species: file.species, edits: file.edits, reason: input.reason },
-        `Protocol of ${species.name}: ${file.edits.length === 0 ? 'as the product has it' : `${file.edits.length} changes of our own`}. ${input.reason}`,
+        m(file.edits.length === 0 ? 'record.protocol-back' : 'record.protocol', {
+          species: species.name,
+          n: file.edits.length,
+          reason: input.reason,
+        }),
       );
       return null;
     },
@@ -145,7 +173,7 @@ export const deskHandlers: Handlers<keyof typeof deskActions> = {
           edits: [],
           reason: why,
         },
-        `${name} added, begun as ${model.name.toLowerCase()}. ${why}`,
+        m('record.species-added', { name, like: model.name.toLowerCase(), reason: why }),
       );
       return { key };
     },

@@ -1,3 +1,4 @@
+import { m } from '@/core/words/message';
 import type { SpeciesRegistry } from '@/core/species/registry';
 import 'server-only';
 import type { bookingActions } from '@/core/actions/dock-booking';
@@ -181,7 +182,7 @@ export const dockBookingHandlers: Handlers<keyof typeof bookingActions> = {
         kind: 'line-booked',
         subjectKind: 'lot',
         subjectId: lotId,
-        words: `Line ${kept.line}, ${kept.product}: booked in after waiting, ${line.stems} stems`,
+        says: m('record.line-booked', { line: kept.line, product: kept.product, n: line.stems }),
         detail: {},
       });
       return { lotId };
@@ -195,7 +196,7 @@ export const dockBookingHandlers: Handlers<keyof typeof bookingActions> = {
         kind: 'line-refused',
         subjectKind: 'delivery',
         subjectId: kept.id,
-        words: `Line ${kept.line}, ${kept.product}: refused, ${asked.reason}`,
+        says: m('record.line-refused', { line: kept.line, product: kept.product, reason: asked.reason }),
         detail: { reason: asked.reason },
       });
       return null;
@@ -215,7 +216,7 @@ export const dockBookingHandlers: Handlers<keyof typeof bookingActions> = {
         kind: 'call-off',
         subjectKind: 'delivery',
         subjectId: expectedId,
-        words: `Order ${what} called off`,
+        says: m('record.called-off', { order: what }),
         detail: {},
       });
       return null;

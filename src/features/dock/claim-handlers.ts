@@ -1,3 +1,4 @@
+import { m } from '@/core/words/message';
 import 'server-only';
 import type { DockClaimAction } from '@/core/actions/dock';
 import { draftShortClaim } from '@/core/dock/claims';
@@ -41,7 +42,11 @@ export const dockClaimHandlers: Handlers<DockClaimAction> = {
         kind: 'flaw',
         subjectKind: 'lot',
         subjectId: lot.id,
-        words: `Lot ${lot.number}: ${FLAWS[counted.kind].words}, ${flawInWords(flawInLot(counted, lot.stemsBooked))}`,
+        says: m('record.flaw', {
+          lot: String(lot.number),
+          flaw: FLAWS[counted.kind].words,
+          counted: flawInWords(flawInLot(counted, lot.stemsBooked)),
+        }),
         detail: { counted, before: before ?? null },
       });
       return null;
@@ -98,7 +103,7 @@ export const dockClaimHandlers: Handlers<DockClaimAction> = {
         kind: 'claim-window',
         subjectKind: 'claim',
         subjectId: action.actionKey,
-        words: `${supplier} allows ${hours} hours for a claim`,
+        says: m('record.claim-window', { supplier, hours }),
         detail: { supplier, hours, was },
       });
       return null;

@@ -1,3 +1,4 @@
+import { m } from '@/core/words/message';
 import type { SpeciesRegistry } from '@/core/species/registry';
 import 'server-only';
 import { HOUR_MS } from '@/core/calendar/spans';
@@ -108,15 +109,16 @@ export const dockEvidenceHandlers: Handlers<keyof typeof evidenceActions> = {
       await countInto(context, lot, stems);
       const against =
         short === 0
-          ? 'as the note says'
-          : short > 0
-            ? `${short} short of the note`
-            : `${-short} over the note`;
+          ? m('record.as-noted')
+          : m(short > 0 ? 'record.short' : 'record.over', { n: Math.abs(short) });
+      const counted = { lot: String(lot.number), n: stems, against };
       await writeEntry(trx, action, {
         kind: 'count',
         subjectKind: 'lot',
         subjectId: lot.id,
-        words: `Lot ${lot.number} counted: ${stems}, ${against}${weighed ? `; ${weighed.stems} weigh ${weighed.grams} g` : ''}`,
+        says: weighed
+          ? m('record.counted-weighed', { ...counted, stems: weighed.stems, grams: weighed.grams })
+          : m('record.counted', counted),
         detail: { stems, was: lot.stemsBooked, short, weighingId },
       });
       return null;
@@ -135,7 +137,7 @@ export const dockEvidenceHandlers: Handlers<keyof typeof evidenceActions> = {
         kind: 'temperature',
         subjectKind: 'lot',
         subjectId: lot.id,
-        words: `Lot ${lot.number}: ${said.words}`.slice(0, 300),
+        says: m('record.of-lot', { lot: String(lot.number), says: said.words }),
         detail: { place, before },
       });
       return null;
@@ -159,7 +161,10 @@ export const dockEvidenceHandlers: Handlers<keyof typeof evidenceActions> = {
         kind: 'photo',
         subjectKind: 'lot',
         subjectId: lot.id,
-        words: `Photograph of lot ${lot.number}, ${picture.widthPx} × ${picture.heightPx}`,
+        says: m('record.photo', {
+          lot: String(lot.number),
+          size: `${picture.widthPx} × ${picture.heightPx}`,
+        }),
         detail: { photoId },
       });
       return { photoId };
@@ -175,7 +180,7 @@ export const dockEvidenceHandlers: Handlers<keyof typeof evidenceActions> = {
         kind: 'photo-away',
         subjectKind: 'lot',
         subjectId: lot.id,
-        words: `Photograph of lot ${lot.number} taken away`,
+        says: m('record.photo-away', { lot: String(lot.number) }),
         detail: { photoId },
       });
       return null;
@@ -227,7 +232,7 @@ export const dockEvidenceHandlers: Handlers<keyof typeof evidenceActions> = {
         kind: 'logger',
         subjectKind: 'delivery',
         subjectId: first.deliveryId,
-        words: `Logger of ${first.deliveryRef} read: ${words}`,
+        says: m('record.logger', { delivery: first.deliveryRef, says: words }),
         detail: { lots: aged },
       });
       return null;

@@ -1,3 +1,4 @@
+import { m } from '@/core/words/message';
 import 'server-only';
 import type { DockLotAction } from '@/core/actions/dock';
 import { draftDecisionClaim } from '@/core/dock/claims';
@@ -50,7 +51,15 @@ export const dockLotHandlers: Handlers<DockLotAction> = {
         kind: 'look',
         subjectKind: 'lot',
         subjectId: lot.id,
-        words: `Looked at lot ${lot.number}, ${context.me.species.find(lot.speciesKey)?.name.toLowerCase() ?? ''}: stage ${stage}, ${droop}`,
+        says: m('record.looked', {
+          lot: String(lot.number),
+          species: {
+            species: lot.speciesKey,
+            name: context.me.species.find(lot.speciesKey)?.name ?? '',
+          },
+          stage,
+          droop: m(`record.droop.${droop}`),
+        }),
         detail: { stage, droop, was: { stage: lot.stage, droop: lot.droop } },
       });
       return null;
@@ -72,7 +81,7 @@ export const dockLotHandlers: Handlers<DockLotAction> = {
         kind: 'split',
         subjectKind: 'lot',
         subjectId: made.from.id,
-        words: `Lot ${made.from.number}: ${stems} stems made lot ${made.number}`,
+        says: m('record.split', { lot: String(made.from.number), n: stems, other: String(made.number) }),
         detail: { splitOffId: made.lotId, stems },
       });
       return { lotId: made.lotId };
@@ -86,7 +95,11 @@ export const dockLotHandlers: Handlers<DockLotAction> = {
         kind: 'merge',
         subjectKind: 'lot',
         subjectId: intoId,
-        words: `Lot ${merged.fromNumber} put to lot ${merged.intoNumber}: ${merged.stems} stems`,
+        says: m('record.merged', {
+          lot: String(merged.fromNumber),
+          other: String(merged.intoNumber),
+          n: merged.stems,
+        }),
         detail: { ...merged },
       });
       return null;
@@ -111,7 +124,10 @@ export const dockLotHandlers: Handlers<DockLotAction> = {
         kind: 'keep-for',
         subjectKind: 'lot',
         subjectId: lot.id,
-        words: day === null ? `Lot ${lot.number} is for today` : `Lot ${lot.number} set aside for ${day}`,
+        says:
+          day === null
+            ? m('record.for-today', { lot: String(lot.number) })
+            : m('record.set-aside', { lot: String(lot.number), day }),
         detail: { day },
       });
       return null;
@@ -144,12 +160,15 @@ export const dockLotHandlers: Handlers<DockLotAction> = {
               dueAt: await claimDueAt(trx, lot),
             })
           : null;
-      const less = decision === 'reduced price' ? ` by ${asked} %` : '';
+      const decided = { lot: String(lot.number), decision: m(`record.decision.${decision}`), because };
       await writeEntry(trx, action, {
         kind: 'decide',
         subjectKind: 'lot',
         subjectId: lot.id,
-        words: `Lot ${lot.number}: ${decision}${less}, ${because}`,
+        says:
+          decision === 'reduced price'
+            ? m('record.decided-less', { ...decided, percent: asked })
+            : m('record.decided', decided),
         detail: { decision, because, claimId: claim?.claimId ?? null, stems: leaving },
       });
       return null;

@@ -1,8 +1,9 @@
+import { low, m } from '@/core/words/message';
 import 'server-only';
 import type { pailActions } from '@/core/actions/pails';
 import { roomLeft } from '@/core/bench/pail-room';
 import type { Depth } from '@/core/species/species';
-import { SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
+import type { SolutionKey } from '@/core/water/solutions';
 import { litresFor } from '@/core/water/pail-shape';
 import { RefusedError } from '@/data/errors';
 import { changePail, emptyPail, fillPail, onePailForUpdate } from '@/data/pails';
@@ -11,11 +12,6 @@ import { writeEntry } from '@/data/record';
 import { moveStay } from '@/data/stays';
 import type { Handlers } from '@/server/handler';
 
-const WASH = {
-  scrubbed: 'Scrubbed',
-  contact: 'In the solution',
-  sanitised: 'Sanitised, upside down',
-} as const;
 const CONTACT_MS = 10 * 60_000;
 const MAY_FOLLOW: Record<string, readonly string[]> = {
   scrubbed: ['dirty'],
@@ -51,7 +47,7 @@ export const pailHandlers: Handlers<keyof typeof pailActions> = {
         kind: 'wash',
         subjectKind: 'pail',
         subjectId: pail.id,
-        words: `Pail ${pail.name}: ${WASH[to].toLowerCase()}`,
+        says: m('record.wash', { pail: pail.name, wash: m(`record.wash.${to}`) }),
         detail: { from: pail.state, to },
       });
       return null;
@@ -67,11 +63,19 @@ export const pailHandlers: Handlers<keyof typeof pailActions> = {
         { ...filling, alone: false, overrideReason: overrideReason || null },
         action.at,
       );
+      const filled = {
+        pail: pail.name,
+        litres: filling.litres,
+        solution: low(m(`solution.${filling.solution}`)),
+        tempC: filling.tempC,
+      };
       await writeEntry(trx, action, {
         kind: 'fill',
         subjectKind: 'pail',
         subjectId: pail.id,
-        words: `Pail ${pail.name}: ${filling.litres} L, ${SOLUTIONS[filling.solution].name.toLowerCase()}, ${filling.tempC} °C${overrideReason ? `. Not sanitised: ${overrideReason}` : ''}`,
+        says: overrideReason
+          ? m('record.filled-unsanitised', { ...filled, reason: overrideReason })
+          : m('record.filled', filled),
         detail: { fillId, litres: filling.litres },
       });
       return null;
@@ -91,7 +95,7 @@ export const pailHandlers: Handlers<keyof typeof pailActions> = {
         kind: 'tip-out',
         subjectKind: 'pail',
         subjectId: pail.id,
-        words: `Pail ${pail.name}: tipped out`,
+        says: m('record.tipped-out', { pail: pail.name }),
         detail: { fillId },
       });
       return null;
@@ -144,7 +148,7 @@ export const pailHandlers: Handlers<keyof typeof pailActions> = {
         kind: 'turn-over',
         subjectKind: 'pail',
         subjectId: from.id,
-        words: `Turned pail ${from.name} over into pail ${to.name}, ${litres} L fresh`,
+        says: m('record.turned-over', { pail: from.name, other: to.name, litres }),
         detail: { fromFillId: from.fillId, toPailId: to.id, fillId, litres },
       });
       return null;
