@@ -37,6 +37,30 @@ export interface NewDelivery {
   readonly lots: readonly NewLot[];
 }
 
+/** A lot's row; its stems are counted by its portions. */
+const lotRow = (lot: NewLot, at: { shopId: string; deliveryId: string; arrivedAt: Date }) => ({
+  shop_id: at.shopId,
+  delivery_id: at.deliveryId,
+  line: lot.line,
+  species_key: lot.speciesKey,
+  variety: lot.variety,
+  colour: lot.colour,
+  length_cm: lot.lengthCm,
+  heads_min: lot.headsMin,
+  stems_booked: lot.stems,
+  stems_left: 0,
+  cut_date: lot.cutDate,
+  origin: lot.origin,
+  packing: lot.packing,
+  unit_price: lot.unitPrice,
+  currency: lot.currency,
+  arrived_at: at.arrivedAt,
+  aged_days: lot.agedDays,
+  air_share: lot.airShare,
+  stage: lot.stage,
+  droop: lot.droop,
+});
+
 /** Books lots of a delivery that is there, each one portion at the bench, under the shop's counters. */
 export async function bookLots(
   trx: Trx,
@@ -45,41 +69,22 @@ export async function bookLots(
   { lots, arrivedAt, roomId }: Pick<NewDelivery, 'lots' | 'arrivedAt' | 'roomId'>,
 ): Promise<string[]> {
   const first = await nextLotNumber(trx);
-  const ids = lots.map(() => ({ lotId: newId(), portionId: newId() }));
+  const made = lots.map((lot, i) => ({ lot, number: first + i, lotId: newId(), portionId: newId() }));
   await trx.batchInsert(
     'lot',
-    lots.map((lot, i) => ({
-      id: ids[i]?.lotId,
-      shop_id: shopId,
-      number: first + i,
-      delivery_id: deliveryId,
-      line: lot.line,
-      species_key: lot.speciesKey,
-      variety: lot.variety,
-      colour: lot.colour,
-      length_cm: lot.lengthCm,
-      heads_min: lot.headsMin,
-      stems_booked: lot.stems,
-      stems_left: 0,
-      cut_date: lot.cutDate,
-      origin: lot.origin,
-      packing: lot.packing,
-      unit_price: lot.unitPrice,
-      currency: lot.currency,
-      arrived_at: arrivedAt,
-      aged_days: lot.agedDays,
-      air_share: lot.airShare,
-      stage: lot.stage,
-      droop: lot.droop,
+    made.map(({ lot, number, lotId }) => ({
+      id: lotId,
+      number,
+      ...lotRow(lot, { shopId, deliveryId, arrivedAt }),
     })),
     200,
   );
   await trx.batchInsert(
     'portion',
-    lots.map((lot, i) => ({
-      id: ids[i]?.portionId,
+    made.map(({ lot, lotId, portionId }) => ({
+      id: portionId,
       shop_id: shopId,
-      lot_id: ids[i]?.lotId,
+      lot_id: lotId,
       no: 1,
       stems: lot.stems,
     })),
@@ -90,8 +95,8 @@ export async function bookLots(
     shopId,
     'portion_id',
     arrivedAt,
-    lots.map((lot, i) => ({
-      subjectId: ids[i]?.portionId ?? '',
+    made.map(({ lot, portionId }) => ({
+      subjectId: portionId,
       roomId,
       wet: lot.isWetPacked,
       fillId: null,
@@ -100,9 +105,9 @@ export async function bookLots(
   await insertFirstPlans(
     trx,
     shopId,
-    lots.map((lot, i) => ({ portionId: ids[i]?.portionId ?? '', plan: lot.plan })),
+    made.map(({ lot, portionId }) => ({ portionId, plan: lot.plan })),
   );
-  return ids.map((i) => i.lotId);
+  return made.map((m) => m.lotId);
 }
 
 /** Books a delivery in: its lots, their protocols and the entry, together or not at all. */

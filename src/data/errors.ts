@@ -80,6 +80,15 @@ function textOf(value: unknown, key: string): string {
   return typeof found === 'string' ? found : '';
 }
 
+/** Whether the database was not there, or did not answer in good time. */
+function isUnavailable(error: unknown, code: string): boolean {
+  return (
+    UNAVAILABLE_CODE.test(code) ||
+    (error instanceof Error && error.name === 'KnexTimeoutError') ||
+    (code === '' && UNAVAILABLE_WORDS.test(textOf(error, 'message')))
+  );
+}
+
 /** Names a database error once, keeping its cause; our own errors pass through. */
 export function asDataError(error: unknown): unknown {
   if (error instanceof RefusedError || error instanceof DataError) return error;
@@ -88,11 +97,6 @@ export function asDataError(error: unknown): unknown {
   const field = textOf(error, 'column') || textOf(error, 'constraint') || null;
   if (named) return new DataError(named, error, field);
   if (OUT_OF_BOUNDS_CODE.test(code)) return new DataError('out-of-bounds', error, field);
-  const name = error instanceof Error ? error.name : '';
-  const isDown =
-    UNAVAILABLE_CODE.test(code) ||
-    name === 'KnexTimeoutError' ||
-    (code === '' && UNAVAILABLE_WORDS.test(textOf(error, 'message')));
-  if (isDown) return new DataError('unavailable', error);
+  if (isUnavailable(error, code)) return new DataError('unavailable', error);
   return code ? new DataError('unknown', error) : error;
 }

@@ -107,39 +107,62 @@ async function behindEntry(trx: Trx, { id, field }: Lock): Promise<Lock[]> {
   return [...changed, ...subjects, ...fills.map((f) => ({ what: 'pail' as const, id: f.is, field }))];
 }
 
+/** Puts all of the one to the other. */
+function addAll(ids: Ids, more: Ids): void {
+  for (const thing of LOCK_ORDER) for (const id of more[thing]) ids[thing].add(id);
+}
+
+/** What is behind some things of one kind. @throws RefusedError naming the field of one that is not there */
+async function behindThings(
+  trx: Trx,
+  { sql, thing }: { readonly sql: string; readonly thing: LockedThing },
+  group: readonly Lock[],
+  isLenient: boolean,
+): Promise<[LockedThing, string[]]> {
+  const found = await idsBy(
+    trx,
+    sql,
+    group.map((g) => g.id),
+  );
+  const missing = group.find((g) => !found.some((f) => f.id === g.id.toLowerCase()));
+  if (missing && !isLenient)
+    throw new RefusedError(
+      `${NOT_HERE[missing.what] ?? 'That is not in this shop.'} Nothing was changed.`,
+      missing.field,
+    );
+  return [thing, found.map((f) => f.is)];
+}
+
+/** Every id behind things of one kind, put to `ids`. */
+async function expandKind(
+  trx: Trx,
+  ids: Ids,
+  what: Exclude<Lock['what'], 'counters' | 'house' | 'entry'>,
+  group: readonly Lock[],
+  isLenient: boolean,
+): Promise<void> {
+  const wanted = group.map((g) => g.id);
+  const behind = BEHIND[what];
+  if (behind) {
+    const [thing, found] = await behindThings(trx, behind, group, isLenient);
+    for (const id of found) ids[thing].add(id);
+  }
+  const within = WITHIN[what];
+  if (within) for (const { is } of await idsBy(trx, within, wanted)) ids.lot.add(is);
+  const itself = ITSELF[what] ?? LOCK_ORDER.find((thing) => thing === what);
+  if (itself) for (const id of wanted) ids[itself].add(id.toLowerCase());
+}
+
 /** Every id behind what an action says it locks. @throws RefusedError naming the field of an id that is not there */
 async function expanded(trx: Trx, locks: readonly Lock[], isLenient = false): Promise<Ids> {
   const ids = Object.fromEntries(LOCK_ORDER.map((thing) => [thing, new Set<string>()])) as Ids;
   const groups = new Map<Lock['what'], Lock[]>();
   for (const one of locks) groups.set(one.what, [...(groups.get(one.what) ?? []), one]);
   for (const [what, group] of groups) {
-    if (what === 'counters' || what === 'house') {
-      ids[what].add('');
-      continue;
-    }
-    if (what === 'entry') {
-      for (const one of group) {
-        const more = await expanded(trx, await behindEntry(trx, one), true);
-        for (const thing of LOCK_ORDER) for (const id of more[thing]) ids[thing].add(id);
-      }
-      continue;
-    }
-    const wanted = group.map((g) => g.id);
-    const behind = BEHIND[what];
-    if (behind) {
-      const found = await idsBy(trx, behind.sql, wanted);
-      const missing = group.find((g) => !found.some((f) => f.id === g.id.toLowerCase()));
-      if (missing && !isLenient)
-        throw new RefusedError(
-          `${NOT_HERE[what] ?? 'That is not in this shop.'} Nothing was changed.`,
-          missing.field,
-        );
-      for (const { is } of found) ids[behind.thing].add(is);
-    }
-    const within = WITHIN[what];
-    if (within) for (const { is } of await idsBy(trx, within, wanted)) ids.lot.add(is);
-    const itself = ITSELF[what] ?? LOCK_ORDER.find((thing) => thing === what);
-    if (itself) for (const id of wanted) ids[itself].add(id.toLowerCase());
+    if (what === 'counters' || what === 'house') ids[what].add('');
+    else if (what === 'entry')
+      for (const one of group) addAll(ids, await expanded(trx, await behindEntry(trx, one), true));
+    else await expandKind(trx, ids, what, group, isLenient);
   }
   return ids;
 }

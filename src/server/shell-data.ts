@@ -6,7 +6,7 @@ import { say } from '@/core/words/say';
 import { speciesName } from '@/core/words/species-name';
 import type { Trx } from '@/data/connection';
 import type { LotFacts } from '@/data/lots';
-import { manyPails } from '@/data/pails';
+import { manyPails, type PailRow } from '@/data/pails';
 import { lotLabel, manyPortionsInStock, type PortionRow } from '@/data/portions';
 import { standing } from '@/data/record';
 import { manyRunningSteps, type StepRow } from '@/data/steps';
@@ -121,6 +121,36 @@ function runningItems(
   }));
 }
 
+/** Pails whose time in the solution ends. */
+const contactItems = (pails: readonly PailRow[], t: ReturnType<typeof speakerOf>): NextItem[] =>
+  pails.flatMap((p) =>
+    p.contactUntil
+      ? [
+          {
+            id: p.id,
+            title: t('next.pail', { pail: p.name }),
+            note: t('next.out-of-solution'),
+            dueAt: p.contactUntil.getTime(),
+            startedAt: p.contactUntil.getTime() - 600_000,
+            href: `/pails?pail=${p.id}`,
+          },
+        ]
+      : [],
+  );
+
+/** Lots that stand dry and have no clock of their own. */
+function thirstyItems(dry: readonly PortionRow[], at: Date, me: SignedIn): NextItem[] {
+  const t = speakerOf(me.language);
+  return dry.map((l) => ({
+    id: l.id,
+    title: t('next.lot', { title: lotTitle(l, me), lot: lotLabel(l) }),
+    note: t(dryHoursLeft(l, at, me.species) < 0 ? 'next.dry-too-long' : 'next.dry-to-spare'),
+    dueAt: at.getTime() + dryHoursLeft(l, at, me.species) * HOUR_MS,
+    startedAt: null,
+    href: `/bench?lot=${l.id}`,
+  }));
+}
+
 const standingNow = (trx: Trx) => standing(trx, COUNTED_TO);
 
 /** What stands round every page and does not hang on who looks. */
@@ -146,30 +176,6 @@ export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<Shell
   const running = runningItems(lots, steps, at, me);
   const clocks = new Set(steps.map((s) => s.portionId));
   const over = running.filter((r) => (r.dueAt ?? 0) < at.getTime());
-  const contact: NextItem[] = pails.flatMap((p) =>
-    p.contactUntil
-      ? [
-          {
-            id: p.id,
-            title: t('next.pail', { pail: p.name }),
-            note: t('next.out-of-solution'),
-            dueAt: p.contactUntil.getTime(),
-            startedAt: p.contactUntil.getTime() - 600_000,
-            href: `/pails?pail=${p.id}`,
-          },
-        ]
-      : [],
-  );
-  const thirsty: NextItem[] = dry
-    .filter((l) => !clocks.has(l.id))
-    .map((l) => ({
-      id: l.id,
-      title: t('next.lot', { title: lotTitle(l, me), lot: lotLabel(l) }),
-      note: t(dryHoursLeft(l, at, me.species) < 0 ? 'next.dry-too-long' : 'next.dry-to-spare'),
-      dueAt: at.getTime() + dryHoursLeft(l, at, me.species) * HOUR_MS,
-      startedAt: null,
-      href: `/bench?lot=${l.id}`,
-    }));
   const ready = pails.filter((p) => p.state === 'sanitised').length;
   return {
     notes: {
@@ -188,7 +194,15 @@ export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<Shell
       'send-off': note(open > 0 ? t('band.without-card', { n: counted(open) }) : t('band.no-cards')),
       desk: note(t('band.record')),
     },
-    next: [...running, ...contact, ...thirsty]
+    next: [
+      ...running,
+      ...contactItems(pails, t),
+      ...thirstyItems(
+        dry.filter((l) => !clocks.has(l.id)),
+        at,
+        me,
+      ),
+    ]
       .sort((a, b) => (a.dueAt ?? Infinity) - (b.dueAt ?? Infinity))
       .slice(0, 8),
     last,

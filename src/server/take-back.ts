@@ -40,12 +40,8 @@ async function seeToWhatHangsOn(
   }
 }
 
-/**
- * Takes an action back: what it changed is as it was, and both stand in the record.
- * @throws RefusedError when it is too old, somebody else's, was taken back, or something was done after it
- */
-export async function takeBack(context: ActionContext, entryId: number): Promise<void> {
-  const { trx, action, me } = context;
+/** The action behind an entry, which may be taken back by whoever asks. @throws RefusedError with why it may not */
+async function toTakeBack({ trx, action, me }: ActionContext, entryId: number): Promise<ActionDone> {
   const entry = await maybeEntry(trx, entryId);
   if (!entry)
     throw new RefusedError('That entry is not in this shop’s record. Nothing was changed.', 'entryId');
@@ -65,6 +61,16 @@ export async function takeBack(context: ActionContext, entryId: number): Promise
     throw new RefusedError(
       `${entry.personName} did that: it is theirs to take back, or the manager’s. Nothing was changed.`,
     );
+  return done;
+}
+
+/**
+ * Takes an action back: what it changed is as it was, and both stand in the record.
+ * @throws RefusedError when it is too old, somebody else's, was taken back, or something was done after it
+ */
+export async function takeBack(context: ActionContext, entryId: number): Promise<void> {
+  const { trx, action, me } = context;
+  const done = await toTakeBack(context, entryId);
   const entries = await manyEntriesOf(trx, done.key);
   for (const one of entries) {
     const later = await maybeLaterEntry(trx, one);

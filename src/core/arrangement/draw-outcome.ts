@@ -16,6 +16,20 @@ export const FIRST_FADE: DateRule = { endedShare: 0.1, reaching: true };
 export const STILL_A_GIFT: DateRule = { endedShare: 0.25, reaching: false };
 export const LAST_STAND: DateRule = { endedShare: 0.5, reaching: false };
 
+/** The line whose next stem ends first, once `ended` of each line's have; -1 when none ends any more. */
+function nextToEnd(lines: readonly EndedLine[], ended: Int32Array, without: number): number {
+  let first = -1;
+  let firstHour = Infinity;
+  for (let i = 0; i < lines.length; i++) {
+    const hour = i === without ? undefined : lines[i]?.endHours[ended[i] as number];
+    if (hour !== undefined && hour < firstHour) {
+      first = i;
+      firstHour = hour;
+    }
+  }
+  return first;
+}
+
 /**
  * Days from `countFromHour` until so much of the weight has ended, walking all lines' ends in the
  * order of time; the horizon when it never comes to that.
@@ -36,21 +50,14 @@ export function dateOf(
   const next = new Int32Array(lines.length);
   let ended = 0;
   for (;;) {
-    let first = -1;
-    let firstHour = Infinity;
-    for (let i = 0; i < lines.length; i++) {
-      if (i === without) continue;
-      const hour = lines[i]?.endHours[next[i] ?? 0];
-      if (hour !== undefined && hour < firstHour) {
-        first = i;
-        firstHour = hour;
-      }
-    }
+    const first = nextToEnd(lines, next, without);
     const line = lines[first];
     if (!line) return daysLeftOf(NaN, countFromHour);
+    const at = next[first] as number;
     ended += line.weight;
-    next[first] = (next[first] ?? 0) + 1;
-    if (ended > enough || (rule.reaching && ended >= enough)) return daysLeftOf(firstHour, countFromHour);
+    next[first] = at + 1;
+    if (ended > enough || (rule.reaching && ended >= enough))
+      return daysLeftOf(line.endHours[at] as number, countFromHour);
   }
 }
 

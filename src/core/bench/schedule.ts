@@ -1,4 +1,4 @@
-import type { Hands, Job, Schedule, Slot } from './types';
+import type { Hands, Job, Piece, Schedule, Slot } from './types';
 
 /** What there is to work with, in the planner's numbers. */
 export interface Means {
@@ -29,6 +29,16 @@ export function whoMay(hands: readonly Hands[], skill: string | null): boolean[]
   return may.some(Boolean) ? may : hands.map(() => true);
 }
 
+const readyAtS = (jobs: readonly Job[]): number[] => jobs.map((job) => job.readyInS ?? 0);
+
+/** Nobody stands and waits for the kettle with a lot in hand: it takes its turn. */
+const waitsItsTurn = (holder: number, work: Piece, kettleFreeS: number): boolean =>
+  holder >= 0 && work.usesKettle && kettleFreeS > 0;
+
+/** The sink that is free first; -1 where a piece needs none, or nobody waits for one. */
+const sinkFor = (work: Piece, sinkFreeS: readonly number[]): number =>
+  work.usesSink && sinkFreeS.length > 0 ? sinkFreeS.indexOf(Math.min(...sinkFreeS)) : -1;
+
 /**
  * The schedule that an order of work gives: each next piece of each named job as soon as its lot,
  * a pair of hands that may, and the kettle are free. `order` names every job once for each piece.
@@ -38,24 +48,19 @@ export function scheduleOf(order: readonly number[], jobs: readonly Job[], means
   let kettleFreeS = means.kettleReadyS;
   const sinkFreeS = new Array<number>(means.sinks ?? 0).fill(0);
   const nextPiece = jobs.map(() => 0);
-  const readyS = jobs.map((job) => job.readyInS ?? 0);
+  const readyS = readyAtS(jobs);
   const slots: Slot[] = [];
-  const begun = means.begun ?? [];
-  const turns = [...begun, ...order.map((job) => ({ job, hand: -1 }))];
+  const turns = [...(means.begun ?? []), ...order.map((job) => ({ job, hand: -1 }))];
   for (const { job, hand: holder } of turns) {
-    const piece = nextPiece[job] ?? 0;
+    const piece = nextPiece[job] as number;
     const work = jobs[job]?.pieces[piece];
     if (!work) continue;
-    // Nobody stands and waits for the kettle with a lot in hand: it takes its turn.
-    if (holder >= 0 && work.usesKettle && kettleFreeS > 0) continue;
-    const sink = work.usesSink && sinkFreeS.length > 0 ? sinkFreeS.indexOf(Math.min(...sinkFreeS)) : -1;
-    const earliest = Math.max(
-      readyS[job] ?? 0,
-      work.usesKettle ? kettleFreeS : 0,
-      sink >= 0 ? (sinkFreeS[sink] ?? 0) : 0,
-    );
+    if (waitsItsTurn(holder, work, kettleFreeS)) continue;
+    const sink = sinkFor(work, sinkFreeS);
+    const toolsS = Math.max(work.usesKettle ? kettleFreeS : 0, sinkFreeS[sink] ?? 0);
+    const earliest = Math.max(readyS[job] as number, toolsS);
     const hand = holder >= 0 ? holder : handFor(freeS, whoMay(means.hands, work.skill), earliest);
-    const startS = Math.max(freeS[hand] ?? 0, earliest);
+    const startS = Math.max(freeS[hand] as number, earliest);
     const endS = startS + work.handsS;
     freeS[hand] = endS;
     if (work.usesKettle) kettleFreeS = endS;

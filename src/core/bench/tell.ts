@@ -1,7 +1,7 @@
 import type { Words } from '../words/message';
 import type { Means } from './schedule';
 import type { LotRoom } from './rooms';
-import type { Job, PailShare, Schedule, Slot } from './types';
+import type { Job, PailShare, Piece, Schedule, Slot } from './types';
 
 /** One piece of work as it is told: whose, what, from when to when in minutes from now. */
 export interface PlannedWork {
@@ -51,21 +51,23 @@ export interface BenchPlan {
 export const minutes = (s: number): number => Math.round((s / 60) * 100) / 100;
 export const rounded = (days: number): number => Math.round(days * 1e4) / 1e4;
 
+/** Whether two pieces want the kettle, or a sink, of which there may be but one. */
+const isAtOneThing = (a: Piece | undefined, b: Piece | undefined): boolean =>
+  (a?.usesKettle === true && b?.usesKettle === true) || (a?.usesSink === true && b?.usesSink === true);
+
 /** Seconds a slot may slip before the next piece of its hand, its lot or the kettle, or the end, does. */
 function slackS(slot: Slot, { slots, finishS }: Schedule, jobs: readonly Job[]): number {
-  const work = jobs[slot.job]?.pieces[slot.piece];
-  let latestEndS = finishS - (work?.waitS ?? 0);
-  for (const other of slots) {
-    if (other === slot || other.startS < slot.startS) continue;
-    if (other.hand === slot.hand && other.startS >= slot.endS)
-      latestEndS = Math.min(latestEndS, other.startS);
-    if (other.job === slot.job && other.piece > slot.piece)
-      latestEndS = Math.min(latestEndS, other.startS - (work?.waitS ?? 0));
-    const next = jobs[other.job]?.pieces[other.piece];
-    const isAtOneThing = (work?.usesKettle && next?.usesKettle) || (work?.usesSink && next?.usesSink);
-    if (isAtOneThing && other.startS >= slot.endS) latestEndS = Math.min(latestEndS, other.startS);
-  }
-  return Math.max(0, latestEndS - slot.endS);
+  const pieceOf = (of: Slot): Piece | undefined => jobs[of.job]?.pieces[of.piece];
+  const work = pieceOf(slot);
+  const waitS = work?.waitS ?? 0;
+  const later = slots.filter((other) => other !== slot && other.startS >= slot.startS);
+  const bounds = later.flatMap((other) => [
+    ...(other.job === slot.job && other.piece > slot.piece ? [other.startS - waitS] : []),
+    ...(other.startS >= slot.endS && (other.hand === slot.hand || isAtOneThing(work, pieceOf(other)))
+      ? [other.startS]
+      : []),
+  ]);
+  return Math.max(0, Math.min(finishS - waitS, ...bounds) - slot.endS);
 }
 
 /** The schedule's pieces of work, soonest first. */

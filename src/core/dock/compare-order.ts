@@ -81,6 +81,17 @@ function standsFor(
   );
 }
 
+/** A line nobody ordered, as it is told: perhaps for what did not come. */
+function strangerOf(instead: OrderLine | undefined, species: SpeciesRegistry): LineAgainstOrder {
+  if (!instead) return { kind: 'not ordered', orderLine: null, words: 'not ordered' };
+  const name = species.find(instead.speciesKey)?.name ?? instead.speciesKey;
+  return {
+    kind: 'substitute',
+    orderLine: instead.line,
+    words: `not ordered; perhaps for the ${name.toLowerCase()} that did not come`,
+  };
+}
+
 /**
  * Holds a note against what was ordered: each line as ordered, short, over, something else in its
  * place, or never ordered; and what did not come at all. Several lines of one flower are counted
@@ -113,17 +124,7 @@ export function compareWithOrder(
   const missing = order.filter((o) => !matched.has(o));
   for (const line of note) {
     if (lines.has(line.line)) continue;
-    const instead = standsFor(line, missing, species);
-    lines.set(
-      line.line,
-      instead
-        ? {
-            kind: 'substitute',
-            orderLine: instead.line,
-            words: `not ordered; perhaps for the ${(species.find(instead.speciesKey)?.name ?? instead.speciesKey).toLowerCase()} that did not come`,
-          }
-        : { kind: 'not ordered', orderLine: null, words: 'not ordered' },
-    );
+    lines.set(line.line, strangerOf(standsFor(line, missing, species), species));
   }
   return { lines, missing };
 }

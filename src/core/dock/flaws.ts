@@ -88,6 +88,16 @@ export interface DockAdvice {
 const USE_FIRST_DAYS = 4;
 const HARDLY_DAYS = 1.5;
 
+const saidOf = (flaw: FlawInLot): string => `${FLAWS[flaw.kind].words}, ${flawInWords(flaw)}`;
+
+/** Why a lot is sent back; null where nothing speaks for that. */
+function whyRefused(worst: FlawInLot | null, daysLeftP50: number): string | null {
+  if (worst && worst.lowShare >= 0.5) return `more than half has it: ${saidOf(worst)}`;
+  return daysLeftP50 < HARDLY_DAYS
+    ? `hardly a day left in it: ${daysLeftP50.toFixed(1)} at the middle`
+    : null;
+}
+
 /**
  * Advice for a lot from what was counted, how it stands and how long it lasts. Shares are the low
  * end of what the sample supports, so that nobody is accused on three stems.
@@ -103,25 +113,13 @@ export function adviseAtDock(lot: {
 }): DockAdvice {
   const grave = lot.flaws.filter((f) => FLAWS[f.kind].claim);
   const worst = grave.reduce<FlawInLot | null>((w, f) => (f.lowShare > (w?.lowShare ?? 0) ? f : w), null);
-  if (worst && worst.lowShare >= 0.5)
-    return {
-      advice: 'refuse',
-      because: `more than half has it: ${FLAWS[worst.kind].words}, ${flawInWords(worst)}`,
-    };
-  if (lot.daysLeftP50 < HARDLY_DAYS)
-    return {
-      advice: 'refuse',
-      because: `hardly a day left in it: ${lot.daysLeftP50.toFixed(1)} at the middle`,
-    };
+  const refused = whyRefused(worst, lot.daysLeftP50);
+  if (refused) return { advice: 'refuse', because: refused };
   const short = lot.stemsShort ?? 0;
   if (short > 0) return { advice: 'claim', because: `${short} stems short of the note` };
   if (worst && worst.lowShare >= 0.02)
     return { advice: 'claim', because: `${FLAWS[worst.kind].words}: ${flawInWords(worst)}` };
-  if (worst)
-    return {
-      advice: 'reduced price',
-      because: `a few only: ${FLAWS[worst.kind].words}, ${flawInWords(worst)}`,
-    };
+  if (worst) return { advice: 'reduced price', because: `a few only: ${saidOf(worst)}` };
   const [measured] = lot.measured ?? [];
   if (measured) return { advice: 'reduced price', because: measured };
   if (lot.daysLeftP50 < USE_FIRST_DAYS)

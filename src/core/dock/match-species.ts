@@ -99,6 +99,17 @@ export function matchSpecies(
   return match;
 }
 
+/** The species whose name is spelled like those words, by the fewest slips; undefined where none is near. */
+function misspelled(words: string): Species | undefined {
+  let best: { species: Species; slips: number } | undefined;
+  for (const [name, species] of NAMED) {
+    if (Math.abs(name.length - words.length) > name.length / 5) continue;
+    const slips = slipsBetween(words, name);
+    if (slips <= Math.floor(name.length / 5) && (!best || slips < best.slips)) best = { species, slips };
+  }
+  return best?.species;
+}
+
 function matchWords(words: string, product: string): SpeciesMatch | null {
   const exact = namedIn(words);
   if (exact) return { species: exact, how: 'named', reason: `“${product}” names it` };
@@ -116,11 +127,6 @@ function matchWords(words: string, product: string): SpeciesMatch | null {
   const stripped =
     left === '' ? undefined : (namedIn(left) ?? namedIn(bare) ?? ofKey(own(ABBREVIATIONS, left)));
   if (stripped) return likely(stripped, 'taken to be');
-  let best: { species: Species; slips: number } | null = null;
-  for (const [name, species] of NAMED) {
-    if (Math.abs(name.length - bare.length) > name.length / 5) continue;
-    const slips = slipsBetween(bare, name);
-    if (slips <= Math.floor(name.length / 5) && (!best || slips < best.slips)) best = { species, slips };
-  }
-  return best && likely(best.species, 'is spelled like');
+  const near = misspelled(bare);
+  return near ? likely(near, 'is spelled like') : null;
 }

@@ -48,37 +48,44 @@ function withYear(year: number | null, month: number, day: number, yearGuessed: 
   return date === null ? null : { date, yearGuessed };
 }
 
+/** A day and month as told, in the year that is told or the last such day before the note. */
+function dayOf(yearText: string | undefined, month: number, day: number, noteDate: DateContext['noteDate']) {
+  return yearText === undefined
+    ? withYear(yearBefore(month, day, noteDate), month, day, true)
+    : withYear(fullYear(yearText), month, day, false);
+}
+
+/** 19.11.2026, 17/11/26, 20.11. */
+function readNumbered(plain: string, { noteDate, dayFirst }: DateContext): ReadDate | null {
+  const parts = /^(\d{1,2})\s*[-/.]\s*(\d{1,2})(?:\s*[-/.]\s*(\d{4}|\d{2})?)?$/.exec(plain);
+  if (!parts) return null;
+  const [first, second] = [Number(parts[1]), Number(parts[2])];
+  // A month past twelve tells the order of this one date, whatever the rest of the file does.
+  const isDayFirst = second > 12 ? false : first > 12 ? true : dayFirst;
+  const [day, month] = isDayFirst ? [first, second] : [second, first];
+  return dayOf(parts[3], month, day, noteDate);
+}
+
+/** 19 Nov 2026, Nov 19. */
+function readNamed(plain: string, noteDate: DateContext['noteDate']): ReadDate | null {
+  const named =
+    /^(?<day>\d{1,2})\.?\s+(?<month>[a-zéûä]{3,})\.?,?(?:\s+(?<year>\d{4}|\d{2}))?$/i.exec(plain) ??
+    /^(?<month>[a-zéûä]{3,})\.?\s+(?<day>\d{1,2}),?(?:\s+(?<year>\d{4}|\d{2}))?$/i.exec(plain);
+  if (!named) return null;
+  const { day, month: monthText = '', year } = named.groups ?? {};
+  const month = MONTHS.findIndex((m) => m.test(monthText)) + 1;
+  return month === 0 ? null : dayOf(year, month, Number(day), noteDate);
+}
+
 /**
  * A calendar date as delivery notes write it: 2026-11-19, 20261119, 19.11.2026, 18-11-2026,
  * 17/11/26, 20.11., 19 Nov 2026, Nov 19. Null when it is none, or does not exist.
  */
-export function readDate(text: string, { noteDate, dayFirst }: DateContext): ReadDate | null {
+export function readDate(text: string, context: DateContext): ReadDate | null {
   const plain = text.trim().replace(/[T ]\d{1,2}:\d{2}(:\d{2})?(Z|\.\d+Z?)?$/, '');
   const iso = /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})$/.exec(plain) ?? /^(\d{4})(\d{2})(\d{2})$/.exec(plain);
   if (iso) return withYear(Number(iso[1]), Number(iso[2]), Number(iso[3]), false);
-  const parts = /^(\d{1,2})\s*[-/.]\s*(\d{1,2})(?:\s*[-/.]\s*(\d{4}|\d{2})?)?$/.exec(plain);
-  if (parts) {
-    const [first, second] = [Number(parts[1]), Number(parts[2])];
-    // A month past twelve tells the order of this one date, whatever the rest of the file does.
-    const isDayFirst = second > 12 ? false : first > 12 ? true : dayFirst;
-    const [day, month] = isDayFirst ? [first, second] : [second, first];
-    return parts[3] === undefined
-      ? withYear(yearBefore(month, day, noteDate), month, day, true)
-      : withYear(fullYear(parts[3]), month, day, false);
-  }
-  const named =
-    /^(\d{1,2})\.?\s+([a-zéûä]{3,})\.?,?(?:\s+(\d{4}|\d{2}))?$/i.exec(plain) ??
-    /^([a-zéûä]{3,})\.?\s+(\d{1,2}),?(?:\s+(\d{4}|\d{2}))?$/i.exec(plain);
-  if (!named) return null;
-  const [dayText = '', monthText = ''] = /^\d/.test(named[1] ?? '')
-    ? [named[1], named[2]]
-    : [named[2], named[1]];
-  const month = MONTHS.findIndex((m) => m.test(monthText)) + 1;
-  if (month === 0) return null;
-  const day = Number(dayText);
-  return named[3] === undefined
-    ? withYear(yearBefore(month, day, noteDate), month, day, true)
-    : withYear(fullYear(named[3]), month, day, false);
+  return readNumbered(plain, context) ?? readNamed(plain, context.noteDate);
 }
 
 /** Whether slashed dates of a file put the day first: any part past twelve says; undecided, the day. */

@@ -1,3 +1,4 @@
+import type { Species } from '../species/species';
 import type { SpeciesRegistry } from '../species/registry';
 import type { DecimalMark } from '../numbers/read-number';
 import type { Column, ColumnMap } from './columns';
@@ -93,6 +94,27 @@ interface Counts {
   readonly weightG: number | null;
 }
 
+/** Stems a bunch: of its column, else as the line's remark says. */
+function readStemsPerBunch(reading: LineReading, bunches: number | null): number | null {
+  const told = reading.read('stemsPerBunch', 'stems a bunch', readCountOf);
+  const remark = PER_BUNCH.exec(reading.cell('remark'));
+  if (told !== null || bunches === null || !remark) return told;
+  const remarked = readCountOf(remark[1] ?? '');
+  if (remarked !== null) reading.guesses.push(`${remarked} stems a bunch by its remark`);
+  return remarked;
+}
+
+/** Stems of a weight, by what this shop has weighed; asked where it has weighed none. */
+function stemsOfWeight(reading: LineReading, weightG: number, grams: GramsFound | null): number | null {
+  if (grams === null) {
+    reading.decide.push(`${weightG} g: how many stems? We have no grams a stem for it`);
+    return null;
+  }
+  const told = stemsByWeight(weightG, grams);
+  reading.notes.push(told.words);
+  return told.stems;
+}
+
 function readCounts(
   reading: LineReading,
   speciesKey: string | null,
@@ -101,29 +123,18 @@ function readCounts(
   unit: 'g' | 'kg',
 ): Counts {
   const bunches = reading.read('bunches', 'bunches', readCountOf);
-  let stemsPerBunch = reading.read('stemsPerBunch', 'stems a bunch', readCountOf);
+  const stemsPerBunch = readStemsPerBunch(reading, bunches);
   const counted = reading.read('stems', 'stems', readCountOf);
   const weightG = reading.read('weightG', 'weight', (t) => readWeightG(t, mark, unit));
-  const remark = PER_BUNCH.exec(reading.cell('remark'));
-  if (stemsPerBunch === null && bunches !== null && remark) {
-    stemsPerBunch = readCountOf(remark[1] ?? '');
-    if (stemsPerBunch !== null) reading.guesses.push(`${stemsPerBunch} stems a bunch by its remark`);
-  }
   const byBunch = bunches !== null && stemsPerBunch !== null ? bunches * stemsPerBunch : null;
   if (counted !== null && byBunch !== null && counted !== byBunch)
     reading.decide.push(`${bunches} × ${stemsPerBunch} is ${byBunch}, yet it says ${counted} stems`);
-  let stems = byBunch ?? counted;
-  if (stems === null && weightG !== null && speciesKey) {
-    if (grams === null) reading.decide.push(`${weightG} g: how many stems? We have no grams a stem for it`);
-    else {
-      const told = stemsByWeight(weightG, grams);
-      stems = told.stems;
-      reading.notes.push(told.words);
-    }
-  } else if (stems === null && weightG === null) {
+  const found = { bunches, stemsPerBunch, stems: byBunch ?? counted, weightG };
+  if (found.stems !== null) return found;
+  if (weightG === null)
     reading.decide.push(bunches === null ? 'no count of stems' : 'no count of stems a bunch');
-  }
-  return { bunches, stemsPerBunch, stems, weightG };
+  else if (speciesKey) return { ...found, stems: stemsOfWeight(reading, weightG, grams) };
+  return found;
 }
 
 /** A variety that carries its colour: "Evening Ferry, deep red". */
@@ -148,33 +159,53 @@ function readPriceOf(reading: LineReading, context: LineContext, counts: Counts)
   };
 }
 
-/** Reads one line of the note. Whatever it holds, it comes back with what was made of it. */
-export function readLine(row: readonly string[], line: number, context: LineContext): NoteLine {
-  const reading = new LineReading(row, context);
-  const product = reading.cell('product');
+/** The species a product's name means; one that is not sure is said so, one nobody knows is asked. */
+function readSpecies(reading: LineReading, product: string, context: LineContext): Species | null {
   const match = matchSpecies(product, context.remembered, context.species);
   if (!match)
     reading.decide.push(product === '' ? 'no product is named' : `nothing we know is called “${product}”`);
   else if (match.how === 'likely') reading.guesses.push(match.reason);
-  const speciesKey = match?.species.key ?? null;
-  const lengthText = reading.cell('lengthCm');
-  const lengthCm = readLengthCm(lengthText);
-  const grams = match && findGrams(context.gramsPerStem, match.species, lengthCm);
-  const weightHeading = context.headings[context.columns.get('weightG') ?? -1] ?? '';
-  const weightUnit = /kg|kilo/i.test(weightHeading) ? 'kg' : 'g';
-  const counts = readCounts(reading, speciesKey, grams, context.decimalMark, weightUnit);
+  return match?.species ?? null;
+}
+
+/** When it was cut; a day that cannot be, or is not told, is said. */
+function readCut(reading: LineReading, context: LineContext): string | null {
   const cut = reading.read('cutDate', 'cut date', (t) => readDate(t, context));
   if (cut?.yearGuessed) reading.guesses.push(`cut on ${cut.date}: the note leaves the year out`);
   if (cut && context.noteDate && cut.date > context.noteDate)
     reading.decide.push(`cut on ${cut.date}, after the note was written`);
   if (!cut && reading.cell('cutDate') === '') reading.notes.push('the note does not say when it was cut');
+  return cut?.date ?? null;
+}
+
+function readRemark(reading: LineReading): string | null {
   const remark = reading.cell('remark') || null;
   if (remark && SHORT_OR_OTHER.test(remark)) reading.decide.push(`its remark: “${remark}”`);
-  if (lengthText !== '' && lengthCm === null) reading.notes.push(`grade “${lengthText}”, no length`);
+  return remark;
+}
+
+/** How sure a line is, by what was guessed and what waits for a decision. */
+export const statusOf = (guesses: readonly string[], decide: readonly string[]): NoteLine['status'] =>
+  decide.length > 0 ? 'needs-decision' : guesses.length > 0 ? 'guessed' : 'understood';
+
+/** Reads one line of the note. Whatever it holds, it comes back with what was made of it. */
+export function readLine(row: readonly string[], line: number, context: LineContext): NoteLine {
+  const reading = new LineReading(row, context);
+  const product = reading.cell('product');
+  const species = readSpecies(reading, product, context);
+  const speciesKey = species && species.key;
+  const gradeText = reading.cell('lengthCm');
+  const lengthCm = readLengthCm(gradeText);
+  const grams = species && findGrams(context.gramsPerStem, species, lengthCm);
+  const weightHeading = context.headings[context.columns.get('weightG') ?? -1] ?? '';
+  const weightUnit = /kg|kilo/i.test(weightHeading) ? 'kg' : 'g';
+  const counts = readCounts(reading, speciesKey, grams, context.decimalMark, weightUnit);
+  const cutDate = readCut(reading, context);
+  const remark = readRemark(reading);
+  if (gradeText !== '' && lengthCm === null) reading.notes.push(`grade “${gradeText}”, no length`);
   return {
     line,
-    status:
-      reading.decide.length > 0 ? 'needs-decision' : reading.guesses.length > 0 ? 'guessed' : 'understood',
+    status: statusOf(reading.guesses, reading.decide),
     reasons: [...reading.decide, ...reading.guesses, ...reading.notes],
     product,
     speciesKey,
@@ -182,7 +213,7 @@ export function readLine(row: readonly string[], line: number, context: LineCont
     ...counts,
     headsMin: reading.read('headsMin', 'heads', readCountOf),
     lengthCm,
-    cutDate: cut?.date ?? null,
+    cutDate,
     origin: reading.cell('origin') || null,
     packing: reading.cell('packing') || null,
     ...readPriceOf(reading, context, counts),

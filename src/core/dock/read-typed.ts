@@ -1,9 +1,9 @@
 import type { SpeciesRegistry } from '../species/registry';
-import { findGrams, stemsByWeight, type GramsPerStem } from './grams';
+import { findGrams, stemsByWeight, type GramsFound, type GramsPerStem } from './grams';
 import { matchSpecies, type SpeciesMatch } from './match-species';
 import { readCount, readPrice, readWeightG } from './read-cells';
 import { readDate } from './read-date';
-import { ignoredLine } from './read-line';
+import { ignoredLine, statusOf } from './read-line';
 import type { DeliveryNote, NoteLine } from './types';
 
 export interface TypedHelp {
@@ -57,58 +57,96 @@ function takeCounts(line: Piecewise) {
   return { bunches: null, stemsPerBunch: null, stems: stems && readCount(stems[1] ?? '') };
 }
 
-function readTypedLine(text: string, at: number, help: TypedHelp): NoteLine {
-  if (text.trim() === '') return ignoredLine(at, '', 'an empty line');
-  const line = new Piecewise(text);
-  const guesses: string[] = [];
-  const decide: string[] = [];
-  const notes: string[] = [];
+/** What is collected of one typed line. */
+interface Collected {
+  readonly guesses: string[];
+  readonly decide: string[];
+  readonly notes: string[];
+}
+
+function takeCut(line: Piecewise, { decide, notes }: Collected, today: string): string | null {
   const said = line.take(/\bcut\s+(?:on\s+)?([\dA-Za-z./-]+(?:\s+[A-Za-z]{3,}\.?)?(?:\s+\d{4})?)/i);
-  const cut = said && readDate(said[1] ?? '', { noteDate: help.today, dayFirst: true });
-  if (said && !cut) decide.push(`cut date “${said[1] ?? ''}” cannot be read`);
-  if (!said) notes.push('the note does not say when it was cut');
-  const variety = line.take(/[‘“"']([^’”"']+)[’”"']/)?.[1]?.trim() ?? null;
-  const price = readPrice(
-    line.take(
-      /(?:@|€|£|\$)\s*\d[\d.,]*(?:\s*\/\s*\w+)?|\d+[.,]\d{2}\s*(?:€|£|\$|eur)(?:\s*\/\s*\w+)?/i,
-    )?.[0] ?? '',
-    '.',
+  if (!said) {
+    notes.push('the note does not say when it was cut');
+    return null;
+  }
+  const text = said[1] ?? '';
+  const cut = readDate(text, { noteDate: today, dayFirst: true });
+  if (!cut) decide.push(`cut date “${text}” cannot be read`);
+  return cut && cut.date;
+}
+
+function takePrice(line: Piecewise) {
+  const written = line.take(
+    /(?:@|€|£|\$)\s*\d[\d.,]*(?:\s*\/\s*\w+)?|\d+[.,]\d{2}\s*(?:€|£|\$|eur)(?:\s*\/\s*\w+)?/i,
   );
+  return written && readPrice(written[0], '.');
+}
+
+function takeWeight(line: Piecewise): number | null {
   const weighed = line.take(/\d+(?:[.,]\d+)?\s*(?:kg|gr?|grams?)\b/i);
-  const weightG = weighed && readWeightG(weighed[0], '.');
+  return weighed && readWeightG(weighed[0], '.');
+}
+
+/** Counts and length, which may both be bare numbers: what is left once the stems are counted is how long they are. */
+function takeNumbers(line: Piecewise, weightG: number | null) {
   const counts = takeCounts(line);
   const length = line.take(/(\d{2,3})\s*cm\b/i);
   const bare = counts.stems === null && weightG === null ? line.take(/(?<![\d.,])(\d+)(?![\d.,])/) : null;
-  // A number left over once the stems are counted is how long they are.
   const bareLength = length ?? line.take(/(?<![\d.,])([2-9]\d|1\d\d)(?![\d.,])/);
-  const lengthCm = bareLength && Number(bareLength[1]);
-  const { match, rest } = takeSpecies(line.words(), help.species);
-  if (!match) decide.push(`no species we know is named in “${text.trim()}”`);
-  else if (match.how === 'likely') guesses.push(match.reason);
-  const speciesKey = match?.species.key ?? null;
-  const grams = match && findGrams(help.gramsPerStem ?? {}, match.species, lengthCm);
-  let stems = counts.stems ?? (bare && readCount(bare[1] ?? ''));
-  if (stems === null && weightG !== null && grams !== null) {
+  const stems = counts.stems ?? (bare && readCount(bare[1] ?? ''));
+  return { ...counts, stems, lengthCm: bareLength && Number(bareLength[1]) };
+}
+
+/** Stems by what they weigh, where nobody counted them. */
+function stemsOf(
+  counted: number | null,
+  weightG: number | null,
+  grams: GramsFound | null,
+  { decide, notes }: Collected,
+): number | null {
+  if (counted !== null) return counted;
+  if (weightG !== null && grams !== null) {
     const told = stemsByWeight(weightG, grams);
-    stems = told.stems;
     notes.push(told.words);
-  } else if (stems === null)
-    decide.push(weightG === null ? 'no count of stems' : `${weightG} g: how many stems?`);
+    return told.stems;
+  }
+  decide.push(weightG === null ? 'no count of stems' : `${weightG} g: how many stems?`);
+  return null;
+}
+
+function priceOf(price: ReturnType<typeof takePrice>, weightG: number | null) {
+  if (!price) return { unitPrice: null, priceUnit: null, currency: null };
+  const usual = weightG === null ? ('stem' as const) : ('kg' as const);
+  return { unitPrice: price.amount, priceUnit: price.unit ?? usual, currency: price.currency };
+}
+
+function readTypedLine(text: string, at: number, help: TypedHelp): NoteLine {
+  if (text.trim() === '') return ignoredLine(at, '', 'an empty line');
+  const line = new Piecewise(text);
+  const said: Collected = { guesses: [], decide: [], notes: [] };
+  const cutDate = takeCut(line, said, help.today);
+  const variety = line.take(/[‘“"']([^’”"']+)[’”"']/)?.[1]?.trim() ?? null;
+  const price = takePrice(line);
+  const weightG = takeWeight(line);
+  const numbers = takeNumbers(line, weightG);
+  const { match, rest } = takeSpecies(line.words(), help.species);
+  if (!match) said.decide.push(`no species we know is named in “${text.trim()}”`);
+  else if (match.how === 'likely') said.guesses.push(match.reason);
+  const grams = match && findGrams(help.gramsPerStem ?? {}, match.species, numbers.lengthCm);
+  const stems = stemsOf(numbers.stems, weightG, grams, said);
   return {
     ...ignoredLine(at, text.trim(), ''),
-    status: decide.length > 0 ? 'needs-decision' : guesses.length > 0 ? 'guessed' : 'understood',
-    reasons: [...decide, ...guesses, ...notes],
-    speciesKey,
+    status: statusOf(said.guesses, said.decide),
+    reasons: [...said.decide, ...said.guesses, ...said.notes],
+    speciesKey: match && match.species.key,
     variety,
     colour: rest.join(' ') || null,
-    ...counts,
+    ...numbers,
     stems,
     weightG,
-    lengthCm,
-    cutDate: cut?.date ?? null,
-    unitPrice: price?.amount ?? null,
-    priceUnit: price && (price.unit ?? (weightG === null ? 'stem' : 'kg')),
-    currency: price?.currency ?? null,
+    cutDate,
+    ...priceOf(price, weightG),
   };
 }
 

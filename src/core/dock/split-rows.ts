@@ -59,6 +59,15 @@ export interface SplitFile {
   readonly heading: Heading | null;
 }
 
+const knownColumns = (file: SplitFile | null): number => file?.heading?.columns.size ?? 0;
+
+/** Whether a splitting knows more columns; where no heading is recognised, gives most rows the most cells. */
+function isBetterSplit(file: SplitFile, best: SplitFile | null): boolean {
+  if (best === null) return true;
+  const [known, bestKnown] = [knownColumns(file), knownColumns(best)];
+  return known > bestKnown || (known + bestKnown === 0 && usualWidth(file.rows) > usualWidth(best.rows));
+}
+
 /**
  * Splits a file into rows, by the separator whose heading is recognised best. Every line of the
  * file is in exactly one row; a newline at the very end begins none.
@@ -70,12 +79,8 @@ export function splitRows(text: string): SplitFile {
   for (const delimiter of DELIMITERS) {
     if (!clean.includes(delimiter)) continue;
     const rows = byTheRules(clean, delimiter) ?? lineByLine(lines, delimiter);
-    const heading = findHeading(rows.map((r) => r.cells));
-    const known = heading?.columns.size ?? 0;
-    const bestKnown = best?.heading?.columns.size ?? 0;
-    // Where no heading is recognised, the separator that gives most rows the most cells.
-    const isWider = bestKnown === 0 && usualWidth(rows) > usualWidth(best?.rows ?? []);
-    if (best === null || known > bestKnown || (known === 0 && isWider)) best = { rows, heading };
+    const file = { rows, heading: findHeading(rows.map((r) => r.cells)) };
+    if (isBetterSplit(file, best)) best = file;
   }
   return best ?? { rows: lineByLine(lines, ','), heading: null };
 }

@@ -125,6 +125,50 @@ function gapsOf(readings: readonly LoggerReading[], intervalMin: number | null):
   });
 }
 
+const timeText = ({ cells }: Row, { time, clock }: Columns): string =>
+  `${cells[time] ?? ''}${clock === null ? '' : ` ${cells[clock] ?? ''}`}`.trim();
+
+interface ReadAs {
+  readonly columns: Columns;
+  readonly unit: 'C' | 'F';
+  readonly dayFirst: boolean;
+  readonly timeZone: string;
+}
+
+const humidityIn = (text: string): number | null => {
+  const humidity = readMeasure(text);
+  return humidity !== null && humidity >= 1 && humidity <= 100 ? humidity : null;
+};
+
+/** Degrees Celsius of a box of flowers, or why it is none. */
+function celsiusOf(measured: number | null, text: string, unit: 'C' | 'F'): number | string {
+  if (measured === null) return `“${text}” is not a temperature`;
+  const tempC = unit === 'F' ? ((measured - 32) * 5) / 9 : measured;
+  return tempC < COLDEST_C || tempC > WARMEST_C ? `${tempC.toFixed(1)} °C is not a box of flowers` : tempC;
+}
+
+/** The readings by their instants, the first of two at one, and every row that is none with why. */
+function readingsIn(body: readonly Row[], temps: readonly (number | null)[], as: ReadAs) {
+  const { columns, unit, dayFirst, timeZone } = as;
+  const badRows: { line: number; why: string }[] = [];
+  const byTime = new Map<number, LoggerReading>();
+  let lastMs: number | undefined;
+  body.forEach((row, i) => {
+    const bad = (why: string): void => void badRows.push({ line: row.line, why });
+    const written = timeText(row, columns);
+    const notBefore = lastMs === undefined ? {} : { notBeforeMs: lastMs };
+    const atMs = readTime(written, { dayFirst, timeZone, ...notBefore });
+    if (atMs === null) return bad(`“${written}” is not a time`);
+    lastMs = atMs;
+    const tempC = celsiusOf(temps[i] ?? null, row.cells[columns.temp] ?? '', unit);
+    if (typeof tempC === 'string') return bad(tempC);
+    if (byTime.has(atMs)) return bad('that instant stands there twice; the first is kept');
+    const humidityPct = columns.humidity === null ? null : humidityIn(row.cells[columns.humidity] ?? '');
+    byTime.set(atMs, { atMs, tempC, humidityPct });
+  });
+  return { byTime, badRows };
+}
+
 /**
  * Reads a temperature logger's CSV: any of the usual separators, a preamble, decimal commas, °C or
  * °F, dates of several styles, irregular times. Rows that cannot be read are told, not dropped.
@@ -141,45 +185,16 @@ export function readLogger(text: string, shopZone = 'UTC'): LoggerFile {
   if (!heading) return refuse('has no heading with a time and a temperature');
   const { columns } = heading;
   const body = rows.slice(heading.at + 1).filter((row) => row.cells.some((c) => c !== ''));
-  const timeText = ({ cells }: Row): string =>
-    `${cells[columns.time] ?? ''}${columns.clock === null ? '' : ` ${cells[columns.clock] ?? ''}`}`.trim();
-  const dayFirst = isDayFirst(body.map(timeText));
+  const dayFirst = isDayFirst(body.map((row) => timeText(row, columns)));
   const head = rows.slice(0, heading.at);
   const said = preambleOf(head, /zone|offset/i) ?? columns.headings[columns.time] ?? '';
   const named = zoneNamed(said);
   const timeZone = named ?? shopZone;
   if (!isZone(timeZone)) refuse(`is to be read in the zone "${timeZone}", which nobody knows`);
-  let lastMs: number | undefined;
-  const temps = body.map(({ cells }) => readMeasure(cells[columns.temp] ?? ''));
-  const { unit, because } = unitOf(
-    head,
-    columns,
-    temps,
-    body.map(({ cells }) => cells[columns.temp] ?? ''),
-  );
-  const badRows: { line: number; why: string }[] = [];
-  const byTime = new Map<number, LoggerReading>();
-  body.forEach((row, i) => {
-    const bad = (why: string): void => void badRows.push({ line: row.line, why });
-    const atMs = readTime(timeText(row), {
-      dayFirst,
-      timeZone,
-      ...(lastMs === undefined ? {} : { notBeforeMs: lastMs }),
-    });
-    lastMs = atMs ?? lastMs;
-    if (atMs === null) return bad(`“${timeText(row)}” is not a time`);
-    const measured = temps[i] ?? null;
-    if (measured === null) return bad(`“${row.cells[columns.temp] ?? ''}” is not a temperature`);
-    const tempC = unit === 'F' ? ((measured - 32) * 5) / 9 : measured;
-    if (tempC < COLDEST_C || tempC > WARMEST_C) return bad(`${tempC.toFixed(1)} °C is not a box of flowers`);
-    if (byTime.has(atMs)) return bad('that instant stands there twice; the first is kept');
-    const humidity = columns.humidity === null ? null : readMeasure(row.cells[columns.humidity] ?? '');
-    byTime.set(atMs, {
-      atMs,
-      tempC,
-      humidityPct: humidity !== null && humidity >= 1 && humidity <= 100 ? humidity : null,
-    });
-  });
+  const tempTexts = body.map(({ cells }) => cells[columns.temp] ?? '');
+  const temps = tempTexts.map(readMeasure);
+  const { unit, because } = unitOf(head, columns, temps, tempTexts);
+  const { byTime, badRows } = readingsIn(body, temps, { columns, unit, dayFirst, timeZone });
   const asWritten = [...byTime.keys()];
   const isOutOfOrder = asWritten.some((atMs, i) => atMs < (asWritten[i - 1] ?? -Infinity));
   const readings = [...byTime.values()].sort((a, b) => a.atMs - b.atMs);

@@ -48,6 +48,13 @@ function instant(parts: readonly number[], timeZone: string, notBeforeMs: number
   return instantOf({ year, month, day, hour, minute, second }, timeZone, notBeforeMs);
 }
 
+/** The hour of a clock, by its half of the day where it tells one; null where there is no such hour. */
+function hourOf(hour: number, half: string | undefined): number | null {
+  if (half === undefined) return hour;
+  if (hour < 1 || hour > 12) return null;
+  return (hour % 12) + (half.toLowerCase().startsWith('p') ? 12 : 0);
+}
+
 /** Milliseconds since 1970 of a clock reading, or null when it is not one or does not exist. */
 export function readTime(text: string, { dayFirst, timeZone, notBeforeMs }: TimeReading): number | null {
   const iso = ISO.exec(text.trim());
@@ -59,19 +66,14 @@ export function readTime(text: string, { dayFirst, timeZone, notBeforeMs }: Time
     );
   const slashed = SLASHED.exec(text.trim());
   if (!slashed) return null;
-  const [, first = '', second = '', yearText = '', hourText = '', minute = '', secondText, half] = slashed;
-  const year = Number(yearText) + (yearText.length === 2 ? 2000 : 0);
+  const [first, second, written, hourWritten, minute, seconds] = slashed
+    .slice(1, 7)
+    .map((n) => Number(n) || 0);
+  const year = (written as number) + (slashed[3]?.length === 2 ? 2000 : 0);
   const [day, month] = dayFirst ? [first, second] : [second, first];
-  let hour = Number(hourText);
-  if (half !== undefined) {
-    if (hour < 1 || hour > 12) return null;
-    hour = (hour % 12) + (half.toLowerCase().startsWith('p') ? 12 : 0);
-  }
-  return instant(
-    [year, Number(month), Number(day), hour, Number(minute), Number(secondText ?? 0)],
-    timeZone,
-    notBeforeMs,
-  );
+  const hour = hourOf(hourWritten as number, slashed[7]);
+  if (hour === null) return null;
+  return instant([year, month, day, hour, minute, seconds] as number[], timeZone, notBeforeMs);
 }
 
 /**

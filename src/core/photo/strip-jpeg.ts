@@ -21,6 +21,33 @@ const isFrame = (marker: number): boolean =>
 const isDropped = (marker: number): boolean =>
   marker === COMMENT || (marker >= 0xe0 && marker <= 0xef && !KEPT_APPLICATION_SEGMENTS.has(marker));
 
+const wordAt = (bytes: Uint8Array, at: number): number => ((bytes[at] ?? 0) << 8) | (bytes[at + 1] ?? 0);
+
+/** Where the segment that begins at or behind `at` begins: any marker may have filling before it. */
+function pastFilling(jpeg: Uint8Array, at: number): number {
+  let begins = at;
+  while (begins + 4 <= jpeg.length && jpeg[begins] === 0xff && jpeg[begins + 1] === 0xff) begins++;
+  return begins;
+}
+
+/** The segment that begins there, its marker and length with it. */
+function segmentAt(jpeg: Uint8Array, at: number): Uint8Array {
+  const isMarked = at + 4 <= jpeg.length && jpeg[at] === 0xff;
+  const length = wordAt(jpeg, at + 2);
+  if (!isMarked || length < 2 || at + 2 + length > jpeg.length) refuse('is cut short or damaged');
+  return jpeg.subarray(at, at + 2 + length);
+}
+
+function joined(parts: readonly Uint8Array[]): Uint8Array {
+  const bytes = new Uint8Array(parts.reduce((n, part) => n + part.length, 0));
+  let at = 0;
+  for (const part of parts) {
+    bytes.set(part, at);
+    at += part.length;
+  }
+  return bytes;
+}
+
 /**
  * A JPEG without its notes: EXIF (place, camera, hour, its small preview), XMP, colour profiles and
  * comments are left out, the picture is untouched. Anything behind the picture's end is dropped.
@@ -29,37 +56,21 @@ const isDropped = (marker: number): boolean =>
 export function stripJpeg(jpeg: Uint8Array): StrippedJpeg {
   if (jpeg[0] !== 0xff || jpeg[1] !== START) refuse('is not a JPEG picture');
   const kept: Uint8Array[] = [jpeg.subarray(0, 2)];
-  let size: { widthPx: number; heightPx: number } | null = null;
-  for (let at = 2; ;) {
-    if (at + 4 > jpeg.length || jpeg[at] !== 0xff) refuse('is cut short or damaged');
-    const marker = jpeg[at + 1] ?? 0;
-    if (marker === 0xff) {
-      at++;
-      continue;
-    }
-    const length = ((jpeg[at + 2] ?? 0) << 8) | (jpeg[at + 3] ?? 0);
-    if (length < 2 || at + 2 + length > jpeg.length) refuse('is cut short or damaged');
-    const segment = jpeg.subarray(at, at + 2 + length);
+  let size = { widthPx: 0, heightPx: 0 };
+  let at = 2;
+  for (let isScan = false; !isScan;) {
+    at = pastFilling(jpeg, at);
+    const segment = segmentAt(jpeg, at);
+    const marker = segment[1] as number;
     if (isFrame(marker) && segment.length >= 9)
-      size = {
-        heightPx: ((segment[5] ?? 0) << 8) | (segment[6] ?? 0),
-        widthPx: ((segment[7] ?? 0) << 8) | (segment[8] ?? 0),
-      };
-    at += 2 + length;
+      size = { heightPx: wordAt(segment, 5), widthPx: wordAt(segment, 7) };
+    at += segment.length;
     if (!isDropped(marker)) kept.push(segment);
-    if (marker === START_OF_SCAN) {
-      kept.push(scanFrom(jpeg, at));
-      break;
-    }
+    isScan = marker === START_OF_SCAN;
   }
-  if (!size || size.widthPx === 0 || size.heightPx === 0) return refuse('has no size');
-  const bytes = new Uint8Array(kept.reduce((n, part) => n + part.length, 0));
-  let at = 0;
-  for (const part of kept) {
-    bytes.set(part, at);
-    at += part.length;
-  }
-  return { bytes, ...size };
+  kept.push(scanFrom(jpeg, at));
+  if (size.widthPx === 0 || size.heightPx === 0) return refuse('has no size');
+  return { bytes: joined(kept), ...size };
 }
 
 /** The picture's data to its end mark; later scans of a progressive picture and their tables with it. */

@@ -16,10 +16,23 @@ export interface Draft {
   readonly stems?: Words;
 }
 
+/** What a step is where its kind says nothing else. */
+const UNSAID = {
+  waitSeconds: 0,
+  figures: [],
+  stems: m('stems.all'),
+  who: null,
+  needs: [],
+  risk: null,
+  caution: null,
+  pail: null,
+} as const;
+
 /** A step as the bench shows it, from its parameters. */
 export function rendered(draft: Draft, species: Species, depthCm: number): ProtocolStep {
-  const said = saidOf(draft.params, species, depthCm);
-  const waitSeconds = Math.round(said.waitSeconds ?? 0);
+  const said = { ...UNSAID, ...saidOf(draft.params, species, depthCm) };
+  const waitSeconds = Math.round(said.waitSeconds);
+  const last = draft.changes.at(-1);
   const { isLook } = stepOf(draft.params.kind);
   return {
     kind: draft.params.kind,
@@ -27,17 +40,17 @@ export function rendered(draft: Draft, species: Species, depthCm: number): Proto
     isPlain: draft.changes[0]?.says !== draft.reason,
     mode: isLook ? 'look' : waitSeconds > 0 ? 'wait' : 'hands',
     title: draft.title ?? said.title,
-    figures: said.figures ?? [],
-    reason: draft.changes.at(-1)?.says ?? draft.reason,
-    because: draft.changes.at(-1)?.because ?? draft.because,
+    figures: said.figures,
+    reason: last ? last.says : draft.reason,
+    because: last ? last.because : draft.because,
     changes: draft.changes,
-    stems: draft.stems ?? said.stems ?? m('stems.all'),
-    who: said.who ?? null,
-    needs: said.needs ?? [],
-    risk: said.risk ?? null,
+    stems: draft.stems ?? said.stems,
+    who: said.who,
+    needs: said.needs,
+    risk: said.risk,
     doneWord: draft.doneWord ?? said.doneWord,
-    caution: draft.caution ?? said.caution ?? null,
+    caution: draft.caution ?? said.caution,
     waitSeconds,
-    pail: said.pail ?? null,
+    pail: said.pail,
   };
 }

@@ -36,6 +36,17 @@ const NIGHTS: Readonly<Record<string, Night>> = {
   fridge: { fromHour: 22, toHour: 8, tempC: 4, humidityPct: 45 },
 };
 
+/** Its hours here and then at home, in the air its kind is kept in. */
+function staysFor(s: Species, drinkTempC: number, key: QuestionKey, school: string): Stay[] {
+  const isWarm = isTropical(s);
+  const night = key === 'cold-nights' && !isWarm ? NIGHTS[school] : undefined;
+  return [
+    { hours: DRY_H, ...BENCH, wet: false },
+    { hours: HERE_H, ...(isWarm ? WARM : COLD), wet: true, drinkTempC: Math.min(60, drinkTempC) },
+    { hours: null, ...TABLE, wet: true, ...(night ? { night } : {}) },
+  ];
+}
+
 function inputFor(s: Species, key: QuestionKey, school: string, overrides: Overrides | undefined): LotInput {
   const ways: Ways = { ...PLAIN_WAYS, schools: { house: { [key]: school }, exceptions: {} } };
   const stage = idealArrivalStage(s);
@@ -45,13 +56,6 @@ function inputFor(s: Species, key: QuestionKey, school: string, overrides: Overr
   const drink = paramsOf('drink');
   const strip = paramsOf('strip');
   const change = paramsOf('recut');
-  const isWarm = isTropical(s);
-  const night = key === 'cold-nights' && !isWarm ? NIGHTS[school] : undefined;
-  const stays: Stay[] = [
-    { hours: DRY_H, ...BENCH, wet: false },
-    { hours: HERE_H, ...(isWarm ? WARM : COLD), wet: true, drinkTempC: Math.min(60, drink?.tempC ?? 20) },
-    { hours: null, ...TABLE, wet: true, ...(night ? { night } : {}) },
-  ];
   return {
     species: s.key,
     seed: SEED,
@@ -59,7 +63,7 @@ function inputFor(s: Species, key: QuestionKey, school: string, overrides: Overr
     startHourOfDay: 7,
     leafShare: strip?.keepsShare ?? 1,
     arrival: { agedDays: 1, stage, droop: 'soft' },
-    stays,
+    stays: staysFor(s, drink?.tempC ?? 20, key, school),
     countFromHour: DRY_H,
     water: {
       start: 'clean',

@@ -28,6 +28,13 @@ export function isInClockSpan(hourOfDay: number, fromHour: number, toHour: numbe
     : hourOfDay >= fromHour || hourOfDay < toHour;
 }
 
+/** Hours a stay lasts; one without an end lasts for ever. */
+const lasting = (stay: Stay | undefined): number => stay?.hours ?? Infinity;
+
+/** The air of a stay at an hour of the day: its night's where it has one and that is on. */
+const airAt = (stay: Stay, hourOfDay: number): Pick<Stay, 'tempC' | 'humidityPct'> =>
+  stay.night && isInClockSpan(hourOfDay, stay.night.fromHour, stay.night.toHour) ? stay.night : stay;
+
 /**
  * The air of each hour from the start, read off the stays in turn. A stay that ends within an
  * hour gives way at the hour's middle.
@@ -49,19 +56,17 @@ export function airHours(
   };
   const reference = vapourPressureDeficitKPa(constants.referenceTempC, constants.referenceHumidityPct);
   let at = 0;
-  let stayEndsAt = stays[0]?.hours ?? Infinity;
+  let stayEndsAt = lasting(stays[0]);
   let last = { tempC: NaN, humidityPct: NaN, deficit: 0 };
   for (let hour = 0; hour < hours; hour++) {
     while (hour + 0.5 >= stayEndsAt && at < stays.length - 1) {
       at++;
-      stayEndsAt += stays[at]?.hours ?? Infinity;
+      stayEndsAt += lasting(stays[at]);
     }
     const stay = stays[at];
     if (!stay) break;
     const hourOfDay = (startHourOfDay + hour) % 24;
-    const { night } = stay;
-    const { tempC, humidityPct } =
-      night && isInClockSpan(hourOfDay, night.fromHour, night.toHour) ? night : stay;
+    const { tempC, humidityPct } = airAt(stay, hourOfDay);
     if (tempC !== last.tempC || humidityPct !== last.humidityPct)
       last = { tempC, humidityPct, deficit: vapourPressureDeficitKPa(tempC, humidityPct) / reference };
     const lit = (hourOfDay - constants.lightOnHour + 24) % 24 < stay.litHours;

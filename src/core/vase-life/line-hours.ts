@@ -199,6 +199,7 @@ function ratesAt(tempC: number, species: Species, constants: Constants) {
 }
 
 /** One line's hours in its vessel. */
+// eslint-disable-next-line complexity, max-lines-per-function -- an hour of every line goes through here: in one piece it allocates nothing and stays fast
 export function lineHours(
   species: Species,
   vessel: VesselHours,

@@ -67,6 +67,13 @@ function inHours({ stays, hoursHere }: LotHistory): Hours[] {
   }));
 }
 
+const isAlike = (stay: Stay, air: Hours['air'], wet: boolean): boolean =>
+  stay.wet === wet &&
+  stay.tempC === air.tempC &&
+  stay.humidityPct === air.humidityPct &&
+  stay.litHours === air.litHours &&
+  stay.ethylenePpm === air.ethylenePpm;
+
 /** The model's stays: neighbours that are alike are one. */
 function modelStays(hours: readonly Hours[]): Stay[] {
   const stays: Stay[] = [];
@@ -74,13 +81,8 @@ function modelStays(hours: readonly Hours[]): Stay[] {
     if (lasting === 0) continue;
     const wet = water !== null;
     const before = stays.at(-1);
-    const isAlike =
-      before?.wet === wet &&
-      before.tempC === air.tempC &&
-      before.humidityPct === air.humidityPct &&
-      before.litHours === air.litHours &&
-      before.ethylenePpm === air.ethylenePpm;
-    if (before && isAlike) stays[stays.length - 1] = { ...before, hours: (before.hours ?? 0) + lasting };
+    if (before && isAlike(before, air, wet))
+      stays[stays.length - 1] = { ...before, hours: (before.hours ?? 0) + lasting };
     else
       stays.push({
         hours: lasting,

@@ -13,6 +13,7 @@ const GASSED = 3;
  * @param hasWater false where the vessel has been drunk empty
  * @returns how many ended
  */
+// eslint-disable-next-line complexity -- an hour of every stem goes through here: in one piece it allocates nothing and stays fast
 export function stepBlock(
   block: StemBlock,
   line: LineHours,
@@ -142,6 +143,7 @@ function applyDeeds(stems: StemColumns, row: number, plugKept: number, airKept: 
   if (airKept !== 1) stems.airShare[row] = (stems.airShare[row] as number) * airKept;
 }
 
+// eslint-disable-next-line complexity, max-lines-per-function -- an hour of every stem goes through here: in one piece it allocates nothing and stays fast
 function stepInWater(
   block: StemBlock,
   line: LineHours,

@@ -43,6 +43,30 @@ function changesByHour(events: readonly CareEvent[]): ReadonlyMap<number, Soluti
   return changes;
 }
 
+/** What falls due with the water of a vessel by its plan. */
+type Due = 'fresh' | 'change' | 'top up' | null;
+
+/** What is due in an hour, counted from the first wet one or the last return. */
+function dueAt(plan: WaterPlan, sinceFill: number, changesDone: number): Due {
+  const everyHours = plan.changeEveryDays === null ? Infinity : plan.changeEveryDays * 24;
+  if (sinceFill >= (changesDone + 1) * everyHours) return 'change';
+  const { everyHours: topUpHours } = plan.topUp ?? DAILY;
+  return topUpHours !== null && sinceFill % topUpHours === 0 ? 'top up' : null;
+}
+
+/** How warm the water is: a drink comes to the room's warmth by halves, an hour each. */
+const waterTempAt = (tempC: number, drinkTempC: number | undefined, sinceFill: number): number =>
+  drinkTempC === undefined ? tempC : tempC + (drinkTempC - tempC) * 0.5 ** (sinceFill + 0.5);
+
+const emptyHours = (air: AirHours): VesselHours => ({
+  air,
+  water: new Array<VesselWater | null>(air.hours).fill(null),
+  waterTempC: new Float64Array(air.hours),
+  returned: new Uint8Array(air.hours),
+  filled: new Uint8Array(air.hours),
+  plannedCutCm: new Float64Array(air.hours),
+});
+
 /**
  * What all stems in one vessel share, hour by hour: the water's bacteria and dose, changes by
  * plan (counted from the first wet hour or the last return) and by event, topping up. Water
@@ -58,16 +82,7 @@ export function vesselHours(
   holding?: Holding,
 ): VesselHours {
   const changes = changesByHour(events);
-  const everyHours = plan.changeEveryDays === null ? Infinity : plan.changeEveryDays * 24;
-  const topUp = plan.topUp ?? DAILY;
-  const out: VesselHours = {
-    air,
-    water: new Array<VesselWater | null>(air.hours).fill(null),
-    waterTempC: new Float64Array(air.hours),
-    returned: new Uint8Array(air.hours),
-    filled: new Uint8Array(air.hours),
-    plannedCutCm: new Float64Array(air.hours),
-  };
+  const out = emptyHours(air);
   const waters = out.water as (VesselWater | null)[];
   let water = null as VesselWater | null;
   let countingFrom = 0;
@@ -75,40 +90,34 @@ export function vesselHours(
   let drunkMl = 0;
   let { solution } = plan;
   let warmth = waterWarmth(0, figures);
-  const fillUp = (hour: number): void => {
-    out.filled[hour] = 1;
-    drunkMl = 0;
+  const fill = (hour: number, due: Due): VesselWater => {
+    const old = water;
+    if (due === 'fresh') [countingFrom, changesDone] = [hour, 0];
+    if (due === 'change') changesDone++;
+    if (due === 'change' && plan.recutAtChange) out.plannedCutCm[hour] = figures.constants.recutCm;
+    const drunk = drunkMl;
+    if (due !== null) [out.filled[hour], drunkMl] = [1, 0];
+    if (old === null) return freshWater(plan.start, solution, 0, figures);
+    if (due === 'top up') return plan.topUp?.with === 'plain' ? thinned(old, drunk, holding) : old;
+    return due === null ? old : changeWater(old, solution, figures);
+  };
+  const change = (hour: number, old: VesselWater, into: SolutionKey | null | undefined): VesselWater => {
+    if (into === undefined) return old;
+    solution = into ?? solution;
+    [out.filled[hour], drunkMl] = [1, 0];
+    return changeWater(old, solution, figures);
   };
   for (let hour = 0; hour < air.hours; hour++) {
-    const tempC = air.tempC[hour] ?? 0;
+    const tempC = air.tempC[hour] as number;
     out.waterTempC[hour] = tempC;
     if (air.wet[hour] === 0) continue;
     const isBack = hour > 0 && air.wet[hour - 1] === 0;
     out.returned[hour] = isBack ? 1 : 0;
-    if (water === null || isBack) {
-      water =
-        water === null ? freshWater(plan.start, solution, 0, figures) : changeWater(water, solution, figures);
-      fillUp(hour);
-      countingFrom = hour;
-      changesDone = 0;
-    } else if (hour - countingFrom >= (changesDone + 1) * everyHours) {
-      water = changeWater(water, solution, figures);
-      fillUp(hour);
-      changesDone++;
-      if (plan.recutAtChange) out.plannedCutCm[hour] = figures.constants.recutCm;
-    } else if (topUp.everyHours !== null && (hour - countingFrom) % topUp.everyHours === 0) {
-      if (topUp.with === 'plain') water = thinned(water, drunkMl, holding);
-      fillUp(hour);
-    }
-    const asked = changes.get(hour);
-    if (asked !== undefined) {
-      solution = asked ?? solution;
-      water = changeWater(water, solution, figures);
-      fillUp(hour);
-    }
-    const { drinkTempC } = air.stays[air.stayAt[hour] ?? 0] ?? {};
-    const waterTempC =
-      drinkTempC === undefined ? tempC : tempC + (drinkTempC - tempC) * 0.5 ** (hour - countingFrom + 0.5);
+    const isFresh = water === null || isBack;
+    water = fill(hour, isFresh ? 'fresh' : dueAt(plan, hour - countingFrom, changesDone));
+    water = change(hour, water, changes.get(hour));
+    const drinkTempC = air.stays[air.stayAt[hour] as number]?.drinkTempC;
+    const waterTempC = waterTempAt(tempC, drinkTempC, hour - countingFrom);
     out.waterTempC[hour] = waterTempC;
     waters[hour] = water;
     if (warmth.tempC !== waterTempC) warmth = waterWarmth(waterTempC, figures);

@@ -47,6 +47,13 @@ export function givesGas({ species, stage, isMouldy, agedDays }: Sharer): boolea
 const gasses = (a: Sharer, b: Sharer): boolean =>
   givesGas(a) && a.species.key !== b.species.key && b.species.ethylene >= MARKED_ETHYLENE;
 
+const isEither = (a: Sharer, b: Sharer, is: (one: Sharer) => boolean): boolean => is(a) || is(b);
+const isHanging = ({ droop }: Sharer): boolean => droop === 'hanging';
+
+/** Whether what is set apart may stand with the other: its own kind, set apart as it is, and in one state. */
+const arePeers = (a: Sharer, b: Sharer): boolean =>
+  a.species.key === b.species.key && a.isApart && b.isApart && a.droop === b.droop;
+
 /**
  * Why stems may not stand beside one another in any water; null where they may. Stems of one lot
  * always may. Two ways round it is the same.
@@ -54,11 +61,10 @@ const gasses = (a: Sharer, b: Sharer): boolean =>
 export function whyNotBeside(a: Sharer, b: Sharer): WhyApart | null {
   if (a.lotId === b.lotId) return null;
   const isOneKind = a.species.key === b.species.key;
-  if ((a.sapRuns || b.sapRuns) && !(isOneKind && a.sapRuns && b.sapRuns)) return 'sap';
-  if (a.isMouldy || b.isMouldy) return 'mould';
-  const arePeers = isOneKind && a.isApart && b.isApart && a.droop === b.droop;
-  if ((a.isApart || b.isApart) && !arePeers)
-    return a.droop === 'hanging' || b.droop === 'hanging' ? 'hanging' : 'reserved';
+  if (a.sapRuns !== b.sapRuns || (a.sapRuns && !isOneKind)) return 'sap';
+  if (isEither(a, b, (one) => one.isMouldy)) return 'mould';
+  if (isEither(a, b, (one) => one.isApart) && !arePeers(a, b))
+    return isEither(a, b, isHanging) ? 'hanging' : 'reserved';
   return gasses(a, b) || gasses(b, a) ? 'gas' : null;
 }
 
