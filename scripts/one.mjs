@@ -59,7 +59,8 @@ try {
   const alone = files.filter((file) => !browser.includes(file) && !database.includes(file));
   await prepareMachine({ browser: browser.length > 0 });
   const named = words ? ['-t', words] : [];
-  if (alone.length > 0) await run('jest', ['--selectProjects', 'unit', '--runTestsByPath', ...alone, ...named]);
+  if (alone.length > 0)
+    await run('jest', ['--selectProjects', 'unit', '--runTestsByPath', ...alone, ...named]);
   if (database.length > 0)
     await run('jest', ['--selectProjects', 'database', '--runTestsByPath', ...database, ...named], {
       HUSH_PAIL_TEST_DATABASE: `postgres://${OWNER}@127.0.0.1:${await warmCluster()}`,
