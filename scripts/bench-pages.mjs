@@ -47,6 +47,7 @@ async function timesOf(web, cookie, timesFile) {
   for (let i = 0; i < 25; i++) for (const page of [EMPTY, ...PAGES]) await ask(web, cookie, page);
   rmSync(timesFile, { force: true });
   // One page after another, round after round: a machine that slows down for a while slows all of them.
+  /** @type {Map<string, number[]>} */
   const asked = new Map([EMPTY, ...PAGES].map((page) => [page, []]));
   for (let i = 0; i < ROUNDS; i++) for (const [page, of] of asked) of.push((await ask(web, cookie, page)).ms);
   await new Promise((r) => setTimeout(r, 60));
@@ -107,10 +108,11 @@ export async function benchPages(years) {
     const databasePort = await freePort(17600);
     cluster = await startCluster(home, { port: databasePort });
     ensureBuild({ runningPid: runningCopy()?.pid ?? null });
+    /** @type {any} */
     const found = {};
-    for (const [name, behind] of [
-      ['new', 0],
-      ['years', years],
+    for (const { name, behind } of [
+      { name: 'new', behind: 0 },
+      { name: 'years', behind: years },
     ]) {
       const cookie = prepared(name, databasePort, behind);
       const port = await freePort(4500);

@@ -51,7 +51,7 @@ function runBeside(name, command, args, env) {
         `${code === 0 ? 'ok  ' : 'FAIL'} ${name} (${((Date.now() - started) / 1000).toFixed(1)} s)`,
       );
       if (code !== 0) failures.push(name);
-      resolve();
+      resolve(undefined);
     });
   });
 }
@@ -87,6 +87,7 @@ async function browserTests(scratch, shops) {
 
 const scratch = mkdtempSync(path.join(os.tmpdir(), 'hush-pail-'));
 const home = path.join(scratch, 'cluster');
+/** @type {{ cluster: Awaited<ReturnType<typeof startCluster>> | null }} */
 const holder = { cluster: null };
 const shops = [];
 let interrupted = false;
@@ -114,16 +115,20 @@ try {
       'scripts',
     ]);
   if (wants('unused')) run('unused', 'knip', []);
-  if (wants('types')) run('types', 'tsc', ['--noEmit']);
+  if (wants('types')) {
+    run('types', 'tsc', ['--noEmit']);
+    run('types of the scripts', 'tsc', ['-p', 'tsconfig.scripts.json']);
+  }
   if (wants('unit')) runJest('unit', 'unit', {}, scratch);
   if (wants('database') || wants('browser')) chmodSync(scratch, 0o711);
   if (wants('database')) {
     initCluster(home, { password: 'none', throwaway: true });
-    holder.cluster = await startCluster(home, { port: await freePort(16500), throwaway: true });
+    const cluster = await startCluster(home, { port: await freePort(16500), throwaway: true });
+    holder.cluster = cluster;
     runJest(
       'database',
       'database',
-      { HUSH_PAIL_TEST_DATABASE: `postgres://${OWNER}@127.0.0.1:${holder.cluster.port}` },
+      { HUSH_PAIL_TEST_DATABASE: `postgres://${OWNER}@127.0.0.1:${cluster.port}` },
       scratch,
     );
   }

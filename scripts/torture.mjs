@@ -28,6 +28,7 @@ let isOver = false;
 
 /** The shop, started again whenever it ends; its process numbers, while it stands. */
 function keepOpen(databasePort, webPort) {
+  /** @type {{ starter: import('node:child_process').ChildProcess | null, pids: Record<string, number> | null, starts: number }} */
   const shop = { starter: null, pids: null, starts: 0 };
   const open = () => {
     if (isOver) return;
@@ -67,13 +68,15 @@ const kill = (pid) => {
 };
 
 /** Kills one of the three at a random moment, again and again, once the shop stands. */
+/** What is killed, the likelier the oftener it stands here. */
+const WHICH = ['web', 'web', 'web', 'database', 'database', 'starter'];
 async function killAgainAndAgain(shop, times) {
   const killed = { web: 0, database: 0, starter: 0 };
   for (let n = 0; n < times;) {
     await new Promise((r) => setTimeout(r, 150 + Math.random() * 900));
     if (!shop.pids) continue;
-    const which = ['web', 'web', 'web', 'database', 'database', 'starter'][Math.floor(Math.random() * 6)];
-    kill(which === 'starter' ? shop.starter.pid : shop.pids[which]);
+    const which = WHICH[Math.floor(Math.random() * WHICH.length)] ?? 'web';
+    kill(which === 'starter' ? shop.starter?.pid : shop.pids[which]);
     killed[which]++;
     n++;
     if (n % 25 === 0) console.log(`${n} kills`);
@@ -127,8 +130,8 @@ try {
     if (only.includes('bodies'))
       failed += (await clients('bodies', [option('bodies', '10000')], env).ended) === 0 ? 0 : 1;
     isOver = true;
-    const closed = new Promise((resolve) => shop.starter.once('exit', resolve));
-    shop.starter.kill('SIGTERM');
+    const closed = new Promise((resolve) => shop.starter?.once('exit', resolve));
+    shop.starter?.kill('SIGTERM');
     await closed;
   }
   rmSync(scratch, { recursive: true, force: true });

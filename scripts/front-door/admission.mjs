@@ -20,6 +20,7 @@ export class Admission {
     if (this.#inside < atOnce) return Promise.resolve(this.#letIn());
     if (this.#waiting.length >= mostWaiting) return Promise.resolve(null);
     return new Promise((resolve) => {
+      /** @type {{ resolve: Function, timer: NodeJS.Timeout | null }} */
       const one = { resolve, timer: null };
       one.timer = setTimeout(() => {
         this.#waiting = this.#waiting.filter((w) => w !== one);

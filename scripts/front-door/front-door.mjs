@@ -120,7 +120,7 @@ function sayIfUnavailable(request, response, state) {
 /**
  * The server in front of the application: bounds what is sent and how slowly, has requests wait
  * their turn, gives each page its policy, and says plainly when the database is away.
- * @param {{ handle: (request, response) => Promise<void>, database: { isUp(): Promise<boolean> } }} parts
+ * @param {{ handle: (request, response) => Promise<void>, database: { isUp(): Promise<boolean> }, lanes?: any, bounds?: any, dev?: boolean }} parts
  */
 export function frontDoor({ handle, database, lanes = LANES, bounds = BOUNDS, dev = false }) {
   // The application says in here that its database did not answer: see server/request-state.

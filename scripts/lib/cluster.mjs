@@ -31,7 +31,7 @@ function versionOfData(home) {
  */
 export function serverFolderFor(home, servers = SERVERS) {
   const version = versionOfData(home);
-  if (version === null) return serverFolder(servers);
+  if (version === null) return foundServer(servers);
   const folder = path.join(servers, version, 'bin');
   if (existsSync(path.join(folder, 'postgres'))) return folder;
   const newest = serverFolder(servers)?.split('/').at(-2) ?? null;
@@ -51,6 +51,16 @@ export function serverFolder(home = SERVERS) {
   );
   versions.sort((a, b) => Number(b) - Number(a));
   return versions[0] ? path.join(home, versions[0], 'bin') : null;
+}
+
+/** The same, or an error that says what to do. */
+function foundServer(home = SERVERS) {
+  const folder = serverFolder(home);
+  if (folder === null)
+    throw new Error(
+      'PostgreSQL is not on this machine. Put it there with "sudo apt-get install postgresql".',
+    );
+  return folder;
 }
 
 /** Words in front of a server command: as root it runs as postgres, and it ends when we do. */
@@ -106,7 +116,7 @@ export function initCluster(home, { password, throwaway = false }) {
     'setpriv',
     [
       ...asServerUser(false),
-      path.join(serverFolder(), 'initdb'),
+      path.join(foundServer(), 'initdb'),
       '-D',
       data,
       '-U',

@@ -23,6 +23,7 @@ export async function keepUp({
 
   function watch() {
     since = Date.now();
+    if (running === null) return;
     const { child } = running;
     const ended = (code, signal) => {
       running = null;
@@ -50,7 +51,7 @@ export async function keepUp({
         return watch();
       } catch (error) {
         say(
-          `${what} did not start: ${String(error.message ?? error).split('\n')[0]} Trying again in ${Math.round(waitMs / 1000)} s.`,
+          `${what} did not start: ${String(error instanceof Error ? error.message : error).split('\n')[0]} Trying again in ${Math.round(waitMs / 1000)} s.`,
         );
       }
     }

@@ -24,7 +24,7 @@ function takeLock() {
     writeFileSync(LOCK, String(process.pid), { flag: 'wx' });
     return true;
   } catch (error) {
-    if (error.code !== 'EEXIST') throw error;
+    if (/** @type {NodeJS.ErrnoException} */ (error).code !== 'EEXIST') throw error;
     const holder = readFileSync(LOCK, 'utf8');
     if (holder !== '' && !existsSync(`/proc/${holder}`)) rmSync(LOCK, { force: true });
     return false;

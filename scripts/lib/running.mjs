@@ -7,7 +7,7 @@ const FILE = path.join(LOCAL, 'running.json');
 /** When a process began, in ticks since the machine did: with its number it names one process for good. */
 function beganAt(pid) {
   try {
-    return readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ').at(-1).split(' ')[19] ?? null;
+    return readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ').at(-1)?.split(' ')[19] ?? null;
   } catch {
     return null;
   }

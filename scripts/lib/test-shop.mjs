@@ -19,7 +19,10 @@ function controlServer(home, port, holder) {
   });
   return new Promise((resolve) =>
     server.listen(0, '127.0.0.1', () =>
-      resolve({ url: `http://127.0.0.1:${server.address().port}`, close: () => server.close() }),
+      resolve({
+        url: `http://127.0.0.1:${/** @type {import('node:net').AddressInfo} */ (server.address()).port}`,
+        close: () => server.close(),
+      }),
     ),
   );
 }

@@ -5,11 +5,11 @@ import type { BenchPlan } from '@/core/bench/tell';
 import type { BenchInput } from '@/core/bench/types';
 import { registryWith } from '@/core/species/registry';
 import type { Species } from '@/core/species/species';
+import { Latest } from './latest';
 import { loadSolver } from './solver';
 
-let asked = 0;
+const latest = new Latest();
 let solver: Promise<SolveMixed | null> | null = null;
-const pause = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
 const door = {
   /** The plan, better ones told as they are found; null when something newer was asked or it was stopped. */
@@ -18,22 +18,15 @@ const door = {
     own: readonly Species[],
     tell: (plan: BenchPlan) => void,
   ): Promise<BenchPlan | null> {
-    const mine = ++asked;
+    const isNewest = latest.begin();
     // Where the solver cannot be had, first fit packs the pails.
     solver ??= loadSolver(() => '/solver/highs.wasm').catch(() => null);
-    const steps = planInSteps(input, registryWith(own), await solver);
-    for (;;) {
-      const step = steps.next();
-      if (step.done) return step.value;
-      tell(step.value);
-      await pause();
-      if (mine !== asked) return null;
-    }
+    return latest.inSteps(planInSteps(input, registryWith(own), await solver), tell, isNewest);
   },
 
   /** Gives up what is being worked out; the best so far was told. */
   stop(): void {
-    asked++;
+    latest.stop();
   },
 };
 export type BenchDoor = typeof door;

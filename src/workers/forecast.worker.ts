@@ -2,12 +2,9 @@ import { expose } from 'comlink';
 import { predictInSlices } from '@/core/arrangement/predict-arrangement';
 import type { ArrangementForecast, ArrangementInput } from '@/core/arrangement/types';
 import { dayCostsInSteps, type DayCosts } from '@/core/habits/what-a-day-costs';
+import { Latest, pause } from './latest';
 
-/** The latest question asked: whatever is worked out for an earlier one is given up. */
-let asked = 0;
-
-/** Lets the messages that have come in be read: among them, that the input has changed. */
-const pause = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+const latest = new Latest();
 
 const door = {
   /** The forecast, its share done and its first bands told on the way; null when something newer was asked. */
@@ -15,10 +12,10 @@ const door = {
     input: ArrangementInput,
     tell: (share: number, partial: ArrangementForecast | null) => void,
   ): Promise<ArrangementForecast | null> {
-    const mine = ++asked;
+    const isNewest = latest.begin();
     return predictInSlices(input, {
       pause,
-      isCancelled: () => mine !== asked,
+      isCancelled: () => !isNewest(),
       onProgress: (share) => tell(share, null),
       onPartial: (partial) => tell(partial.draws / input.draws, partial),
     });
@@ -26,20 +23,12 @@ const door = {
 
   /** What each habit is worth, its share done told on the way; null when something newer was asked. */
   async dayCosts(input: ArrangementInput, tell: (share: number) => void): Promise<DayCosts | null> {
-    const mine = ++asked;
-    const steps = dayCostsInSteps(input);
-    for (;;) {
-      const step = steps.next();
-      if (step.done) return step.value;
-      tell(step.value);
-      await pause();
-      if (mine !== asked) return null;
-    }
+    return latest.inSteps(dayCostsInSteps(input), tell);
   },
 
   /** Gives up whatever is being worked out. */
   stop(): void {
-    asked++;
+    latest.stop();
   },
 };
 export type ForecastDoor = typeof door;
