@@ -32,7 +32,10 @@ const config = {
       ...shared,
       displayName: 'unit',
       testEnvironment: 'node',
-      testMatch: ['<rootDir>/src/{core,drawing,shell,workers}/**/*.test.ts', '<rootDir>/tests/unit/**/*.test.ts'],
+      testMatch: [
+        '<rootDir>/src/{core,drawing,shell,workers}/**/*.test.ts',
+        '<rootDir>/tests/unit/**/*.test.ts',
+      ],
     },
     {
       ...shared,
