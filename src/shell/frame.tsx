@@ -1,7 +1,8 @@
 'use client';
+import { useHydrated } from './use-hydrated';
 import { SpeciesProvider } from './species';
 import { saidDate } from '@/core/calendar/said-dates';
-import { NativeSelect, useMantineColorScheme } from '@mantine/core';
+import { NativeSelect, useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
 import type { ActionName } from '@/core/actions/actions';
 import type { Species } from '@/core/species/species';
 import { useRouter } from 'next/navigation';
@@ -153,7 +154,10 @@ function Inside({
   const router = useRouter();
   const { act } = useActions();
   const { question, ask, answer } = useQuestion();
-  const { colorScheme, setColorScheme } = useMantineColorScheme();
+  const isHydrated = useHydrated();
+  const { setColorScheme } = useMantineColorScheme();
+  // The server knows neither what was chosen on this tablet nor what its system says.
+  const dark = useComputedColorScheme('light') === 'dark' && isHydrated;
   const [open, setOpen] = useState(false);
   const [said, setSaid] = useState<string | null>(null);
   const [isQuiet, toggleQuiet] = useQuiet();
@@ -185,7 +189,6 @@ function Inside({
     z: () => void takeBack(),
     '?': () => sheet.current?.showModal(),
   });
-  const dark = colorScheme === 'dark';
   return (
     <>
       <KeptTaps />

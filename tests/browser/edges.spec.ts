@@ -57,6 +57,34 @@ test('without its database a page says so in its HTML, and is there again when i
 });
 const asPage = { headers: { accept: 'text/html' } };
 
+test('light or dark, the system’s or chosen: the first tap changes it, and what was drawn on the server is taken over', async ({
+  browser,
+}) => {
+  const page = await (await browser.newContext({ colorScheme: 'dark' })).newPage();
+  const complaints: string[] = [];
+  page.on('pageerror', (error) => complaints.push(error.message));
+  page.on('console', (said) => {
+    if (said.type() === 'error') complaints.push(said.text());
+  });
+  const shown = page.locator('html');
+  await signInAs(page, 'Wen');
+  await expect(shown).toHaveAttribute('data-mantine-color-scheme', 'dark');
+  await page.getByRole('button', { name: 'Light', exact: true }).click();
+  await expect(shown).toHaveAttribute('data-mantine-color-scheme', 'light');
+  for (const place of ['/dock', '/make', '/bench']) {
+    await page.goto(place);
+    await expect(page.getByRole('button', { name: 'Dark', exact: true })).toBeVisible();
+    await expect(shown).toHaveAttribute('data-mantine-color-scheme', 'light');
+  }
+  await page.emulateMedia({ colorScheme: 'light' });
+  await page.getByRole('button', { name: 'Dark', exact: true }).click();
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Light', exact: true })).toBeVisible();
+  await expect(shown).toHaveAttribute('data-mantine-color-scheme', 'dark');
+  expect(complaints).toEqual([]);
+  await page.context().close();
+});
+
 test('pages run the scripts they were sent with and no others, and are kept by no cache', async ({
   page,
 }) => {
