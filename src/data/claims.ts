@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { isLocked, type Trx } from './connection';
+import { isLocked, type Ids, type Trx } from './connection';
 import { RefusedError } from './errors';
 import { newId } from './ids';
 import { writeEntry, type Action } from './record';
@@ -21,10 +21,7 @@ export async function manyFlawsInStock(trx: Trx): Promise<FlawRow[]> {
   return latestFlaws(trx, trx('portion').whereRaw('stems > 0').select('lot_id'));
 }
 
-function latestFlaws(
-  trx: Trx,
-  lotIds: readonly string[] | Knex.QueryBuilder,
-): Knex.QueryBuilder<object, FlawRow[]> {
+function latestFlaws(trx: Trx, lotIds: Ids): Knex.QueryBuilder<object, FlawRow[]> {
   const latest = trx('lot_flaw')
     .whereIn('lot_id', lotIds as readonly string[])
     .distinctOn('lot_id', 'kind')

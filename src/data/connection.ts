@@ -109,6 +109,8 @@ export function connectAsOwner(url: string, poolMax = 2): Knex {
 }
 
 export type Trx = Knex.Transaction;
+/** Ids as they are, or what finds them. */
+export type Ids = readonly string[] | Knex.QueryBuilder;
 
 /** Says whose rows a transaction sees, and does `work` in it: both go out together, in this order. */
 async function asShop<T>(

@@ -1,5 +1,4 @@
-import type { Knex } from 'knex';
-import type { Trx } from './connection';
+import type { Ids, Trx } from './connection';
 import { newId } from './ids';
 
 /** A while in one place: a portion's, a pail's or an arrangement's. */
@@ -58,7 +57,7 @@ export async function manyStaysInStock(trx: Trx): Promise<StayRow[]> {
   return staysOf(trx, trx('portion').whereRaw('stems > 0').select('id'));
 }
 
-function staysOf(trx: Trx, subjectIds: readonly string[] | Knex.QueryBuilder): Promise<StayRow[]> {
+function staysOf(trx: Trx, subjectIds: Ids): Promise<StayRow[]> {
   return trx('stay as s')
     .leftJoin('pail_fill as f', 'f.id', 's.fill_id')
     .whereIn('s.subject_id', subjectIds as readonly string[])

@@ -39,6 +39,12 @@ export function m(key: MessageKey, told?: Readonly<Record<string, Told>>): Messa
 /** The same said in the middle of a sentence. */
 export const low = (message: Message): Message => ({ ...message, low: true });
 
+/** A species as it is told in a message. */
+export const saidSpecies = ({ key, name }: { readonly key: string; readonly name: string }): SpeciesSaid => ({
+  species: key,
+  name,
+});
+
 /** Any words said in the middle of a sentence. */
 export const lowered = (words: Words): Words =>
   typeof words === 'string' ? words.toLowerCase() : low(words);

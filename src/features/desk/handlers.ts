@@ -10,7 +10,7 @@ import { questionOf } from '@/core/protocol/schools';
 import { PLAIN_WAYS } from '@/core/protocol/ways';
 import { idealArrivalStage } from '@/core/species/species';
 import { isLanguage } from '@/core/words/catalogues';
-import { low, m, type Message, type Words } from '@/core/words/message';
+import { low, m, saidSpecies, type Message, type Words } from '@/core/words/message';
 import { RefusedError } from '@/data/errors';
 import { setOwnFigure } from '@/data/figures';
 import { setHouse, setOwnSpecies } from '@/data/house';
@@ -119,7 +119,7 @@ export const deskHandlers: Handlers<keyof typeof deskActions> = {
         says =
           subject === ''
             ? m('record.way', chosen)
-            : m('record.way-of', { ...chosen, species: me.species.byKey(subject).name });
+            : m('record.way-of', { ...chosen, species: saidSpecies(me.species.byKey(subject)) });
       }
       const value = way.value === null ? null : String(way.value);
       await setHouse(trx, action, { kind: way.kind, subject, key: way.key, value, reason: way.reason }, says);
@@ -146,7 +146,7 @@ export const deskHandlers: Handlers<keyof typeof deskActions> = {
         action,
         { speciesKey: file.speciesKey, species: file.species, edits: file.edits, reason: input.reason },
         m(file.edits.length === 0 ? 'record.protocol-back' : 'record.protocol', {
-          species: species.name,
+          species: saidSpecies(species),
           n: file.edits.length,
           reason: input.reason,
         }),
@@ -173,7 +173,7 @@ export const deskHandlers: Handlers<keyof typeof deskActions> = {
           edits: [],
           reason: why,
         },
-        m('record.species-added', { name, like: model.name.toLowerCase(), reason: why }),
+        m('record.species-added', { name, like: saidSpecies(model), reason: why }),
       );
       return { key };
     },

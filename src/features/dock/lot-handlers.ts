@@ -1,4 +1,4 @@
-import { m } from '@/core/words/message';
+import { m, saidSpecies } from '@/core/words/message';
 import 'server-only';
 import type { DockLotAction } from '@/core/actions/dock';
 import { draftDecisionClaim } from '@/core/dock/claims';
@@ -53,10 +53,7 @@ export const dockLotHandlers: Handlers<DockLotAction> = {
         subjectId: lot.id,
         says: m('record.looked', {
           lot: String(lot.number),
-          species: {
-            species: lot.speciesKey,
-            name: context.me.species.find(lot.speciesKey)?.name ?? '',
-          },
+          species: saidSpecies(context.me.species.byKey(lot.speciesKey)),
           stage,
           droop: m(`record.droop.${droop}`),
         }),
