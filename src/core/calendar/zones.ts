@@ -27,6 +27,11 @@ export function dayBeganMs(atMs: number, timeZone: string): number {
   return zoned(atMs, timeZone).startOfDay().epochMilliseconds;
 }
 
+/** When a day of the calendar begins in a zone, ms. @param isoDate a real date @throws RangeError for an unknown zone */
+export function dayBeginsMs(isoDate: string, timeZone: string): number {
+  return Temporal.PlainDate.from(isoDate).toZonedDateTime(timeZone).epochMilliseconds;
+}
+
 /** What a clock on the wall showed: no zone is told with it. */
 export interface WallClock {
   readonly year: number;

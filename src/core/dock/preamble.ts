@@ -1,6 +1,6 @@
 import type { Heading } from './columns';
 import { plainWords } from './match-species';
-import { isDayFirstIn, readDate } from './read-date';
+import { isDayFirstIn, readDate } from '../calendar/read-date';
 
 /** What a note says of itself above its heading or beside each line. */
 export interface NoteHead {

@@ -13,7 +13,7 @@ import {
   readWeightG,
   type PriceUnit,
 } from './read-cells';
-import { readDate } from './read-date';
+import { readDate } from '../calendar/read-date';
 import type { NoteLine } from './types';
 
 /** What a file's lines share in being read. */

@@ -5,7 +5,7 @@ import { matchSpecies, plainWords } from './match-species';
 import { readHead } from './preamble';
 import { readAmount, type DecimalMark } from '../numbers/read-number';
 import { decimalMarkOf, readPrice } from './read-cells';
-import { isDayFirstIn } from './read-date';
+import { isDayFirstIn } from '../calendar/read-date';
 import { ignoredLine, readLine, type LineContext } from './read-line';
 import { splitRows, type FileRow } from './split-rows';
 import type { DeliveryNote, NoteLine } from './types';

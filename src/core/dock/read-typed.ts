@@ -2,7 +2,7 @@ import type { SpeciesRegistry } from '../species/registry';
 import { findGrams, stemsByWeight, type GramsFound, type GramsPerStem } from './grams';
 import { matchSpecies, type SpeciesMatch } from './match-species';
 import { readCount, readPrice, readWeightG } from './read-cells';
-import { readDate } from './read-date';
+import { readDate } from '../calendar/read-date';
 import { ignoredLine, statusOf } from './read-line';
 import type { DeliveryNote, NoteLine } from './types';
 
