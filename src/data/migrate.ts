@@ -13,6 +13,7 @@ import * as speciesTraits from './migrations/0011-species-traits';
 import * as namesOfOurOwn from './migrations/0012-names-of-our-own';
 import * as language from './migrations/0013-language';
 import * as entriesAsMessages from './migrations/0014-entries-as-messages';
+import * as theRecordAsked from './migrations/0015-the-record-asked';
 
 interface Migration {
   readonly name: string;
@@ -35,6 +36,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0012-names-of-our-own', up: namesOfOurOwn.up },
   { name: '0013-language', up: language.up },
   { name: '0014-entries-as-messages', up: entriesAsMessages.up },
+  { name: '0015-the-record-asked', up: theRecordAsked.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

@@ -148,7 +148,8 @@ const ENTRY_COLUMNS = {
   corrects: 'e.corrects',
 };
 
-const entries = (trx: Trx) =>
+/** Entries with who made them, and whether a later one corrected each. */
+export const entries = (trx: Trx) =>
   trx('record_entry as e')
     .join('person as p', 'p.id', 'e.person_id')
     .leftJoin('person as h', 'h.id', 'e.hands_id')
@@ -161,14 +162,9 @@ const entries = (trx: Trx) =>
       ),
     );
 
-/** The newest entries (of those before `beforeId`), newest first, each with whether a later one corrected it. */
-export async function manyNewestEntries(trx: Trx, limit: number, beforeId?: number): Promise<Entry[]> {
-  return entries(trx)
-    .where((older) => {
-      if (beforeId !== undefined) void older.where('e.id', '<', beforeId);
-    })
-    .orderBy('e.id', 'desc')
-    .limit(limit) as Promise<Entry[]>;
+/** The newest entries, newest first. */
+export async function manyNewestEntries(trx: Trx, limit: number): Promise<Entry[]> {
+  return entries(trx).orderBy('e.id', 'desc').limit(limit) as Promise<Entry[]>;
 }
 
 export async function maybeEntry(trx: Trx, id: number): Promise<Entry | undefined> {

@@ -1,22 +1,46 @@
 import { say } from '@/core/words/say';
 import { saidDate } from '@/core/calendar/said-dates';
-import { ShopLink as Link } from '@/shell/shop-link';
-import { manyNewestEntries } from '@/data/record';
+import { LinkButton } from '@/shell/link-button';
+import { manyActivePeople } from '@/data/people';
+import { manyEntriesAsked } from '@/data/record-asked';
+import { inZone } from '@/server/clock';
+import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from './desk-tabs';
 import css from './desk.module.css';
+import { addressOf, askedRecord } from './record-address';
+import { RecordForm } from './record-form';
+import { understood } from './record-question';
 
 const SHOWN = 60;
 /** An entry that reached the record so long after it was made is said to have waited. */
 const SENT_LATE_MS = 60_000;
 
-/** The desk: today only the record; the rest is said plainly as not built. */
+/** The desk: the record, and what it is asked. */
 export async function DeskPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const before = typeof search.before === 'string' && /^\d{1,15}$/.test(search.before) ? search.before : null;
-  const { entries, me } = await inMyShop(async (trx, me) => ({
-    entries: await manyNewestEntries(trx, SHOWN, before === null ? undefined : Number(before)),
-    me,
-  }));
+  const asked = askedRecord(search);
+  const { entries, nothing, people, me } = await inMyShop(
+    async (trx, me, at) => {
+      const { timeZone } = me.shop;
+      const means = await understood(trx, asked, inZone(at, timeZone).date, timeZone);
+      return {
+        me,
+        nothing: 'nothing' in means ? means.nothing : null,
+        people: await once(trx, manyActivePeople),
+        entries:
+          'nothing' in means
+            ? []
+            : await manyEntriesAsked(
+                trx,
+                means.question,
+                SHOWN,
+                before === null ? undefined : Number(before),
+              ),
+      };
+    },
+    [manyActivePeople],
+  );
   const form = before === null ? 'weekday and clock' : 'date and clock';
   const when = (at: Date): string => saidDate(at.getTime(), me.shop.timeZone, form);
   return (
@@ -25,10 +49,16 @@ export async function DeskPage({ search }: { search: Record<string, string | str
       <h1>The record</h1>
       <p className="soft">
         Everything done, newest first. An entry is never changed: a slip is taken back by another entry.
-        Losses, claims, promises kept, suppliers and trials will stand here later; they are not built yet.
       </p>
+      <RecordForm
+        key={addressOf(asked)}
+        asked={asked}
+        people={people.map(({ id, name }) => ({ id, name }))}
+      />
       {entries.length === 0 ? (
-        <p>{before === null ? 'Nothing has been done yet.' : 'Nothing was done before that.'}</p>
+        <p>
+          {nothing ?? (before === null ? 'The record has nothing of that.' : 'Nothing was done before that.')}
+        </p>
       ) : (
         <ul className="rowlist">
           {entries.map((e) => (
@@ -50,15 +80,9 @@ export async function DeskPage({ search }: { search: Record<string, string | str
         </ul>
       )}
       <nav className={css.pages} aria-label="Pages of the record">
-        {before !== null && (
-          <Link className="plain" href="/desk">
-            Newest
-          </Link>
-        )}
+        {before !== null && <LinkButton href={addressOf(asked)}>Newest</LinkButton>}
         {entries.length === SHOWN && (
-          <Link className="plain" href={`/desk?before=${entries.at(-1)?.id}`}>
-            Earlier
-          </Link>
+          <LinkButton href={addressOf(asked, entries.at(-1)?.id)}>Earlier</LinkButton>
         )}
       </nav>
     </section>

@@ -1,0 +1,47 @@
+import { addDays } from '@/core/calendar/dates';
+import { typedDay } from '@/core/calendar/typed-day';
+import { dayBeginsMs } from '@/core/calendar/zones';
+import { ENTRY_GROUPS, kindsOf, type EntryGroup } from '@/core/record/entry-groups';
+import { maybeLotByNumber } from '@/data/lots';
+import { manyPails } from '@/data/pails';
+import type { Trx } from '@/data/connection';
+import type { RecordQuestion } from '@/data/record-asked';
+import type { AskedRecord } from './record-address';
+
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
+
+export type Understood =
+  | { readonly question: RecordQuestion }
+  /** Why it cannot be answered: what is asked for is not there. */
+  | { readonly nothing: string };
+
+/** Finds what the question is about. */
+export async function understood(
+  trx: Trx,
+  asked: AskedRecord,
+  today: string,
+  timeZone: string,
+): Promise<Understood> {
+  const number = /^\d{1,9}$/.test(asked.lot) ? Number(asked.lot) : null;
+  const [lot, pails] = await Promise.all([
+    number === null ? undefined : maybeLotByNumber(trx, number),
+    asked.pail === '' ? [] : manyPails(trx),
+  ]);
+  const pail = pails.find((p) => p.name.toLowerCase() === asked.pail.toLowerCase());
+  const day = asked.day === '' ? null : typedDay(asked.day, today);
+  const group = ENTRY_GROUPS.find((g): g is EntryGroup => g === asked.what);
+  if (asked.lot !== '' && !lot) return { nothing: `There is no lot ${asked.lot}.` };
+  if (asked.pail !== '' && !pail) return { nothing: `There is no pail ${asked.pail}.` };
+  if (asked.day !== '' && day === null) return { nothing: `“${asked.day}” is no day.` };
+  if (asked.who !== '' && !UUID.test(asked.who)) return { nothing: 'There is nobody of that name.' };
+  const began = (date: string): Date => new Date(dayBeginsMs(date, timeZone));
+  return {
+    question: {
+      lot: lot && { id: lot.id, deliveryId: lot.deliveryId },
+      pail: pail && { id: pail.id, name: pail.name },
+      personId: asked.who === '' ? undefined : asked.who,
+      kinds: group && kindsOf(group),
+      span: day === null ? undefined : { from: began(day), before: began(addDays(day, 1)) },
+    },
+  };
+}
