@@ -1,0 +1,45 @@
+import { expect, test } from '@playwright/test';
+import { bookNote, expectNothingSerious, signInAs } from '../support/shop-floor';
+
+test('a few words find a lot, bin some of it once that is confirmed, and its record says who booked it', async ({
+  page,
+}) => {
+  await signInAs(page, 'Bram');
+  await bookNote(page, 'QUICK-1', ['Tulip,Halyard quick,3,10']);
+  await page.goto('/rooms');
+  await page.keyboard.press('/');
+  const line = page.getByRole('dialog', { name: 'Find or do' });
+  const words = line.getByLabel('A few words');
+  await expect(words).toBeFocused();
+  await words.fill('where halyard quick');
+  const found = line.getByRole('option', { name: /^Tulip ‘Halyard quick’, lot \d+/ });
+  await expect(found).toContainText('30 stems, dry');
+  const number = /lot (\d+)/.exec((await found.locator('strong').textContent()) ?? '')?.[1] ?? '';
+  await expectNothingSerious(page);
+
+  await words.fill(`bin 4 of ${number} brokne`);
+  await expect(line.getByText('Not understood: brokne.')).toBeVisible();
+  await expect(line.getByRole('option', { name: /^Bin/ })).toHaveCount(0);
+
+  await words.fill(`bin 4 of ${number} broken`);
+  await expect(line.getByRole('option', { name: /^Bin 4 of Tulip ‘Halyard quick’/ })).toHaveCount(1);
+  await words.press('Enter');
+  const asked = page.getByRole('dialog', { name: 'One moment' });
+  await expect(asked).toContainText(`lot ${number}: broken`);
+  await asked.getByRole('button', { name: 'Bin 4' }).click();
+  await expect(page.getByText(/^Your last: Binned 4 of lot \d+: broken/)).toBeVisible();
+  await expect(line).toBeHidden();
+
+  await page.keyboard.press('/');
+  await words.fill(`lot ${number}`);
+  await expect(line.getByRole('option')).toHaveCount(1);
+  await words.press('Enter');
+  await page.waitForURL(/\/dock\?lot=/);
+  await page.getByRole('link', { name: 'Its record' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'The record' })).toBeVisible();
+  const booked = page.getByRole('listitem').filter({ hasText: 'QUICK-1' });
+  await expect(booked).toContainText('Bram');
+  await page.getByLabel('What').selectOption('bench');
+  await page.getByRole('button', { name: 'Ask' }).click();
+  await expect(page.getByText('The record has nothing of that.')).toBeVisible();
+});
