@@ -21,9 +21,21 @@ export default tseslint.config(
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
       '@typescript-eslint/consistent-type-imports': 'error',
       '@typescript-eslint/no-confusing-void-expression': 'off',
-      // Reading the platform once the screen is alive (clock, stored taps) is what these effects are for.
-      'react-hooks/set-state-in-effect': 'off',
       'max-lines': ['error', { max: 300, skipBlankLines: true, skipComments: true }],
+    },
+  },
+  {
+    // Whatever is tapped or typed into is a part of the kit, in our look; drawings are touched as they are.
+    files: ['src/**/*.tsx'],
+    ignores: ['src/drawing/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'JSXOpeningElement[name.name=/^(button|input|select|textarea|dialog|table|fieldset)$/]',
+          message: 'Take the kit’s (Button, TextInput, NativeSelect, Modal, Table …).',
+        },
+      ],
     },
   },
   {

@@ -1,4 +1,7 @@
 'use client';
+import { Button } from '@mantine/core';
+import { useSessionStorage } from '@mantine/hooks';
+import { usePathname } from 'next/navigation';
 import { useEffect, useState } from 'react';
 
 /** It tries by itself a few times, each time later; then somebody taps. */
@@ -26,47 +29,45 @@ const SAID: Readonly<Record<Known, string>> = {
 const KEPT = 'hush-pail-page-tries';
 const FORGOTTEN_MS = 5 * 60_000;
 
-/** How often this page was tried in vain in the last minutes; a reload does not begin anew. */
-function triesSoFar(): number {
-  try {
-    const kept = JSON.parse(sessionStorage.getItem(KEPT) ?? 'null') as {
-      path: string;
-      tries: number;
-      at: number;
-    } | null;
-    return kept?.path === location.pathname && Date.now() - kept.at < FORGOTTEN_MS ? kept.tries : 0;
-  } catch {
-    return 0;
-  }
+interface Tries {
+  readonly path: string;
+  readonly tries: number;
+  readonly at: number;
 }
 
-function countTry(tries: number): void {
+/** What was tried in the last minutes; a reload does not begin anew. */
+function lately(text: string | undefined): Tries | null {
   try {
-    sessionStorage.setItem(KEPT, JSON.stringify({ path: location.pathname, tries, at: Date.now() }));
+    const kept = JSON.parse(text ?? 'null') as Tries | null;
+    return kept && Date.now() - kept.at < FORGOTTEN_MS ? kept : null;
   } catch {
-    // Without storage it counts from nought; the waits are the same.
+    return null;
   }
 }
 
 /** Shown when a page cannot be read. Says what it can tell and no more. */
 export default function PageError() {
   const [known, setKnown] = useState<Known>('nothing');
-  const [tries, setTries] = useState(0);
-  useEffect(() => setTries(triesSoFar()), []);
+  const path = usePathname();
+  const [kept, setKept] = useSessionStorage<Tries | null>({
+    key: KEPT,
+    defaultValue: null,
+    deserialize: lately,
+  });
+  const tries = kept?.path === path ? kept.tries : 0;
   useEffect(() => {
     void lookAround().then(setKnown);
     const waitS = TRIES_AFTER_S[tries];
     if (waitS === undefined) return;
     const timer = setTimeout(() => {
-      countTry(tries + 1);
       void lookAround().then((is) => {
         setKnown(is);
+        setKept({ path, tries: tries + 1, at: Date.now() });
         if (is === 'answers') location.reload();
-        else setTries(tries + 1);
       });
     }, waitS * 1000);
     return () => clearTimeout(timer);
-  }, [tries]);
+  }, [tries, path, setKept]);
   return (
     <main style={{ maxWidth: 640, margin: '12vh auto', padding: 24 }}>
       <h1>This page could not be read</h1>
@@ -74,9 +75,7 @@ export default function PageError() {
         {SAID[known]} Reading a page changes nothing. What this tablet keeps to be sent stays kept.
         {tries >= TRIES_AFTER_S.length && ' It has tried for a while and waits for you now.'}
       </p>
-      <button type="button" className="plain" onClick={() => location.reload()}>
-        Try now
-      </button>
+      <Button onClick={() => location.reload()}>Try now</Button>
     </main>
   );
 }

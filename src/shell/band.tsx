@@ -1,24 +1,60 @@
 'use client';
+import { Button, Kbd, Menu } from '@mantine/core';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { usePathname } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { PLACES, type PlaceKey, type PlaceNote } from './places';
 import css from './shell.module.css';
 
+/** Every place, for where the band has room for three of them. */
+function AllPlaces({
+  notes,
+  onQuickLine,
+}: {
+  notes: Readonly<Record<PlaceKey, PlaceNote>>;
+  onQuickLine: () => void;
+}) {
+  return (
+    <Menu position="bottom-start">
+      <Menu.Target>
+        <Button className={css.all}>All</Button>
+      </Menu.Target>
+      <Menu.Dropdown>
+        {PLACES.map((place) => (
+          <Menu.Item
+            key={place.key}
+            component={Link}
+            href={place.path}
+            rightSection={
+              <span className={notes[place.key].late ? 'late' : 'soft'}>{notes[place.key].words}</span>
+            }
+          >
+            {place.name}
+          </Menu.Item>
+        ))}
+        <Menu.Item onClick={onQuickLine}>Find or do …</Menu.Item>
+      </Menu.Dropdown>
+    </Menu>
+  );
+}
+
 /** The places as one band along the water: the one you are in stands in it. */
 export function Band({
   notes,
   shopName,
-  people,
+  onQuickLine,
+  children,
 }: {
   notes: Readonly<Record<PlaceKey, PlaceNote>>;
   shopName: string;
-  people: ReactNode;
+  onQuickLine: () => void;
+  children: ReactNode;
 }) {
   const path = usePathname();
   const at = PLACES.findIndex((p) => path.startsWith(p.path));
   return (
     <header className={css.band}>
+      <AllPlaces notes={notes} onQuickLine={onQuickLine} />
       <Link href="/bench" className={css.mark} aria-label={`Hush Pail, ${shopName}`}>
         <svg viewBox="0 0 48 48" width={40} aria-hidden="true">
           <path d="M14 10 C8 20 12 34 12 38" fill="none" stroke="var(--ink-soft)" strokeWidth={2} />
@@ -71,7 +107,11 @@ export function Band({
           );
         })}
       </nav>
-      <div className={css.who}>{people}</div>
+      <Button className={css.find} variant="quiet" onClick={onQuickLine}>
+        Find
+        <Kbd>/</Kbd>
+      </Button>
+      {children}
     </header>
   );
 }

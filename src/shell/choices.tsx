@@ -1,6 +1,7 @@
 'use client';
-import { useRef, type CSSProperties, type KeyboardEvent, type ReactNode } from 'react';
-import css from './taps.module.css';
+import { Group, Radio } from '@mantine/core';
+import type { CSSProperties, ReactNode } from 'react';
+import kit from './theme/kit.module.css';
 
 export interface Choice<T> {
   readonly value: T;
@@ -14,14 +15,12 @@ interface Props<T> {
   readonly options: readonly Choice<T>[];
   readonly value: T | null;
   readonly onChange: (value: T) => void;
-  /** Styles of the group and of each choice, where they are not a plain row. */
+  /** Styles of the row and of each choice, where they are not the usual ones. */
   readonly className?: string | undefined;
   readonly optionClass?: string | undefined;
 }
 
-const STEP: Readonly<Record<string, number>> = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 };
-
-/** One of several, each a tap wide: a radio group that also goes by arrow keys. */
+/** One of several, each a tap wide. */
 export function Choices<T extends string | number>({
   label,
   options,
@@ -30,43 +29,34 @@ export function Choices<T extends string | number>({
   className,
   optionClass,
 }: Props<T>) {
-  const group = useRef<HTMLDivElement>(null);
-  const at = Math.max(
+  const chosen = Math.max(
     0,
     options.findIndex((o) => o.value === value),
   );
-  const move = (event: KeyboardEvent) => {
-    const step = STEP[event.key];
-    if (step === undefined) return;
-    event.preventDefault();
-    const next = (at + step + options.length) % options.length;
-    const option = options[next];
-    if (!option) return;
-    onChange(option.value);
-    group.current?.querySelectorAll<HTMLButtonElement>('[role=radio]')[next]?.focus();
-  };
   return (
-    <div
-      ref={group}
-      role="radiogroup"
-      aria-label={label}
-      className={className ?? css.choices}
-      onKeyDown={move}
+    <Radio.Group
+      label={label}
+      classNames={{ label: kit.unseen }}
+      value={value === null ? '' : String(value)}
+      onChange={(text: string) => {
+        const option = options.find((o) => String(o.value) === text);
+        if (option) onChange(option.value);
+      }}
     >
-      {options.map((o, i) => (
-        <button
-          key={o.value}
-          type="button"
-          role="radio"
-          aria-checked={o.value === value}
-          tabIndex={i === at ? 0 : -1}
-          className={optionClass ?? 'plain'}
-          style={o.style}
-          onClick={() => onChange(o.value)}
-        >
-          {o.words}
-        </button>
-      ))}
-    </div>
+      <Group gap="xs" align="stretch" className={className}>
+        {options.map((o, i) => (
+          <Radio.Card
+            key={o.value}
+            value={String(o.value)}
+            // One stop for the tab key, at what is chosen; arrows go on from there.
+            tabIndex={i === chosen ? 0 : -1}
+            className={optionClass}
+            style={o.style}
+          >
+            {o.words}
+          </Radio.Card>
+        ))}
+      </Group>
+    </Radio.Group>
   );
 }

@@ -3,6 +3,7 @@ import { createContext, useCallback, useContext, useEffect, useRef, useState, ty
 
 type ShopTime = () => number;
 const Time = createContext<ShopTime>(() => Date.now());
+const Today = createContext('');
 
 /** A shop's clock that jumped by so much was set anew; by less, an answer was only slow. */
 const SET_ANEW_MS = 60_000;
@@ -12,7 +13,16 @@ const SET_ANEW_MS = 60_000;
  * answer takes its while to come, so what it says is always a little late: the least late of all
  * is nearest to the truth.
  */
-export function ShopClock({ serverNow, children }: { serverNow: number; children: ReactNode }) {
+export function ShopClock({
+  serverNow,
+  today,
+  children,
+}: {
+  serverNow: number;
+  /** The shop's day, ISO, when the page was made. */
+  today: string;
+  children: ReactNode;
+}) {
   // From the first drawing on: a clock that is right a second later starts a dip at the wrong second.
   const [first] = useState(() => serverNow - Date.now());
   const offset = useRef(first);
@@ -22,11 +32,18 @@ export function ShopClock({ serverNow, children }: { serverNow: number; children
     const before = offset.current;
     if (told > before || before - told > SET_ANEW_MS) offset.current = told;
   }, [serverNow]);
-  return <Time.Provider value={now}>{children}</Time.Provider>;
+  return (
+    <Time.Provider value={now}>
+      <Today.Provider value={today}>{children}</Today.Provider>
+    </Time.Provider>
+  );
 }
 
 /** The shop's clock, to be asked when something happens. */
 export const useShopClock = (): ShopTime => useContext(Time);
+
+/** The shop's day, ISO date. */
+export const useToday = (): string => useContext(Today);
 
 /** The shop's time in milliseconds, renewed every second; null until the screen is alive. */
 export function useShopNow(): number | null {

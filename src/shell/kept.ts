@@ -1,70 +1,58 @@
 'use client';
+import { useLocalStorage } from '@mantine/hooks';
+import { useCallback, useEffect } from 'react';
 import { HOUR_MS } from '@/core/calendar/spans';
-import { useCallback, useEffect, useRef, useState } from 'react';
 
 const PREFIX = 'hush-pail-half-done ';
 const KEPT_MS = 36 * HOUR_MS;
-const WRITE_AFTER_MS = 250;
 
-/** What is kept half done on this tablet under that name; undefined where nothing is, or it cannot be read. */
-export function readHalfDone(key: string): unknown {
+/** What was kept, while it is not too old; undefined where nothing was, or it cannot be read. */
+function fresh(text: string | null | undefined): unknown {
   try {
-    const kept = JSON.parse(localStorage.getItem(PREFIX + key) ?? 'null') as {
-      readonly at: number;
-      readonly value: unknown;
-    } | null;
+    const kept = JSON.parse(text ?? 'null') as { readonly at: number; readonly value: unknown } | null;
     return kept && Date.now() - kept.at < KEPT_MS ? kept.value : undefined;
   } catch {
     return undefined;
   }
 }
 
-export function dropHalfDone(key: string): void {
-  try {
-    localStorage.removeItem(PREFIX + key);
-  } catch {
-    // A closed store keeps nothing that could be dropped.
-  }
-}
-
-/** Keeps something half done; where the store is full the oldest of its kind makes room, or it is not kept. */
-export function keepHalfDone(key: string, value: unknown): void {
-  const text = JSON.stringify({ at: Date.now(), value });
-  try {
-    localStorage.setItem(PREFIX + key, text);
-  } catch {
-    try {
-      for (const other of Object.keys(localStorage))
-        if (other.startsWith(PREFIX) && other !== PREFIX + key) localStorage.removeItem(other);
-      localStorage.setItem(PREFIX + key, text);
-    } catch {
-      // It lives in this page alone.
-    }
-  }
+/** What is kept half done on this tablet under that name, with the ways to keep and to forget it. */
+export function useKept<T>(key: string): [T | null, (value: T) => void, () => void] {
+  // Without a default of its own the hook writes nothing before somebody has set something.
+  const [value, keep, forget] = useLocalStorage<T>({
+    key: PREFIX + key,
+    serialize: (kept) => JSON.stringify({ at: Date.now(), value: kept }),
+    deserialize: (text) => fresh(text) as T,
+  });
+  return [value ?? null, keep, forget];
 }
 
 /**
  * State that outlives the page: a tablet that lost its power half-way through shows again what was
- * set before. `done` forgets it. Old ones are forgotten by themselves.
+ * set before. `done` forgets it.
  */
 export function useHalfDone<T>(key: string, initial: T): [T, (value: T) => void, () => void] {
-  const [value, setValue] = useState(initial);
-  const timer = useRef<ReturnType<typeof setTimeout> | null>(null);
-  useEffect(() => {
-    const kept = readHalfDone(key);
-    if (kept !== undefined) setValue(kept as T);
-  }, [key]);
-  const set = useCallback(
-    (next: T) => {
-      setValue(next);
-      if (timer.current) clearTimeout(timer.current);
-      timer.current = setTimeout(() => keepHalfDone(key, next), WRITE_AFTER_MS);
-    },
-    [key],
-  );
+  const [value, keep] = useKept<T>(key);
+  // What is shown stays as it is until the page has heard how things stand.
   const done = useCallback(() => {
-    if (timer.current) clearTimeout(timer.current);
-    dropHalfDone(key);
+    try {
+      localStorage.removeItem(PREFIX + key);
+    } catch {
+      // A closed store keeps nothing that could be forgotten.
+    }
   }, [key]);
-  return [value, set, done];
+  return [value ?? initial, keep, done];
+}
+
+/** Forgets what is too old to be gone on with, so that a tablet's store never fills. */
+export function useSweptKept(): void {
+  useEffect(() => {
+    try {
+      for (const name of Object.keys(localStorage))
+        if (name.startsWith(PREFIX) && fresh(localStorage.getItem(name)) === undefined)
+          localStorage.removeItem(name);
+    } catch {
+      // A closed store keeps nothing.
+    }
+  }, []);
 }

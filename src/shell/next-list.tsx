@@ -1,9 +1,10 @@
 'use client';
-import { ShopLink as Link } from '@/shell/shop-link';
-import { useEffect, useState } from 'react';
+import { Progress, Title, UnstyledButton, VisuallyHidden } from '@mantine/core';
+import { usePathname } from 'next/navigation';
 import { clockWords, useShopNow } from './clock';
 import type { NextItem } from './places';
-import css from './shell.module.css';
+import css from './next-list.module.css';
+import { ShopLink as Link } from './shop-link';
 
 function Due({ item, now }: { item: NextItem; now: number | null }) {
   if (item.dueAt === null || now === null) return null;
@@ -12,17 +13,26 @@ function Due({ item, now }: { item: NextItem; now: number | null }) {
   const share = whole > 0 ? Math.min(1, Math.max(0, (now - (item.startedAt ?? 0)) / whole)) : 1;
   return (
     <>
-      <span className={late ? `${css.nextClock} late` : css.nextClock}>{words}</span>
+      <span className={late ? `${css.clock} late` : css.clock}>{words}</span>
       {item.startedAt !== null && (
-        <span className={css.bar} style={{ order: 1 }} aria-hidden="true">
-          <span style={{ width: `${share * 100}%` }} />
-        </span>
+        <Progress className={css.bar} value={share * 100} size={5} color="var(--blue)" aria-hidden="true" />
       )}
     </>
   );
 }
 
-/** What is due, soonest first, with its running clocks; on a phone it sits at the thumb. */
+/** The soonest clock, for where the list itself is shut. */
+function Soonest({ items, now }: { items: readonly NextItem[]; now: number | null }) {
+  const due = items.find((i) => i.dueAt !== null);
+  if (!due?.dueAt || now === null) return null;
+  const { words, late } = clockWords(due.dueAt, now, due.startedAt);
+  return <span className={late ? 'late' : undefined}>{words}</span>;
+}
+
+/**
+ * What is due, soonest first, with its running clocks. At the bench it stands beside the work, elsewhere
+ * it is a slim rail that opens; on a phone or an upright tablet it sits at the thumb. With nothing due it is not there.
+ */
 export function NextList({
   items,
   open,
@@ -33,40 +43,43 @@ export function NextList({
   onOpen: (open: boolean) => void;
 }) {
   const now = useShopNow();
-  const [seen, setSeen] = useState('');
-  const rung =
+  const isBench = usePathname().startsWith('/bench');
+  const [rung] =
     now === null ? [] : items.filter((i) => i.dueAt !== null && i.dueAt <= now && i.startedAt !== null);
-  const ringing = rung.map((i) => i.id).join();
-  useEffect(() => setSeen(ringing), [ringing]);
+  if (items.length === 0) return null;
   return (
-    <aside className={css.next} aria-label="Next" data-shut={open ? undefined : true} id="next" tabIndex={-1}>
-      <h2>
-        <button type="button" className={css.nextHead} aria-expanded={open} onClick={() => onOpen(!open)}>
+    <aside
+      className={css.next}
+      aria-label="Next"
+      data-open={open || undefined}
+      data-bench={isBench || undefined}
+      id="next"
+      tabIndex={-1}
+    >
+      <Title order={2} className={css.title}>
+        <UnstyledButton className={css.head} aria-expanded={open} onClick={() => onOpen(!open)}>
           <span>Next</span>
-          <span className={css.nextCount}>
-            {items.length === 0 ? 'nothing due' : `${items.length} due · ${open ? 'close' : 'show'}`}
+          <span className={css.count}>
+            {items.length} due
+            <span className={css.toggle}>{open ? 'close' : 'show'}</span>
+            <span className={css.soonest}>
+              <Soonest items={items} now={now} />
+            </span>
           </span>
-        </button>
-      </h2>
-      <div className="visually-hidden" role="status">
-        {seen && rung[0] ? `${rung[0].title} is due` : ''}
-      </div>
-      <div className={css.nextBody}>
-        {items.length === 0 && (
-          <p className="soft">Nothing is due. Clocks you start at the bench run here.</p>
-        )}
-        <ul>
-          {items.map((item) => (
-            <li key={item.id}>
-              <Link href={item.href} className={css.nextItem}>
-                <span className={css.nextTitle}>{item.title}</span>
-                <Due item={item} now={now} />
-                <span className={css.nextNote}>{item.note}</span>
-              </Link>
-            </li>
-          ))}
-        </ul>
-      </div>
+        </UnstyledButton>
+      </Title>
+      <VisuallyHidden role="status">{rung ? `${rung.title} is due` : ''}</VisuallyHidden>
+      <ul className={css.body}>
+        {items.map((item) => (
+          <li key={item.id}>
+            <Link href={item.href} className={css.item}>
+              <span className={css.itemTitle}>{item.title}</span>
+              <Due item={item} now={now} />
+              <span className={css.note}>{item.note}</span>
+            </Link>
+          </li>
+        ))}
+      </ul>
     </aside>
   );
 }

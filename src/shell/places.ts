@@ -31,6 +31,7 @@ export interface NextItem {
 export const KEYS = [
   { key: '1 – 7', does: 'go to a place' },
   { key: 'N', does: 'show what is next' },
+  { key: '/', does: 'find or do something in a few words' },
   { key: '.', does: 'log the step in hand' },
   { key: 'Enter', does: 'do the suggested thing' },
   { key: 'Z', does: 'take back your last entry' },

@@ -1,6 +1,6 @@
 'use client';
-import { useCallback, useEffect, useRef, useState } from 'react';
-import css from './shell.module.css';
+import { Button, Group, Modal, Stack } from '@mantine/core';
+import { useCallback, useState } from 'react';
 
 interface Asked {
   readonly message: string;
@@ -40,32 +40,17 @@ export function QuestionSheet({
   question: Asked | null;
   onAnswer: (isSure: boolean) => void;
 }) {
-  const sheet = useRef<HTMLDialogElement>(null);
-  useEffect(() => {
-    if (question && !sheet.current?.open) sheet.current?.showModal();
-    if (!question) sheet.current?.close();
-  }, [question]);
   return (
-    <dialog
-      ref={sheet}
-      className={css.question}
-      aria-labelledby="question-title"
-      aria-describedby="question-words"
-      onCancel={(event) => {
-        event.preventDefault();
-        onAnswer(false);
-      }}
-    >
-      <h2 id="question-title">One moment</h2>
-      <p id="question-words">{question?.message}</p>
-      <div className={css.answers}>
-        <button type="button" className="deed" onClick={() => onAnswer(true)}>
-          {question?.yes}
-        </button>
-        <button type="button" className="plain" onClick={() => onAnswer(false)}>
-          No, leave it
-        </button>
-      </div>
-    </dialog>
+    <Modal opened={question !== null} onClose={() => onAnswer(false)} title="One moment">
+      <Stack>
+        <p>{question?.message}</p>
+        <Group>
+          <Button variant="deed" data-autofocus onClick={() => onAnswer(true)}>
+            {question?.yes}
+          </Button>
+          <Button onClick={() => onAnswer(false)}>No, leave it</Button>
+        </Group>
+      </Stack>
+    </Modal>
   );
 }

@@ -1,11 +1,22 @@
+import { Alert } from '@mantine/core';
 import type { ReactNode } from 'react';
 
+interface Props {
+  readonly children: ReactNode;
+  /** Something is wrong: read out at once. */
+  readonly isAlert?: boolean;
+  /** It went well. */
+  readonly isWell?: boolean;
+  /** Stands there from the beginning: not read out as news. */
+  readonly isNote?: boolean;
+}
+
 /** What came of a tap, in words: read out politely, or at once where something is wrong. Nothing while there is nothing. */
-export function Said({ children, isAlert = false }: { children: ReactNode; isAlert?: boolean }) {
+export function Said({ children, isAlert = false, isWell = false, isNote = false }: Props) {
   if (children === null || children === '' || children === false) return null;
   return (
-    <p className="said" role={isAlert ? 'alert' : 'status'}>
+    <Alert data-well={isWell || undefined} role={isAlert ? 'alert' : isNote ? 'note' : 'status'}>
       {children}
-    </p>
+    </Alert>
   );
 }

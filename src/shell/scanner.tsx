@@ -2,6 +2,7 @@
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { CODE_PREFIX } from '@/core/labels/codes';
+import { Said } from './said';
 
 /** What a code scanner is to the application: something that types what it reads, and then Enter. */
 interface CodeScanner {
@@ -66,9 +67,5 @@ export function Scanner() {
       })
       .catch(() => setSaid('The shop’s memory is not answering. Scan it again in a moment.'));
   });
-  return (
-    <p className={said ? 'said' : 'visually-hidden'} role="status">
-      {said}
-    </p>
-  );
+  return <Said>{said}</Said>;
 }

@@ -1,4 +1,5 @@
 'use client';
+import { Button } from '@mantine/core';
 import { useEffect, useState } from 'react';
 
 /** Under a second nobody asks how long it takes. */
@@ -14,10 +15,7 @@ export function Working({ onGiveUp }: { onGiveUp: () => void }) {
   if (seconds < SHOWN_AFTER_S) return null;
   return (
     <span role="status">
-      {seconds} s{' '}
-      <button type="button" className="plain" onClick={onGiveUp}>
-        Give up
-      </button>
+      {seconds} s <Button onClick={onGiveUp}>Give up</Button>
     </span>
   );
 }

@@ -38,7 +38,7 @@ test('roses that need six pails: dealt in one tap, at different steps, one porti
     await sayYes(page);
     await third.getByRole('button', { name: 'Hanging' }).click();
     await third.getByRole('button', { name: 'They hang: what now' }).click();
-    await expect(third.getByRole('heading', { level: 1 })).toContainText('just-boiled water');
+    await expect(third.getByRole('heading', { level: 2 })).toContainText('just-boiled water');
     await expect(drinking(5)).toHaveCount(1);
     await expectNothingSerious(page);
   });

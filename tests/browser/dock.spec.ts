@@ -3,6 +3,7 @@ import { expect, test } from '@playwright/test';
 import {
   bookNote,
   expectNothingSerious,
+  openPersonPanel,
   readNote,
   signInAs,
   signInAsManager,
@@ -103,7 +104,7 @@ test('what is wrong is counted in a few stems, claimed with its clock, sent, and
   await claim.getByRole('button', { name: /Sent/ }).click();
   await expect(claim.getByText(/^sent, /)).toBeVisible();
   await expect(claim.getByText('the manager settles it')).toBeVisible();
-  await page.getByRole('button', { name: 'Change hands' }).click();
+  await (await openPersonPanel(page)).getByRole('button', { name: 'Change hands' }).click();
   await page.waitForURL('**/sign-in');
   await signInAsManager(page);
   await page.goto('/dock/claims');

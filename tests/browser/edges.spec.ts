@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import http from 'node:http';
 import { expect, test, type Page } from '@playwright/test';
-import { bookNote, control, signInAs } from '../support/shop-floor';
+import { bookNote, control, openPersonPanel, signInAs } from '../support/shop-floor';
 
 const cookieOf = async (page: Page): Promise<string> =>
   (await page.context().cookies()).map((c) => `${c.name}=${c.value}`).join('; ');
@@ -69,17 +69,18 @@ test('light or dark, the system’s or chosen: the first tap changes it, and wha
   const shown = page.locator('html');
   await signInAs(page, 'Wen');
   await expect(shown).toHaveAttribute('data-mantine-color-scheme', 'dark');
-  await page.getByRole('button', { name: 'Light', exact: true }).click();
+  const dark = async () => (await openPersonPanel(page)).getByLabel('Dark');
+  await (await dark()).click();
   await expect(shown).toHaveAttribute('data-mantine-color-scheme', 'light');
   for (const place of ['/dock', '/make', '/bench']) {
     await page.goto(place);
-    await expect(page.getByRole('button', { name: 'Dark', exact: true })).toBeVisible();
+    await expect(await dark()).not.toBeChecked();
     await expect(shown).toHaveAttribute('data-mantine-color-scheme', 'light');
   }
   await page.emulateMedia({ colorScheme: 'light' });
-  await page.getByRole('button', { name: 'Dark', exact: true }).click();
+  await (await dark()).click();
   await page.reload();
-  await expect(page.getByRole('button', { name: 'Light', exact: true })).toBeVisible();
+  await expect(await dark()).toBeChecked();
   await expect(shown).toHaveAttribute('data-mantine-color-scheme', 'dark');
   expect(complaints).toEqual([]);
   await page.context().close();

@@ -18,7 +18,7 @@ test('a manager picks a school with its days, an exception, and the bench follow
   await takeInHand(page, /Scabiosa ‘Pincushion’/);
   const card = page.getByRole('article', { name: /^Scabiosa, lot/ });
   await card.getByRole('button', { name: 'Unpacked' }).click();
-  await expect(card.getByRole('heading', { level: 1 })).toHaveText('Strip the stem bare');
+  await expect(card.getByRole('heading', { level: 2 })).toHaveText('Strip the stem bare');
   await card.getByRole('button', { name: 'not this …' }).click();
   await card.getByRole('radio', { name: 'Why these steps' }).click();
   await expect(card.getByRole('list', { name: 'What differs from the plain protocol' })).toContainText(

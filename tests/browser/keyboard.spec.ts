@@ -16,7 +16,7 @@ test('keys alone are enough: sign in, go about, log a step, take it back', async
   await takeInHand(page, /Stock ‘Halyard’/);
   const card = page.locator('article').first();
   await expect(card.getByText('1 of')).toBeVisible();
-  const before = await card.getByRole('heading', { level: 1 }).textContent();
+  const before = await card.getByRole('heading', { level: 2 }).textContent();
   await page.keyboard.press('.');
   await expect(page.getByText(/^Your last: Lot \d+, .* Done$/)).toBeVisible();
   await expect(page.locator('article').first().getByText('2 of')).toBeVisible();
@@ -24,7 +24,7 @@ test('keys alone are enough: sign in, go about, log a step, take it back', async
   await expect(page.getByRole('dialog', { name: 'One moment' }).getByText(/^Lot \d+/)).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page.getByText(/^Taken back: Lot/)).toBeVisible();
-  await expect(page.locator('article').first().getByRole('heading', { level: 1 })).toHaveText(before ?? '');
+  await expect(page.locator('article').first().getByRole('heading', { level: 2 })).toHaveText(before ?? '');
 
   await page.keyboard.press('n');
   await expect(page.getByRole('complementary', { name: 'Next' })).toBeFocused();
@@ -74,11 +74,15 @@ for (const [name, options] of [
       await page.goto(path);
       await expect(page.getByRole('main')).toBeVisible();
       await expectNothingSerious(page);
+      await expect(page.locator('h1')).toHaveCount(1);
       expect(
         await page.evaluate(
           () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
         ),
       ).toBe(0);
+      // What is to be tapped is in sight before anything is scrolled.
+      const deed = page.locator('[data-step-in-hand]').first();
+      if (await deed.isVisible()) await expect(deed).toBeInViewport({ ratio: 1 });
     }
     await context.close();
   });

@@ -1,5 +1,12 @@
 import { expect, test, type Locator } from '@playwright/test';
-import { bookNote, expectNothingSerious, sayYes, signInAs, takeInHand } from '../support/shop-floor';
+import {
+  bookNote,
+  expectNothingSerious,
+  openPersonPanel,
+  sayYes,
+  signInAs,
+  takeInHand,
+} from '../support/shop-floor';
 
 /** Nothing on it waits for its Spanish. */
 async function expectSpanish(card: Locator): Promise<void> {
@@ -14,11 +21,13 @@ test('a hand who reads Spanish works a whole lot in it, and nobody else’s tabl
   const page = await (await browser.newContext()).newPage();
   await signInAs(page, 'Tove');
   await bookNote(page, 'LANG-1', ['Tulip,Marea,2,10']);
-  await page.getByRole('combobox', { name: 'Language' }).selectOption({ label: 'Español' });
+  const panel = await openPersonPanel(page);
+  await panel.getByLabel('Language').selectOption({ label: 'Español' });
+  await page.keyboard.press('Escape');
   await expect(page.getByRole('link', { name: /Tulipán ‘Marea’/ }).first()).toBeVisible();
   await takeInHand(page, /Tulipán ‘Marea’/);
   const card = page.getByRole('article', { name: /^Tulipán, lote \d+/ }).filter({ hasText: 'Marea' });
-  await expect(card.getByRole('heading', { level: 1 })).toHaveText('Quite el papel, la funda y las gomas');
+  await expect(card.getByRole('heading', { level: 2 })).toHaveText('Quite el papel, la funda y las gomas');
   await expectSpanish(card);
   await card.getByRole('button', { name: 'esto no …' }).click();
   await card.getByRole('radio', { name: 'Por qué estos pasos' }).click();
@@ -29,10 +38,10 @@ test('a hand who reads Spanish works a whole lot in it, and nobody else’s tabl
     await expect(card.getByRole('button', { name: done })).toBeHidden();
     await expectSpanish(card);
   }
-  await expect(card.getByRole('heading', { level: 1 })).toHaveText('Corte 1,5 cm, en bisel');
+  await expect(card.getByRole('heading', { level: 2 })).toHaveText('Corte 1,5 cm, en bisel');
   await card.getByRole('button', { name: 'Cortado' }).click();
   await card.getByRole('button', { name: 'Envuelto y derecho' }).click();
-  await expect(card.getByRole('heading', { level: 1 })).toContainText('Al agua fría');
+  await expect(card.getByRole('heading', { level: 2 })).toContainText('Al agua fría');
   await expectSpanish(card);
   await expectNothingSerious(page);
   await card.getByRole('button', { name: /^De pie en su cubo, cubo \d+/ }).click();
@@ -42,13 +51,13 @@ test('a hand who reads Spanish works a whole lot in it, and nobody else’s tabl
   await card.getByRole('button', { name: 'Ya ha tenido su tiempo' }).click();
   await expect(page.getByText(/Lleva .* de 2 h\. No ha bebido bastante/)).toBeVisible();
   await sayYes(page);
-  await expect(card.getByRole('heading', { level: 1 })).toHaveText('Vuelva a mirar: ¿derecho?');
+  await expect(card.getByRole('heading', { level: 2 })).toHaveText('Vuelva a mirar: ¿derecho?');
   await expectSpanish(card);
   await card.getByRole('button', { name: 'Derecho' }).click();
-  await expect(card.getByRole('heading', { level: 1 })).toHaveText('A la cámara fría');
+  await expect(card.getByRole('heading', { level: 2 })).toHaveText('A la cámara fría');
   await expectSpanish(card);
   await card.getByRole('button', { name: 'En su sitio' }).click();
-  await expect(card.getByRole('heading', { level: 1 })).not.toHaveText('A la cámara fría');
+  await expect(card.getByRole('heading', { level: 2 })).not.toHaveText('A la cámara fría');
   await page.goto('/desk');
   await expect(page.getByRole('main').getByText(/^Lote \d+, a la cámara fría\. Hecho$/)).toBeVisible();
   await page.goBack();
@@ -56,6 +65,6 @@ test('a hand who reads Spanish works a whole lot in it, and nobody else’s tabl
   const other = await (await browser.newContext()).newPage();
   await signInAs(other, 'Wen');
   await takeInHand(other, /Tulip ‘Marea’/);
-  await page.getByRole('combobox', { name: 'Language' }).selectOption({ label: 'English' });
+  await (await openPersonPanel(page)).getByLabel('Language').selectOption({ label: 'English' });
   await expect(page.getByRole('article', { name: /^Tulip, lot/ }).first()).toBeVisible();
 });

@@ -59,7 +59,7 @@ test('from the delivery note to a printed card', async ({ page }) => {
     const card = page.getByRole('article', { name: /^Rose, lot/ }).filter({ hasText: 'Pale Ferry' });
     for (const done of ['Unpacked', 'Stripped', 'Handholds clear'])
       await card.getByRole('button', { name: done }).click();
-    await expect(card.getByRole('heading', { level: 1 })).toContainText('just-boiled water');
+    await expect(card.getByRole('heading', { level: 2 })).toContainText('just-boiled water');
     await expect(card.getByText('Changed for the state it came in.')).toBeVisible();
     await expect(card.getByText('never glass')).toBeVisible();
     await card.getByRole('button', { name: 'In the hot water' }).click();
@@ -70,9 +70,9 @@ test('from the delivery note to a printed card', async ({ page }) => {
     await card.getByRole('button', { name: 'Out of the hot water' }).click();
     await expect(page.getByText(/Too short a dip/)).toBeVisible();
     await sayYes(page);
-    await expect(card.getByRole('heading', { level: 1 })).toContainText('under water');
+    await expect(card.getByRole('heading', { level: 2 })).toContainText('under water');
     await card.getByRole('button', { name: 'Cut' }).click();
-    await expect(card.getByRole('heading', { level: 1 })).toContainText('in its own pail');
+    await expect(card.getByRole('heading', { level: 2 })).toContainText('in its own pail');
     await expectNothingSerious(page);
     await expect(card.getByRole('group', { name: 'Into these pails' })).toBeVisible();
     pail = await intoOnePail(card);

@@ -1,6 +1,6 @@
 import path from 'node:path';
 import { AxeBuilder } from '@axe-core/playwright';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 
 export const CLEAN_NOTE = path.join(import.meta.dirname, '../fixtures/delivery-note-clean.csv');
 
@@ -76,8 +76,16 @@ export async function sayYes(page: Page): Promise<void> {
 
 /** Takes the last thing back, as it is said before. */
 export async function takeBack(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'Take back' }).click();
+  await page.keyboard.press('z');
   await sayYes(page);
+}
+
+/** Opens what a person sets for themselves: light or dark, rings, keys, language, change hands. */
+export async function openPersonPanel(page: Page): Promise<Locator> {
+  const panel = page.getByRole('dialog', { name: /^\d\d:\d\d \w+$/ });
+  if (!(await panel.isVisible())) await page.getByRole('button', { name: /^\d\d:\d\d \w+$/ }).click();
+  await expect(panel).toBeVisible();
+  return panel;
 }
 
 /** Nothing serious or critical by axe on the page as it stands. */

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { LANGUAGES, nameOf } from '@/core/words/catalogues';
+import { momentIn } from '@/core/calendar/zones';
 import { WAITING_ACTIONS } from '@/core/actions/actions';
 import { manyOwnSpecies } from '@/data/house';
 import { signOut } from '@/features/sign-in/actions';
@@ -28,6 +29,7 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
       languages={LANGUAGES.map((value) => ({ value, label: nameOf(value) }))}
       timeZone={me.shop.timeZone}
       serverNow={at.getTime()}
+      today={momentIn(at.getTime(), me.shop.timeZone).date}
       signOut={signOut}
       ownSpecies={own}
       waiting={WAITING_ACTIONS}

@@ -1,4 +1,5 @@
-import { ShopLink as Link } from '@/shell/shop-link';
+import { VisuallyHidden } from '@mantine/core';
+import { LinkButton } from '@/shell/link-button';
 import { MORE_CAUTION } from '@/core/steps/cautions';
 import { localeOf } from '@/core/words/catalogues';
 import { m } from '@/core/words/message';
@@ -41,9 +42,7 @@ function Clear({ t }: { t: ReturnType<typeof speakerOf> }) {
     <section>
       <h1>{t('bench.is-clear')}</h1>
       <p style={{ margin: '14px 0 24px' }}>{t('bench.all-in-water')}</p>
-      <Link className="plain" href="/dock">
-        {t('bench.to-the-dock')}
-      </Link>
+      <LinkButton href="/dock">{t('bench.to-the-dock')}</LinkButton>
     </section>
   );
 }
@@ -104,6 +103,7 @@ export async function BenchPage({ search }: { search: Record<string, string | st
         <Clear t={t} />
       ) : (
         <div className={css.bench}>
+          <VisuallyHidden component="h1">Bench</VisuallyHidden>
           {cards.map((card) => (
             <StepCard
               key={card.step.id + card.step.status + card.hands.personId}

@@ -1,8 +1,11 @@
 'use client';
+import { Button, Stack } from '@mantine/core';
 import { useState } from 'react';
 import { PURPOSES, type Purpose } from '@/core/protocol/ways';
+import { Said } from '@/shell/said';
 import { Choices } from '@/shell/choices';
-import { Stepper } from '@/shell/stepper';
+import { DayInput } from '@/shell/day-input';
+import { NumberStepper } from '@/shell/number-stepper';
 import { useWords } from '@/shell/words';
 import type { BenchCard } from './bench-card';
 import css from './bench.module.css';
@@ -20,10 +23,8 @@ function Others({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
       {card.others
         .filter((o) => !o.needsPail)
         .map((o) => (
-          <button
+          <Button
             key={o.id}
-            type="button"
-            className="plain"
             disabled={busy || o.against?.level === 'stop'}
             onClick={() =>
               void log(
@@ -34,7 +35,7 @@ function Others({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
             }
           >
             {o.title}
-          </button>
+          </Button>
         ))}
       {card.others.length === 0 && <p className="soft">{t('bench.is-last')}</p>}
     </div>
@@ -48,7 +49,7 @@ function Apart({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
   if (card.stems < 2) return <p className="soft">{t('bench.single-stem')}</p>;
   return (
     <div className={css.skip}>
-      <Stepper
+      <NumberStepper
         label={t('bench.set-apart')}
         fewer={t('bench.fewer-apart')}
         more={t('bench.more-apart')}
@@ -57,11 +58,9 @@ function Apart({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
         max={card.stems - 1}
         onChange={setStems}
       >
-        <strong>{t('bench.of', { n: stems, all: card.stems })}</strong>
-      </Stepper>
-      <button
-        type="button"
-        className="plain"
+        <span className="soft">{t('bench.out-of', { all: card.stems })}</span>
+      </NumberStepper>
+      <Button
         disabled={busy}
         onClick={() =>
           void log(
@@ -72,7 +71,7 @@ function Apart({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
         }
       >
         {t('bench.set-n-apart', { n: stems })}
-      </button>
+      </Button>
     </div>
   );
 }
@@ -89,23 +88,17 @@ function Recut({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
   return (
     <div className={css.skip} role="group" aria-label={t('bench.view.recut')}>
       {[1, 2, 3].map((cm) => (
-        <button
-          key={cm}
-          type="button"
-          className="plain"
-          disabled={busy}
-          onClick={() => (card.bleeds ? setWarned(cm) : cut(cm))}
-        >
+        <Button key={cm} disabled={busy} onClick={() => (card.bleeds ? setWarned(cm) : cut(cm))}>
           {t('bench.cm-off', { cm })}
-        </button>
+        </Button>
       ))}
       {warned !== null && (
-        <div className="said" role="alert">
+        <Said isAlert>
           <p>{t('bench.sap-runs-again')}</p>
-          <button type="button" className="plain" disabled={busy} onClick={() => cut(warned)}>
+          <Button disabled={busy} onClick={() => cut(warned)}>
             {t('bench.cut-all-the-same', { cm: warned })}
-          </button>
-        </div>
+          </Button>
+        </Said>
       )}
     </div>
   );
@@ -113,7 +106,7 @@ function Recut({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
 
 function ForWhat({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
   const t = useWords();
-  const [day, setDay] = useState(card.eventOn ?? '');
+  const [day, setDay] = useState(card.eventOn);
   const [wanted, setWanted] = useState<Purpose>(card.purpose);
   const set = (purpose: Purpose, eventOn: string | null) =>
     void log('bench/purpose', { portionId: card.portionId, purpose, eventOn }, `for: ${purpose}`);
@@ -133,16 +126,13 @@ function ForWhat({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
           className={css.pick}
           onSubmit={(e) => {
             e.preventDefault();
-            set('event', day);
+            if (day) set('event', day);
           }}
         >
-          <label>
-            {t('bench.the-day')}{' '}
-            <input type="date" value={day} required onChange={(e) => setDay(e.target.value)} />
-          </label>
-          <button type="submit" className="plain" disabled={busy || day === ''}>
+          <DayInput label={t('bench.the-day')} value={day} onChange={setDay} />
+          <Button type="submit" disabled={busy || day === null}>
             {t('bench.for-that-day')}
-          </button>
+          </Button>
         </form>
       )}
     </div>
@@ -190,7 +180,7 @@ export function CardDrawer({ card, log, used, onUsed }: Props) {
   const t = useWords();
   const [view, setView] = useState<View>('skip');
   return (
-    <div className={css.drawer}>
+    <Stack gap="sm">
       <Choices
         label={t('bench.something-else')}
         value={view}
@@ -200,10 +190,8 @@ export function CardDrawer({ card, log, used, onUsed }: Props) {
       {view === 'skip' && (
         <div className={css.skip} role="group" aria-label={t('bench.leave-out-because')}>
           {SKIP_REASONS.map((reason) => (
-            <button
+            <Button
               key={reason}
-              type="button"
-              className="plain"
               disabled={log.busy}
               onClick={() =>
                 void log.log(
@@ -214,7 +202,7 @@ export function CardDrawer({ card, log, used, onUsed }: Props) {
               }
             >
               {t(`bench.skip.${reason}`)}
-            </button>
+            </Button>
           ))}
         </div>
       )}
@@ -232,6 +220,6 @@ export function CardDrawer({ card, log, used, onUsed }: Props) {
       {view === 'recut' && <Recut card={card} log={log} />}
       {view === 'for' && <ForWhat card={card} log={log} />}
       {view === 'why' && <Why card={card} />}
-    </div>
+    </Stack>
   );
 }

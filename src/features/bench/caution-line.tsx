@@ -1,4 +1,5 @@
 'use client';
+import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { useWords } from '@/shell/words';
 import css from './bench.module.css';
@@ -23,9 +24,9 @@ export function CautionLine({ caution, more }: { caution: string | null; more: s
         </svg>
         <span>{caution}</span>
         {more && (
-          <button type="button" className="quiet" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+          <Button variant="quiet" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
             {t(isOpen ? 'bench.less' : 'bench.more')}
-          </button>
+          </Button>
         )}
       </p>
       {isOpen && <p className={css.more}>{more}</p>}

@@ -1,4 +1,5 @@
 'use client';
+import { Button, Table, VisuallyHidden } from '@mantine/core';
 import { saidDate } from '@/core/calendar/said-dates';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { SKILLS, type Skill } from '@/core/protocol/types';
@@ -84,7 +85,7 @@ export function KnifeCard({ people, skills, mayRecord, timeZone, caution }: Prop
       <p className={css.more}>{caution}</p>
       <h2>Who has been shown</h2>
       <div className={css.chart} role="region" aria-label="Who has been shown what" tabIndex={0}>
-        <table className={css.planTable}>
+        <Table className={css.planTable}>
           <thead>
             <tr>
               <th scope="col">Name</th>
@@ -111,17 +112,16 @@ export function KnifeCard({ people, skills, mayRecord, timeZone, caution }: Prop
                         <span className="soft">not yet</span>
                       )}
                       {mayRecord && (
-                        <button
-                          type="button"
-                          className="quiet"
+                        <Button
+                          variant="quiet"
                           disabled={busy}
                           onClick={() => record(p.id, skill, !has, p.name)}
                         >
                           {has ? 'no longer counts' : 'was shown'}
-                          <span className="visually-hidden">
+                          <VisuallyHidden>
                             : {p.name}, {skill}
-                          </span>
-                        </button>
+                          </VisuallyHidden>
+                        </Button>
                       )}
                     </td>
                   );
@@ -129,7 +129,7 @@ export function KnifeCard({ people, skills, mayRecord, timeZone, caution }: Prop
               </tr>
             ))}
           </tbody>
-        </table>
+        </Table>
       </div>
       {!mayRecord && <p className="soft">The manager records what somebody was shown.</p>}
       <Said isAlert>{said}</Said>

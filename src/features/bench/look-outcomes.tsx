@@ -1,12 +1,14 @@
 'use client';
+import { Button } from '@mantine/core';
 import { useState } from 'react';
 import type { LookOutcome } from '@/core/protocol/aftercare';
 import { Stem } from '@/drawing/stem';
-import { Stepper } from '@/shell/stepper';
+import { NumberStepper } from '@/shell/number-stepper';
 import { useWords } from '@/shell/words';
 import type { BenchCard } from './bench-card';
 import css from './bench.module.css';
 import { useSettled, type Log } from './use-log';
+import { DeedBar } from '@/shell/deed-bar';
 
 const SEEN = [
   { outcome: 'upright', droop: 'firm' },
@@ -35,31 +37,31 @@ export function LookOutcomes({
     );
   return (
     <>
-      <div className={css.outcomes} role="group" aria-label={t('bench.how-stands')}>
-        {SEEN.map(({ outcome, droop }) => (
-          <button
-            key={outcome}
-            type="button"
-            className="plain"
-            disabled={busy || isKept || !settled}
-            data-step-in-hand={outcome === 'upright' ? true : undefined}
-            aria-expanded={outcome === 'hanging' ? hangs !== null : undefined}
-            onClick={() =>
-              outcome === 'hanging' && card.stems > 1
-                ? setHangs(hangs === null ? card.stems : null)
-                : seen(outcome, null)
-            }
-          >
-            <span aria-hidden="true">
-              <Stem habit={card.habit} colour={card.colour} stage={card.stage} droop={droop} height={86} />
-            </span>
-            {t(`bench.seen.${outcome}`)}
-          </button>
-        ))}
-      </div>
+      <DeedBar>
+        <div className={css.outcomes} role="group" aria-label={t('bench.how-stands')}>
+          {SEEN.map(({ outcome, droop }) => (
+            <Button
+              key={outcome}
+              disabled={busy || isKept || !settled}
+              data-step-in-hand={outcome === 'upright' ? true : undefined}
+              aria-expanded={outcome === 'hanging' ? hangs !== null : undefined}
+              onClick={() =>
+                outcome === 'hanging' && card.stems > 1
+                  ? setHangs(hangs === null ? card.stems : null)
+                  : seen(outcome, null)
+              }
+            >
+              <span aria-hidden="true">
+                <Stem habit={card.habit} colour={card.colour} stage={card.stage} droop={droop} height={86} />
+              </span>
+              {t(`bench.seen.${outcome}`)}
+            </Button>
+          ))}
+        </div>
+      </DeedBar>
       {hangs !== null && (
         <div className={css.pick}>
-          <Stepper
+          <NumberStepper
             label={t('bench.stems-that-hang')}
             fewer={t('bench.fewer-hangs')}
             more={t('bench.more-hangs')}
@@ -68,15 +70,11 @@ export function LookOutcomes({
             max={card.stems}
             onChange={setHangs}
           >
-            <strong>
-              {hangs === card.stems
-                ? t('bench.all-hang', { n: hangs })
-                : t('bench.some-hang', { n: hangs, all: card.stems })}
-            </strong>
-          </Stepper>
-          <button type="button" className="plain" disabled={busy} onClick={() => seen('hanging', hangs)}>
+            <span>{t('bench.some-hang', { all: card.stems })}</span>
+          </NumberStepper>
+          <Button disabled={busy} onClick={() => seen('hanging', hangs)}>
             {t(hangs === card.stems ? 'bench.hang-what-now' : 'bench.take-apart')}
-          </button>
+          </Button>
         </div>
       )}
     </>

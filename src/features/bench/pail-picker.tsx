@@ -1,7 +1,9 @@
 'use client';
+import { Button } from '@mantine/core';
 import { BATCH_PPM, FILM_ML, filmSum } from '@/core/sanitising/film';
+import { Said } from '@/shell/said';
 import { Choices } from '@/shell/choices';
-import { Stepper } from '@/shell/stepper';
+import { NumberStepper } from '@/shell/number-stepper';
 import { useWords } from '@/shell/words';
 import { depthOf } from '@/core/water/pail-shape';
 import type { BenchCard, PailChoice, PailShareView } from './bench-card';
@@ -81,10 +83,10 @@ function Dealt({
           </li>
         ))}
       </ul>
-      {held < stems && <p className="said">{t('bench.more-than-hold', { n: stems - held })}</p>}
-      <button type="button" className="quiet" onClick={onOther}>
+      {held < stems && <Said isNote>{t('bench.more-than-hold', { n: stems - held })}</Said>}
+      <Button variant="quiet" onClick={onOther}>
         {t('bench.one-pail-for-all')}
-      </button>
+      </Button>
     </div>
   );
 }
@@ -93,7 +95,7 @@ function Dealt({
 export function PailPicker(props: Props) {
   const t = useWords();
   const { pails, pailId, litres, onPail, onLitres, film, isAcid, stems, dealt, isDealt, onDealt } = props;
-  if (pails.length === 0) return <p className="said">{t('bench.no-clean-pail')}</p>;
+  if (pails.length === 0) return <Said isNote>{t('bench.no-clean-pail')}</Said>;
   if (isDealt && dealt.length > 0)
     return (
       <div className={css.pick}>
@@ -109,9 +111,9 @@ export function PailPicker(props: Props) {
   return (
     <div className={css.pick}>
       {dealt.length > 0 && (
-        <button type="button" className="quiet" onClick={() => onDealt(true)}>
+        <Button variant="quiet" onClick={() => onDealt(true)}>
           {t('bench.deal-into', { n: dealt.length })}
-        </button>
+        </Button>
       )}
       <Choices
         label={t('bench.into-pail')}
@@ -128,7 +130,7 @@ export function PailPicker(props: Props) {
         }))}
       />
       {chosen && !chosen.shares && (
-        <Stepper
+        <NumberStepper
           label={t('bench.litres')}
           fewer={t('bench.half-less')}
           more={t('bench.half-more')}
@@ -136,11 +138,11 @@ export function PailPicker(props: Props) {
           min={0.5}
           max={chosen.shape.litres}
           by={0.5}
+          suffix=" L"
           onChange={onLitres}
         >
-          <strong>{litres} L</strong>{' '}
           <span className="soft">{t('bench.cm-deep', { n: Math.round(depthOf(chosen.shape, litres)) })}</span>
-        </Stepper>
+        </NumberStepper>
       )}
       {chosen && chosen.holds < stems && (
         <p className="soft">{t('bench.room-for', { n: chosen.holds, all: stems })}</p>

@@ -1,6 +1,8 @@
+import { Table } from '@mantine/core';
 import { MINUTE_MS } from '@/core/calendar/spans';
 import { saidDate } from '@/core/calendar/said-dates';
 import { ShopLink as Link } from '@/shell/shop-link';
+import { LinkButton } from '@/shell/link-button';
 import { scaleLinear } from 'd3-scale';
 import type { BenchPlan, PlannedWork } from '@/core/bench/tell';
 import type { Language } from '@/core/words/catalogues';
@@ -81,7 +83,7 @@ function Bars({
   );
 }
 
-function Table({
+function PlanTable({
   plan,
   lotName,
   clock,
@@ -93,7 +95,7 @@ function Table({
   clock: (min: number) => string;
 }) {
   return (
-    <table className={css.planTable}>
+    <Table className={css.planTable}>
       <caption>Who, what and when, with the room each has</caption>
       <thead>
         <tr>
@@ -132,7 +134,7 @@ function Table({
           );
         })}
       </tbody>
-    </table>
+    </Table>
   );
 }
 
@@ -154,9 +156,7 @@ export function PlanChart({
       <section>
         <h1>No plan stands</h1>
         <p style={{ margin: '14px 0 24px' }}>It is made at the bench, as soon as a lot waits there.</p>
-        <Link className="plain" href="/bench">
-          To the bench
-        </Link>
+        <LinkButton href="/bench">To the bench</LinkButton>
       </section>
     );
   const lotName = (id: string): string => {
@@ -250,7 +250,7 @@ export function PlanChart({
         </svg>
       </div>
       <div className={css.chart} role="region" aria-label="The plan as a table" tabIndex={0}>
-        <Table language={language} plan={plan} lotName={lotName} clock={clock} />
+        <PlanTable language={language} plan={plan} lotName={lotName} clock={clock} />
       </div>
     </section>
   );

@@ -1,7 +1,9 @@
 'use client';
+import { Button } from '@mantine/core';
 import { MINUTE_MS } from '@/core/calendar/spans';
 import { saidDate } from '@/core/calendar/said-dates';
-import { ShopLink as Link } from '@/shell/shop-link';
+
+import { LinkButton } from '@/shell/link-button';
 import { useEffect, useState } from 'react';
 import type { BenchPlan } from '@/core/bench/tell';
 import { useActions } from '@/shell/actions';
@@ -94,33 +96,31 @@ export function PlanStrip({ madeFrom, version, plan, madeAt, at, currency, timeZ
         {planning === 'looking' && isSlow && (
           <span role="status">
             {t('bench.looking')}{' '}
-            <button type="button" className="quiet" onClick={stop}>
+            <Button variant="quiet" onClick={stop}>
               {t('bench.good-enough')}
-            </button>
+            </Button>
           </span>
         )}
         {planning === 'failed' && <span role="status">{t('bench.no-plan')}</span>}
         {shown && shown.lots.length > 0 && (
-          <Link className="quiet" href="/bench?view=plan">
+          <LinkButton variant="quiet" href="/bench?view=plan">
             {t('bench.as-chart')}
-          </Link>
+          </LinkButton>
         )}
       </p>
       <div className={css.people} role="group" aria-label={t('bench.who-is-here')}>
         {people.map((p) => (
-          <button
+          <Button
             key={p.id}
-            type="button"
-            className="plain"
             aria-pressed={p.isHere}
             onClick={() => void act('bench/stand', { personId: p.id, isHere: !p.isHere })}
           >
             {p.name}
-          </button>
+          </Button>
         ))}
-        <Link className="quiet" href="/bench?view=knife">
+        <LinkButton variant="quiet" href="/bench?view=knife">
           {t('bench.knife-card')}
-        </Link>
+        </LinkButton>
       </div>
     </section>
   );

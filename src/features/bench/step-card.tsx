@@ -1,4 +1,5 @@
 'use client';
+
 import { stepOf } from '@/core/steps/steps';
 import { useState } from 'react';
 import { Beaker } from '@/drawing/beaker';
@@ -15,6 +16,7 @@ import { LookOutcomes } from './look-outcomes';
 import { PailPicker } from './pail-picker';
 import { binsWhatHangs, StepDeed, type Chosen } from './step-deed';
 import { useLog } from './use-log';
+import { NotThis } from './not-this';
 
 function Clock({ dueAt }: { dueAt: number }) {
   const now = useShopNow();
@@ -33,7 +35,7 @@ function Head({ card }: { card: BenchCard }) {
   const t = useWords();
   return (
     <header className={css.cardHead}>
-      <h2>{card.hands.name}</h2>
+      <p className={css.hands}>{card.hands.name}</p>
       <span className={css.lotName}>
         <strong>
           {card.name}
@@ -109,7 +111,6 @@ export function StepCard({
     besideId: null,
     binned: binsWhatHangs(step.params) ? card.stems : 0,
   });
-  const [isOpen, setOpen] = useState(false);
   const pail = card.pails.find((p) => p.id === chosen.pailId) ?? null;
   const isKept = kept.some((k) => (k.body as { stepId?: string }).stepId === id);
   const isLook = step.kind === 'look-back';
@@ -119,7 +120,7 @@ export function StepCard({
       <Head card={card} />
       <div className={css.cardBody}>
         <div>
-          <h1>{step.title}</h1>
+          <h2 className={css.title}>{step.title}</h2>
           {status === 'running' && dueAt !== null && <Clock dueAt={dueAt} />}
           <Figures card={card} />
         </div>
@@ -186,18 +187,15 @@ export function StepCard({
               <span className={css.nextLots}>{t('bench.after-that', { lots: card.next.join('; ') })}</span>
             )}
           </span>
-          <button type="button" className="quiet" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
-            {t('bench.not-this')}
-          </button>
+          <NotThis words={t('bench.not-this')}>
+            <CardDrawer
+              card={card}
+              log={log}
+              used={chosen.used}
+              onUsed={(used) => setChosen({ ...chosen, used })}
+            />
+          </NotThis>
         </div>
-        {isOpen && (
-          <CardDrawer
-            card={card}
-            log={log}
-            used={chosen.used}
-            onUsed={(used) => setChosen({ ...chosen, used })}
-          />
-        )}
       </div>
     </article>
   );

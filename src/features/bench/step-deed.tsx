@@ -1,12 +1,14 @@
 'use client';
+import { Button, Kbd } from '@mantine/core';
 import { Choices } from '@/shell/choices';
-import { Stepper } from '@/shell/stepper';
+import { NumberStepper } from '@/shell/number-stepper';
 import { useWords, type SayWords } from '@/shell/words';
 import type { StepParams } from '@/core/steps/steps';
 import type { BenchCard } from './bench-card';
 import css from './bench.module.css';
 import type { Used } from './used-figures';
 import { useSettled, type Log } from './use-log';
+import { DeedBar } from '@/shell/deed-bar';
 
 /** What was chosen on a card before its deed is tapped. */
 export interface Chosen {
@@ -73,15 +75,9 @@ function Also({ card, chosen, onChosen }: Pick<Props, 'card' | 'chosen' | 'onCho
     <div className={css.also} role="group" aria-label={t('bench.same-at-once')}>
       <span className="soft">{t('bench.same-for')}</span>
       {card.also.map((a) => (
-        <button
-          key={a.stepId}
-          type="button"
-          className="plain"
-          aria-pressed={chosen.also.includes(a.stepId)}
-          onClick={() => toggle(a.stepId)}
-        >
+        <Button key={a.stepId} aria-pressed={chosen.also.includes(a.stepId)} onClick={() => toggle(a.stepId)}>
           {t('bench.of-lot', { name: a.name, lot: a.lotLabel })}
-        </button>
+        </Button>
       ))}
     </div>
   );
@@ -152,7 +148,7 @@ export function StepDeed({ card, log, chosen, onChosen, isKept, inHand }: Props)
       <Also card={card} chosen={chosen} onChosen={onChosen} />
       {bins && (
         <div className={css.pick}>
-          <Stepper
+          <NumberStepper
             label={t('bench.into-bin')}
             fewer={t('bench.fewer-into-bin')}
             more={t('bench.more-into-bin')}
@@ -161,27 +157,28 @@ export function StepDeed({ card, log, chosen, onChosen, isKept, inHand }: Props)
             max={card.stems}
             onChange={(binned) => onChosen({ ...chosen, binned })}
           >
-            <strong>{t('bench.n-into-bin', { n: chosen.binned, all: card.stems })}</strong>
-          </Stepper>
+            <span>{t('bench.n-into-bin', { all: card.stems })}</span>
+          </NumberStepper>
         </div>
       )}
-      <button
-        type="button"
-        className="deed"
-        disabled={log.busy || isKept || !settled || mayNot || (needsPail && poured.length === 0)}
-        data-settling={settled ? undefined : true}
-        onClick={done}
-        data-step-in-hand={inHand ? true : undefined}
-      >
-        {isKept
-          ? t('bench.kept-here')
-          : log.busy
-            ? t('bench.logging')
-            : others > 0
-              ? t('bench.and-more', { words, n: others })
-              : words}
-        {inHand && !isKept && <kbd>.</kbd>}
-      </button>
+      <DeedBar>
+        <Button
+          variant="deed"
+          disabled={log.busy || isKept || !settled || mayNot || (needsPail && poured.length === 0)}
+          data-settling={settled ? undefined : true}
+          onClick={done}
+          data-step-in-hand={inHand ? true : undefined}
+        >
+          {isKept
+            ? t('bench.kept-here')
+            : log.busy
+              ? t('bench.logging')
+              : others > 0
+                ? t('bench.and-more', { words, n: others })
+                : words}
+          {inHand && !isKept && <Kbd>.</Kbd>}
+        </Button>
+      </DeedBar>
     </>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 import type { Measure } from '@/core/steps/descriptor';
 import { stepOf, type StepParams } from '@/core/steps/steps';
-import { Stepper } from '@/shell/stepper';
+import { NumberStepper } from '@/shell/number-stepper';
 import { useWords } from '@/shell/words';
 
 export type Used = Readonly<Record<string, number>>;
@@ -46,7 +46,7 @@ export function UsedFigures({
         if (planned === null) return null;
         const value = used[key] ?? planned;
         return (
-          <Stepper
+          <NumberStepper
             key={key}
             label={name}
             fewer={t('bench.measure-less', { name })}
@@ -55,12 +55,9 @@ export function UsedFigures({
             min={0}
             max={most}
             by={by}
+            suffix={` ${unit}`}
             onChange={(next) => onUsed({ ...used, [key]: Math.round(next * 10) / 10 })}
-          >
-            <strong>
-              {value} {unit}
-            </strong>
-          </Stepper>
+          />
         );
       })}
     </>

@@ -1,4 +1,5 @@
 'use client';
+import { Button, TextInput, VisuallyHidden } from '@mantine/core';
 import { typedNumber } from '@/core/numbers/read-number';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -7,6 +8,7 @@ import { useActions } from '@/shell/actions';
 import type { FigureRow } from './figure-rows';
 import css from './desk.module.css';
 import { Said } from '@/shell/said';
+import { isReasoned, ReasonInput } from './reason-input';
 
 /** One figure: ours, its basis, the shop's own, and for a manager the means to change it. */
 export function FigureLine({ row, mayChange }: { row: FigureRow; mayChange: boolean }) {
@@ -51,9 +53,9 @@ export function FigureLine({ row, mayChange }: { row: FigureRow; mayChange: bool
       </span>
       <span className="soft">{row.own ? 'our own' : row.basis}</span>
       {mayChange && (
-        <button type="button" className="plain" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
-          Change<span className="visually-hidden"> {row.name}</span>
-        </button>
+        <Button aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+          Change<VisuallyHidden> {row.name}</VisuallyHidden>
+        </Button>
       )}
       {isOpen && (
         <form
@@ -63,26 +65,20 @@ export function FigureLine({ row, mayChange }: { row: FigureRow; mayChange: bool
             void set(typedNumber(value));
           }}
         >
-          <label>
-            Our figure, {row.unit || 'a number'}
-            <input value={value} inputMode="decimal" onChange={(e) => setValue(e.target.value)} />
-          </label>
-          <label className={css.reason}>
-            Why
-            <input value={reason} maxLength={200} onChange={(e) => setReason(e.target.value)} />
-          </label>
-          <button type="submit" className="deed" disabled={reason.trim().length < 3}>
+          <TextInput
+            label={`Our figure, ${row.unit || 'a number'}`}
+            inputMode="decimal"
+            value={value}
+            onChange={(e) => setValue(e.target.value)}
+          />
+          <ReasonInput value={reason} onChange={setReason} />
+          <Button type="submit" variant="deed" disabled={!isReasoned(reason)}>
             Set it
-          </button>
+          </Button>
           {row.own && (
-            <button
-              type="button"
-              className="plain"
-              disabled={reason.trim().length < 3}
-              onClick={() => void set(null)}
-            >
+            <Button disabled={!isReasoned(reason)} onClick={() => void set(null)}>
               The product’s again
-            </button>
+            </Button>
           )}
           <Said isAlert>{problem}</Said>
         </form>

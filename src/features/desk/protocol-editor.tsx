@@ -1,4 +1,5 @@
 'use client';
+import { Button, NativeSelect, TextInput, VisuallyHidden } from '@mantine/core';
 import { typedNumber } from '@/core/numbers/read-number';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -10,6 +11,7 @@ import type { Spoken } from '@/core/words/say';
 import { useActions } from '@/shell/actions';
 import { Said } from '@/shell/said';
 import css from './desk.module.css';
+import { isReasoned, ReasonInput } from './reason-input';
 
 /** A step in the words of whoever reads it. */
 type SaidStep = Spoken<ProtocolStep>;
@@ -68,7 +70,6 @@ function StepForm({ step, file }: { step: SaidStep; file: SpeciesFile }) {
   const [adds, setAdds] = useState<StepKind>('rinse');
   const [addsTitle, setAddsTitle] = useState('');
   const rest = file.edits.filter((e) => e.op === 'add' || e.kind !== step.kind);
-  const isReasoned = reason.trim().length >= 3;
   const change = () => {
     const params = Object.fromEntries(
       Object.entries(numbers).map(([key, typed]) => [key, typedNumber(typed)]),
@@ -84,55 +85,48 @@ function StepForm({ step, file }: { step: SaidStep; file: SpeciesFile }) {
   };
   return (
     <div className={css.change}>
-      <label className={css.reason}>
-        Said at the bench
-        <input value={title} maxLength={90} onChange={(e) => setTitle(e.target.value)} />
-      </label>
+      <TextInput
+        label="Said at the bench"
+        flex="1 1 16rem"
+        value={title}
+        maxLength={90}
+        onChange={(e) => setTitle(e.target.value)}
+      />
       {numbersOf(step).map(([key, value]) => (
-        <label key={key}>
-          {WORDS[key] ?? key}
-          <input
-            size={6}
-            inputMode="decimal"
-            value={numbers[key] ?? String(value)}
-            onChange={(e) => setNumbers({ ...numbers, [key]: e.target.value })}
-          />
-        </label>
+        <TextInput
+          key={key}
+          label={WORDS[key] ?? key}
+          w="9rem"
+          inputMode="decimal"
+          value={numbers[key] ?? String(value)}
+          onChange={(e) => setNumbers({ ...numbers, [key]: e.target.value })}
+        />
       ))}
-      <label className={css.reason}>
-        Why
-        <input value={reason} maxLength={200} onChange={(e) => setReason(e.target.value)} />
-      </label>
-      <button type="button" className="plain" disabled={!isReasoned} onClick={change}>
+      <ReasonInput value={reason} onChange={setReason} />
+      <Button disabled={!isReasoned(reason)} onClick={change}>
         Do it so
-      </button>
-      <button
-        type="button"
-        className="plain"
-        disabled={!isReasoned}
+      </Button>
+      <Button
+        disabled={!isReasoned(reason)}
         onClick={() => void put([...rest, { op: 'leave out', kind: step.kind, reason }], reason)}
       >
         Leave it out
-      </button>
-      <label>
-        Add after it
-        <select
-          value={adds}
-          onChange={(e) => setAdds(STEP_KINDS.find((k) => k === e.target.value) ?? 'rinse')}
-        >
-          {SIMPLE.map((kind) => (
-            <option key={kind}>{kind}</option>
-          ))}
-        </select>
-      </label>
-      <label className={css.reason}>
-        said as
-        <input value={addsTitle} maxLength={90} onChange={(e) => setAddsTitle(e.target.value)} />
-      </label>
-      <button
-        type="button"
-        className="plain"
-        disabled={!isReasoned || addsTitle.trim().length < 3}
+      </Button>
+      <NativeSelect
+        label="Add after it"
+        value={adds}
+        onChange={(e) => setAdds(STEP_KINDS.find((k) => k === e.target.value) ?? 'rinse')}
+        data={SIMPLE}
+      />
+      <TextInput
+        label="said as"
+        flex="1 1 16rem"
+        value={addsTitle}
+        maxLength={90}
+        onChange={(e) => setAddsTitle(e.target.value)}
+      />
+      <Button
+        disabled={!isReasoned(reason) || addsTitle.trim().length < 3}
         onClick={() =>
           void put(
             [
@@ -144,7 +138,7 @@ function StepForm({ step, file }: { step: SaidStep; file: SpeciesFile }) {
         }
       >
         Add it
-      </button>
+      </Button>
       <Said isAlert>{problem}</Said>
     </div>
   );
@@ -172,14 +166,9 @@ export function ProtocolEditor({ steps, file, mayChange }: Props) {
                 </span>
               </span>
               {mayChange && (
-                <button
-                  type="button"
-                  className="plain"
-                  aria-expanded={open === i}
-                  onClick={() => setOpen(open === i ? null : i)}
-                >
-                  Change<span className="visually-hidden">: {step.title}</span>
-                </button>
+                <Button aria-expanded={open === i} onClick={() => setOpen(open === i ? null : i)}>
+                  Change<VisuallyHidden>: {step.title}</VisuallyHidden>
+                </Button>
               )}
             </div>
             {open === i && <StepForm step={step} file={file} />}
@@ -195,9 +184,7 @@ export function ProtocolEditor({ steps, file, mayChange }: Props) {
               .join('; ')}
             .
           </p>
-          <button type="button" className="plain" onClick={() => void put([], 'as the product has it')}>
-            The product’s again
-          </button>
+          <Button onClick={() => void put([], 'as the product has it')}>The product’s again</Button>
           <Said isAlert>{problem}</Said>
         </div>
       )}

@@ -1,10 +1,13 @@
 'use client';
+import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { FIRST_SPECIES } from '@/core/species/species';
 import { useActions } from '@/shell/actions';
 import { Said } from '@/shell/said';
 import css from './desk.module.css';
+import { FileTap } from '@/shell/file-tap';
+import { ReasonInput } from './reason-input';
 
 const MOST_BYTES = 200_000;
 
@@ -36,10 +39,9 @@ export function ImportSpecies() {
   const [read, setRead] = useState<Read | null>(null);
   const [said, setSaid] = useState<string | null>(null);
   const [reason, setReason] = useState('');
-  const choose = async (chosen: File | undefined) => {
+  const choose = async (chosen: File) => {
     setRead(null);
     setSaid(null);
-    if (!chosen) return;
     if (chosen.size > MOST_BYTES) return setSaid('That is larger than a species can be. Nothing was read.');
     const result = readFile(await chosen.text());
     if (typeof result === 'string') setSaid(result);
@@ -56,29 +58,20 @@ export function ImportSpecies() {
   };
   return (
     <div className={css.change}>
-      <label className={css.reason}>
-        A file saved here or in another shop, JSON
-        <input
-          type="file"
-          accept=".json,application/json"
-          onChange={(e) => void choose(e.target.files?.[0])}
-        />
-      </label>
+      <FileTap
+        label="A file saved here or in another shop, JSON"
+        accept=".json,application/json"
+        onFile={(file) => void choose(file)}
+      >
+        A file saved here or in another shop …
+      </FileTap>
       {read && (
         <>
           <p>{read.words}</p>
-          <label className={css.reason}>
-            Why
-            <input value={reason} maxLength={200} onChange={(e) => setReason(e.target.value)} />
-          </label>
-          <button
-            type="button"
-            className="plain"
-            disabled={reason.trim().length < 3}
-            onClick={() => void take()}
-          >
+          <ReasonInput value={reason} onChange={setReason} />
+          <Button disabled={reason.trim().length < 3} onClick={() => void take()}>
             Take it
-          </button>
+          </Button>
         </>
       )}
       <Said>{said}</Said>
@@ -118,31 +111,22 @@ export function AddSpecies({
         void add();
       }}
     >
-      <label>
-        Name
-        <input value={name} maxLength={60} onChange={(e) => setName(e.target.value)} />
-      </label>
-      <label>
-        Botanical name
-        <input value={botanical} maxLength={80} onChange={(e) => setBotanical(e.target.value)} />
-      </label>
-      <label>
-        Behaves like
-        <select value={like} onChange={(e) => setLike(e.target.value)}>
-          {species.map((s) => (
-            <option key={s.key} value={s.key}>
-              {s.name}
-            </option>
-          ))}
-        </select>
-      </label>
-      <button
-        type="submit"
-        className="plain"
-        disabled={name.trim().length < 2 || botanical.trim().length < 2}
-      >
+      <TextInput label="Name" value={name} maxLength={60} onChange={(e) => setName(e.target.value)} />
+      <TextInput
+        label="Botanical name"
+        value={botanical}
+        maxLength={80}
+        onChange={(e) => setBotanical(e.target.value)}
+      />
+      <NativeSelect
+        label="Behaves like"
+        value={like}
+        onChange={(e) => setLike(e.target.value)}
+        data={species.map((s) => ({ value: s.key, label: s.name }))}
+      />
+      <Button type="submit" disabled={name.trim().length < 2 || botanical.trim().length < 2}>
         Add it
-      </button>
+      </Button>
       <Said isAlert>{problem}</Said>
     </form>
   );

@@ -1,3 +1,4 @@
+import { Button } from '@mantine/core';
 import { composeProtocol } from '@/core/protocol/compose';
 import { idealArrivalStage, FIRST_SPECIES, SPECIES } from '@/core/species/species';
 import { houseOf, waysFor } from '@/server/house';
@@ -39,9 +40,9 @@ export async function SpeciesPage({ search }: { search: Record<string, string | 
         now on; what was planned and logged before it stays.
       </p>
       <SpeciesSelect label="Species" species={all} chosen={species.key}>
-        <a className="plain" href={`/desk/species/file?species=${species.key}`}>
+        <Button component="a" href={`/desk/species/file?species=${species.key}`}>
           Save as JSON
-        </a>
+        </Button>
       </SpeciesSelect>
       <h2>
         {species.name} <span className="soft">{species.botanical}</span>

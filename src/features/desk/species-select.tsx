@@ -1,3 +1,4 @@
+import { Button, NativeSelect } from '@mantine/core';
 import type { ReactNode } from 'react';
 import { isOwnKey } from '@/core/species/registry';
 import type { Species } from '@/core/species/species';
@@ -15,20 +16,13 @@ interface Props {
 export function SpeciesSelect({ label, species, chosen, children }: Props) {
   return (
     <form className={css.choose}>
-      <label>
-        {label}
-        <select name="species" defaultValue={chosen}>
-          {species.map((s) => (
-            <option key={s.key} value={s.key}>
-              {s.name}
-              {isOwnKey(s.key) ? ' (our own)' : ''}
-            </option>
-          ))}
-        </select>
-      </label>
-      <button type="submit" className="plain">
-        Show
-      </button>
+      <NativeSelect
+        label={label}
+        name="species"
+        defaultValue={chosen}
+        data={species.map((s) => ({ value: s.key, label: isOwnKey(s.key) ? `${s.name} (our own)` : s.name }))}
+      />
+      <Button type="submit">Show</Button>
       {children}
     </form>
   );

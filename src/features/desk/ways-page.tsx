@@ -12,7 +12,9 @@ import { DeskTabs } from './desk-tabs';
 import { spoken } from '@/core/words/say';
 import css from './desk.module.css';
 import { SpeciesSelect } from './species-select';
-import { LimitForm, QuestionForm, SwitchForm } from './way-forms';
+import { LimitForm } from './limit-form';
+import { QuestionForm } from './question-form';
+import { SwitchForm } from './way-switches';
 
 /** Worth of schools, kept by species and figures: they change seldom and cost a forecast each. */
 const kept = new Map<string, Readonly<Record<string, number>>>();

@@ -1,4 +1,5 @@
 'use client';
+import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { useActions } from '@/shell/actions';
 import type { LotView } from '@/server/stock';
@@ -41,13 +42,9 @@ export function AnotherDay({
         <span className={bearsANight ? 'soft' : 'late'}>{bears}</span>
       </p>
       {lot.forDay === null ? (
-        <button type="button" className="plain" onClick={() => void set(tomorrow)}>
-          Set it aside for tomorrow
-        </button>
+        <Button onClick={() => void set(tomorrow)}>Set it aside for tomorrow</Button>
       ) : (
-        <button type="button" className="plain" onClick={() => void set(null)}>
-          Set aside for {lot.forDay}: it is for today after all
-        </button>
+        <Button onClick={() => void set(null)}>Set aside for {lot.forDay}: it is for today after all</Button>
       )}
       <Said isAlert>{said}</Said>
     </div>

@@ -1,8 +1,9 @@
 'use client';
+import { Button } from '@mantine/core';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useActions } from '@/shell/actions';
-import { Stepper } from '@/shell/stepper';
+import { NumberStepper } from '@/shell/number-stepper';
 import type { LotView } from '@/server/stock';
 import css from './dock.module.css';
 import { BIN_REASONS } from '@/core/dock/bin-reasons';
@@ -58,7 +59,7 @@ export function BinForm({ lot, mates }: { lot: LotView; mates: readonly Mate[] }
   return (
     <>
       <div className={css.binRow}>
-        <Stepper
+        <NumberStepper
           label="Stems to bin"
           fewer="One fewer"
           more="One more"
@@ -66,27 +67,25 @@ export function BinForm({ lot, mates }: { lot: LotView; mates: readonly Mate[] }
           min={1}
           max={most}
           onChange={setStems}
-        >
-          <strong>{Math.min(stems, most)}</strong>
-        </Stepper>
+        />
         <span className="soft">of {most}</span>
-        <button type="button" className="plain" disabled={most < 2} onClick={() => void split()}>
+        <Button disabled={most < 2} onClick={() => void split()}>
           a lot of their own
-        </button>
+        </Button>
         <span className="soft">or binned, because:</span>
         {BIN_REASONS.map((reason) => (
-          <button key={reason} type="button" className="plain" onClick={() => void bin(reason)}>
+          <Button key={reason} onClick={() => void bin(reason)}>
             {reason}
-          </button>
+          </Button>
         ))}
       </div>
       {mates.length > 0 && (
         <div className={css.binRow}>
           <span className="soft">the same flower on another line:</span>
           {mates.map((mate) => (
-            <button key={mate.id} type="button" className="plain" onClick={() => void merge(mate)}>
+            <Button key={mate.id} onClick={() => void merge(mate)}>
               put to lot {mate.number}, {mate.stems} stems
-            </button>
+            </Button>
           ))}
         </div>
       )}

@@ -1,4 +1,5 @@
 'use client';
+import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { FLAWS } from '@/core/dock/flaws';
 import type { BoxFound } from '@/core/simulate/van';
@@ -26,9 +27,9 @@ export function BoxFoundButton({ lotId }: { lotId: string }) {
   };
   return (
     <div className={css.box}>
-      <button type="button" className="quiet" onClick={() => void open()}>
+      <Button variant="quiet" onClick={() => void open()}>
         Demo: open the box
-      </button>
+      </Button>
       {words && <p role="status">{words.join('; ')}.</p>}
     </div>
   );

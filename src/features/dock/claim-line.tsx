@@ -1,5 +1,7 @@
 'use client';
+import { Button, TextInput, VisuallyHidden } from '@mantine/core';
 import { typedNumber } from '@/core/numbers/read-number';
+import { Said } from '@/shell/said';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { clockWords, useShopNow } from '@/shell/clock';
@@ -71,36 +73,33 @@ export function ClaimLine({ claim, maySettle }: { claim: ClaimLineView; maySettl
       {isOpen && (
         <span className={css.moves}>
           {claim.state === 'open' && (
-            <button type="button" className="plain" disabled={busy} onClick={() => void move('sent')}>
-              Sent<span className="visually-hidden"> claim {claim.number}</span>
-            </button>
+            <Button disabled={busy} onClick={() => void move('sent')}>
+              Sent<VisuallyHidden> claim {claim.number}</VisuallyHidden>
+            </Button>
           )}
           {maySettle ? (
             <>
-              <input
+              <TextInput
+                w="7rem"
                 aria-label={`Credited for claim ${claim.number}`}
                 inputMode="decimal"
                 value={credited}
                 onChange={(e) => setCredited(e.target.value)}
               />
-              <button type="button" className="plain" disabled={busy} onClick={() => void move('credited')}>
+              <Button disabled={busy} onClick={() => void move('credited')}>
                 Credited
-              </button>
-              <button type="button" className="plain" disabled={busy} onClick={() => void move('refused')}>
+              </Button>
+              <Button disabled={busy} onClick={() => void move('refused')}>
                 Refused
-              </button>
+              </Button>
             </>
           ) : (
             <span className="soft">the manager settles it</span>
           )}
-          <button type="button" className="quiet" disabled={busy} onClick={() => void move('withdrawn')}>
+          <Button variant="quiet" disabled={busy} onClick={() => void move('withdrawn')}>
             Withdraw
-          </button>
-          {problem && (
-            <span className="said" role="alert">
-              {problem}
-            </span>
-          )}
+          </Button>
+          {problem && <Said isAlert>{problem}</Said>}
         </span>
       )}
     </li>

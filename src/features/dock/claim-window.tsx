@@ -1,4 +1,5 @@
 'use client';
+import { Button, TextInput } from '@mantine/core';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v4 } from 'uuid';
@@ -22,17 +23,16 @@ export function ClaimWindow({ supplier, hours }: { supplier: string; hours: numb
         });
       }}
     >
-      <label>
-        {supplier}: hours from arrival{' '}
-        <input
-          inputMode="numeric"
-          value={value}
-          onChange={(e) => setValue(e.target.value.replace(/\D/g, ''))}
-        />
-      </label>
-      <button type="submit" className="plain" disabled={value === '' || value === String(hours)}>
+      <TextInput
+        label={`${supplier}: hours from arrival`}
+        inputMode="numeric"
+        w="7rem"
+        value={value}
+        onChange={(e) => setValue(e.target.value.replace(/\D/g, ''))}
+      />
+      <Button type="submit" disabled={value === '' || value === String(hours)}>
         Set
-      </button>
+      </Button>
       {said && (
         <span className="soft" role="status">
           {said}

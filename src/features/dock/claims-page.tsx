@@ -1,4 +1,6 @@
+import { Button } from '@mantine/core';
 import { ShopLink as Link } from '@/shell/shop-link';
+import { LinkButton } from '@/shell/link-button';
 import { USUAL_CLAIM_HOURS } from '@/core/dock/claims';
 import {
   claimHoursBySupplier,
@@ -52,12 +54,12 @@ export async function ClaimsPage({ search }: { search: Record<string, string | s
       ) : (
         <>
           <p className={css.sheets}>
-            <a className="plain" href="/dock/claims/sheet.pdf">
+            <Button component="a" href="/dock/claims/sheet.pdf">
               Claim sheet, PDF
-            </a>
-            <a className="plain" href="/dock/claims/sheet.csv">
+            </Button>
+            <Button component="a" href="/dock/claims/sheet.csv">
               As CSV
-            </a>
+            </Button>
           </p>
           <ul className="rowlist">
             {claims.map((c) => (
@@ -79,18 +81,11 @@ export async function ClaimsPage({ search }: { search: Record<string, string | s
             ))}
           </ul>
           <nav className={css.sheets} aria-label="Pages of claims">
-            {before && (
-              <Link className="plain" href="/dock/claims">
-                Newest
-              </Link>
-            )}
+            {before && <LinkButton href="/dock/claims">Newest</LinkButton>}
             {last && settled.length === SETTLED_SHOWN && (
-              <Link
-                className="plain"
-                href={`/dock/claims?before=${last.movedAt.toISOString()}_${last.number}`}
-              >
+              <LinkButton href={`/dock/claims?before=${last.movedAt.toISOString()}_${last.number}`}>
                 Settled earlier
-              </Link>
+              </LinkButton>
             )}
           </nav>
         </>

@@ -1,8 +1,10 @@
 'use client';
+import { Button, Checkbox, NativeSelect, Table, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { COLUMNS, findHeading, shapeOf, type Column } from '@/core/dock/columns';
 import css from './dock.module.css';
 import type { NamedColumns } from './half-read';
+import { DeedBar } from '@/shell/deed-bar';
 
 const WORDS: Readonly<Record<Column, string>> = {
   deliveryRef: 'delivery number',
@@ -67,44 +69,38 @@ export function ColumnChooser({
             Say it once for {fileName}; this supplier’s next note is read by it. Nothing is booked in.
           </p>
         </div>
-        <label>
-          Supplier
-          <input
-            className={css.cell}
-            value={supplier}
-            maxLength={120}
-            onChange={(e) => setSupplier(e.target.value)}
-          />
-        </label>
-        <button type="button" className="quiet" onClick={onClose}>
+        <TextInput
+          label="Supplier"
+          value={supplier}
+          maxLength={120}
+          onChange={(e) => setSupplier(e.target.value)}
+        />
+        <Button variant="quiet" onClick={onClose}>
           Put the file away
-        </button>
+        </Button>
       </header>
-      <label className={css.check}>
-        <input type="checkbox" checked={hasHeading} onChange={(e) => setHasHeading(e.target.checked)} /> the
-        first row names the columns, and is no flower
-      </label>
+      <Checkbox
+        label="the first row names the columns, and is no flower"
+        checked={hasHeading}
+        onChange={(e) => setHasHeading(e.target.checked)}
+      />
       <div className={css.tableWrap}>
-        <table className={`${css.table} ${css.columns}`}>
+        <Table className={`${css.table} ${css.columns}`}>
           <thead>
             <tr>
               {of.map((chosen, i) => (
                 <th key={i}>
-                  <select
+                  <NativeSelect
                     aria-label={`Column ${i + 1} is`}
-                    className={css.cell}
                     value={chosen}
                     onChange={(e) =>
                       setOf(of.map((c, at) => (at === i ? (e.target.value as Column | '') : c)))
                     }
-                  >
-                    <option value="">not needed</option>
-                    {COLUMNS.map((c) => (
-                      <option key={c} value={c}>
-                        {WORDS[c]}
-                      </option>
-                    ))}
-                  </select>
+                    data={[
+                      { value: '', label: 'not needed' },
+                      ...COLUMNS.map((c) => ({ value: c, label: WORDS[c] })),
+                    ]}
+                  />
                 </th>
               ))}
             </tr>
@@ -118,13 +114,13 @@ export function ColumnChooser({
               </tr>
             ))}
           </tbody>
-        </table>
+        </Table>
       </div>
-      <div className={css.bookBar}>
-        <button type="button" className="deed" disabled={!isReady} onClick={choose} data-step-in-hand>
+      <DeedBar>
+        <Button variant="deed" disabled={!isReady} onClick={choose} data-step-in-hand>
           {isReady ? 'Read it so' : 'Name the supplier, the product, and a count or a weight; each once'}
-        </button>
-      </div>
+        </Button>
+      </DeedBar>
     </section>
   );
 }

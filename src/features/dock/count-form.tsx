@@ -1,10 +1,11 @@
 'use client';
+import { Button, TextInput } from '@mantine/core';
 import { typedNumber } from '@/core/numbers/read-number';
 import { useState } from 'react';
 import { useActions } from '@/shell/actions';
 import { Choices } from '@/shell/choices';
 import { useHalfDone } from '@/shell/kept';
-import { Stepper } from '@/shell/stepper';
+import { NumberStepper } from '@/shell/number-stepper';
 import type { LotView } from '@/server/stock';
 import type { GramsFound } from '@/core/dock/grams';
 import { stemsByWeight } from '@/core/dock/grams';
@@ -30,10 +31,15 @@ const guessPerBunch = (stems: number): number =>
 
 function Grams({ label, value, onChange }: { label: string; value: string; onChange: (v: string) => void }) {
   return (
-    <label className={css.measure}>
-      {label}
-      <input inputMode="decimal" maxLength={8} value={value} onChange={(e) => onChange(e.target.value)} /> g
-    </label>
+    <TextInput
+      label={label}
+      inputMode="decimal"
+      maxLength={8}
+      w="12rem"
+      rightSection="g"
+      value={value}
+      onChange={(e) => onChange(e.target.value)}
+    />
   );
 }
 
@@ -95,7 +101,7 @@ export function CountForm({ lot, grams }: { lot: LotView; grams: GramsFound | nu
       <div className={css.count}>
         {c.how === 'bunches' && (
           <>
-            <Stepper
+            <NumberStepper
               label="Bunches"
               fewer="One bunch fewer"
               more="One more bunch"
@@ -103,14 +109,12 @@ export function CountForm({ lot, grams }: { lot: LotView; grams: GramsFound | nu
               min={1}
               max={9999}
               onChange={(bunches) => setC({ ...c, bunches })}
-            >
-              <strong>{c.bunches}</strong>
-            </Stepper>
+            />
             <span className="soft">bunches of</span>
           </>
         )}
         {c.how !== 'weight' && (
-          <Stepper
+          <NumberStepper
             label={c.how === 'stems' ? 'Stems in the box' : 'Stems a bunch'}
             fewer="One stem fewer"
             more="One stem more"
@@ -118,9 +122,7 @@ export function CountForm({ lot, grams }: { lot: LotView; grams: GramsFound | nu
             min={1}
             max={99_999}
             onChange={(n) => setC(c.how === 'stems' ? { ...c, stems: n } : { ...c, perBunch: n })}
-          >
-            <strong>{c.how === 'stems' ? c.stems : c.perBunch}</strong>
-          </Stepper>
+          />
         )}
         {c.how === 'weight' &&
           (grams ? (
@@ -152,13 +154,11 @@ export function CountForm({ lot, grams }: { lot: LotView; grams: GramsFound | nu
                 : `${-diff} over the ${noted} on the note`}
           </span>
         </p>
-        <button type="button" className="plain" disabled={stems === null} onClick={() => void log()}>
+        <Button disabled={stems === null} onClick={() => void log()}>
           Log the count
-        </button>
+        </Button>
         {lot.stemsShort > 0 && (
-          <button type="button" className="plain" onClick={() => void claimShort()}>
-            Claim {lot.stemsShort} short
-          </button>
+          <Button onClick={() => void claimShort()}>Claim {lot.stemsShort} short</Button>
         )}
       </div>
       <Said>{said}</Said>

@@ -1,4 +1,5 @@
 'use client';
+import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { useActions } from '@/shell/actions';
 import type { LotView } from '@/server/stock';
@@ -28,14 +29,9 @@ export function DecideForm({ lot, because }: { lot: LotView; because: string }) 
     setSaid(outcome.ok ? null : outcome.message);
   };
   const plain = (decision: 'accepted' | 'use first', words: string) => (
-    <button
-      type="button"
-      className="plain"
-      aria-pressed={lot.decision === decision}
-      onClick={() => void decide(decision)}
-    >
+    <Button aria-pressed={lot.decision === decision} onClick={() => void decide(decision)}>
       {words}
-    </button>
+    </Button>
   );
   return (
     <div className={css.decide}>
@@ -43,35 +39,28 @@ export function DecideForm({ lot, because }: { lot: LotView; because: string }) 
         <>
           {plain('accepted', 'Keep')}
           {plain('use first', 'Use first')}
-          <button
-            type="button"
-            className="plain"
-            aria-pressed={lot.decision === 'reduced price'}
-            onClick={() => setAsking('less')}
-          >
+          <Button aria-pressed={lot.decision === 'reduced price'} onClick={() => setAsking('less')}>
             For less …
-          </button>
-          <button type="button" className="plain" onClick={() => setAsking('refuse')}>
-            Refuse …
-          </button>
+          </Button>
+          <Button onClick={() => setAsking('refuse')}>Refuse …</Button>
         </>
       )}
       {asking === 'less' &&
         PERCENTS.map((p) => (
-          <button key={p} type="button" className="plain" onClick={() => void decide('reduced price', p)}>
+          <Button key={p} onClick={() => void decide('reduced price', p)}>
             {p} % less{money(lot, p)}
-          </button>
+          </Button>
         ))}
       {asking === 'refuse' && (
-        <button type="button" className="plain" onClick={() => void decide('refused')}>
+        <Button onClick={() => void decide('refused')}>
           Send back all {lot.stemsLeft}
           {money(lot, 100)}
-        </button>
+        </Button>
       )}
       {asking !== null && (
-        <button type="button" className="quiet" onClick={() => setAsking(null)}>
+        <Button variant="quiet" onClick={() => setAsking(null)}>
           Not now
-        </button>
+        </Button>
       )}
       <Said isAlert>{said}</Said>
     </div>

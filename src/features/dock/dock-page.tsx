@@ -1,3 +1,4 @@
+import { VisuallyHidden } from '@mantine/core';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { countOpenClaims } from '@/data/claims';
 import { manyExpected } from '@/data/expected';
@@ -101,6 +102,7 @@ export async function DockPage({ search }: Props) {
   return (
     <div className={css.dock} data-reading={isReading || undefined}>
       <div>
+        {!look && search.read === undefined && <VisuallyHidden component="h1">Dock</VisuallyHidden>}
         <NoteReader
           demo={page.isDemo}
           today={today}

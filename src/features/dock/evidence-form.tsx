@@ -1,13 +1,15 @@
 'use client';
+import { Button, VisuallyHidden } from '@mantine/core';
 import { useSpecies } from '@/shell/species';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { boxTemperature, packWaterTemperature } from '@/core/dock/temperatures';
 import { useActions } from '@/shell/actions';
-import { Stepper } from '@/shell/stepper';
+import { NumberStepper } from '@/shell/number-stepper';
 import type { LotView } from '@/server/stock';
 import css from './flaws.module.css';
 import { smallPicture } from './small-picture';
 import { Said } from '@/shell/said';
+import { FileTap } from '@/shell/file-tap';
 
 export interface Evidence {
   readonly boxC: number | null;
@@ -36,7 +38,7 @@ function Thermometer({ lot, place, was }: { lot: LotView; place: 'box' | 'water'
   return (
     <div className={css.count}>
       <span className={css.measure}>{name}</span>
-      <Stepper
+      <NumberStepper
         label={`${name}, degrees Celsius`}
         fewer={`${name}: one degree colder`}
         more={`${name}: one degree warmer`}
@@ -44,16 +46,15 @@ function Thermometer({ lot, place, was }: { lot: LotView; place: 'box' | 'water'
         min={-5}
         max={40}
         onChange={setTempC}
-      >
-        <strong>{tempC} °C</strong>
-      </Stepper>
+        suffix=" °C"
+      />
       <p className={css.interval} role="status">
         <span className={said.isGrave ? 'late' : 'soft'}>{said.words}</span>
       </p>
-      <button type="button" className="plain" onClick={() => void log()}>
+      <Button onClick={() => void log()}>
         {was === null ? 'Log' : 'Log anew'}
-        <span className="visually-hidden">, {name}</span>
-      </button>
+        <VisuallyHidden>, {name}</VisuallyHidden>
+      </Button>
       <Said isAlert>{problem}</Said>
     </div>
   );
@@ -72,10 +73,8 @@ export function WarmthForm({ lot, evidence }: { lot: LotView; evidence: Evidence
 /** Photographs of a lot: made small on this tablet, without where they were taken. */
 export function PhotoForm({ lot, evidence }: { lot: LotView; evidence: Evidence }) {
   const { act } = useActions();
-  const input = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState<string | null>(null);
-  const take = async (file: File | undefined) => {
-    if (!file) return;
+  const take = async (file: File) => {
     setSaid('Making it small …');
     const jpeg = await smallPicture(file);
     if (jpeg === null) return setSaid(`“${file.name}” is no picture this tablet can read. Nothing was kept.`);
@@ -97,28 +96,20 @@ export function PhotoForm({ lot, evidence }: { lot: LotView; evidence: Evidence 
           <figure key={id}>
             {/* eslint-disable-next-line @next/next/no-img-element -- small already, and only for who is signed in */}
             <img src={`/dock/photo/${id}`} alt={`Photograph ${i + 1} of lot ${lot.number}`} />
-            <button type="button" className="quiet" onClick={() => void drop(id)}>
-              take away<span className="visually-hidden"> photograph {i + 1}</span>
-            </button>
+            <Button variant="quiet" onClick={() => void drop(id)}>
+              take away<VisuallyHidden> photograph {i + 1}</VisuallyHidden>
+            </Button>
           </figure>
         ))}
-        <button type="button" className="plain" onClick={() => input.current?.click()}>
+        <FileTap
+          label={`Photograph of lot ${lot.number}`}
+          accept="image/*"
+          capture="environment"
+          onFile={(file) => void take(file)}
+        >
           Take a photograph
-        </button>
+        </FileTap>
       </div>
-      <input
-        ref={input}
-        type="file"
-        accept="image/*"
-        capture="environment"
-        aria-label={`Photograph of lot ${lot.number}`}
-        className="visually-hidden"
-        tabIndex={-1}
-        onChange={(e) => {
-          void take(e.target.files?.[0]);
-          e.target.value = '';
-        }}
-      />
       <Said>{said}</Said>
     </>
   );

@@ -1,4 +1,5 @@
 'use client';
+import { Button, VisuallyHidden } from '@mantine/core';
 import { useSpecies } from '@/shell/species';
 import { daysBetween } from '@/core/calendar/dates';
 import { useState } from 'react';
@@ -48,9 +49,9 @@ export function ExpectedList({ expected, today }: { expected: readonly Expected[
                 </li>
               ))}
             </ul>
-            <button type="button" className="quiet" onClick={() => void callOff(e)}>
-              Call it off<span className="visually-hidden"> {e.orderRef}</span>
-            </button>
+            <Button variant="quiet" onClick={() => void callOff(e)}>
+              Call it off<VisuallyHidden> {e.orderRef}</VisuallyHidden>
+            </Button>
           </details>
         );
       })}

@@ -1,4 +1,5 @@
 'use client';
+import { Button } from '@mantine/core';
 import { useState } from 'react';
 import {
   FLAWS,
@@ -12,7 +13,7 @@ import type { LotView } from '@/server/stock';
 import { Choices } from '@/shell/choices';
 import { useActions } from '@/shell/actions';
 import { useHalfDone } from '@/shell/kept';
-import { Stepper } from '@/shell/stepper';
+import { NumberStepper } from '@/shell/number-stepper';
 import css from './flaws.module.css';
 import { Said } from '@/shell/said';
 
@@ -53,11 +54,11 @@ function Counted({
         {note && <span className={css.note}>{note}</span>}
       </span>
       {claim && flaw.seen > 0 && (
-        <button type="button" className="plain" disabled={busy || claimed} onClick={() => void open()}>
+        <Button disabled={busy || claimed} onClick={() => void open()}>
           {claimed
             ? 'Claimed'
             : `Claim ${flaw.likelyStems}${value === null ? '' : `, ${value.toFixed(2)} ${lot.currency ?? ''}`}`}
-        </button>
+        </Button>
       )}
     </li>
   );
@@ -133,7 +134,7 @@ export function FlawForm({
       />
       {kind && (
         <div className={css.count}>
-          <Stepper
+          <NumberStepper
             label={`Stems with it: ${FLAWS[kind].words}`}
             fewer="One fewer has it"
             more="One more has it"
@@ -141,9 +142,7 @@ export function FlawForm({
             min={0}
             max={sample}
             onChange={(next) => setCounting({ ...counting, seen: next })}
-          >
-            <strong>{Math.min(seen, sample)}</strong>
-          </Stepper>
+          />
           <span className="soft">of</span>
           <Choices
             label="Stems looked at"
@@ -163,9 +162,7 @@ export function FlawForm({
               </span>
             </p>
           )}
-          <button type="button" className="plain" onClick={() => void log()}>
-            Log it
-          </button>
+          <Button onClick={() => void log()}>Log it</Button>
         </div>
       )}
       <Said>{said}</Said>

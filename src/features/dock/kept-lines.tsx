@@ -1,11 +1,13 @@
 'use client';
+import { Button, VisuallyHidden } from '@mantine/core';
 import { useState } from 'react';
 import { ignoredLine } from '@/core/dock/read-line';
 import type { NoteLine } from '@/core/dock/types';
 import { useActions } from '@/shell/actions';
 import css from './dock.module.css';
 import { completeLine, lacking, type DraftLine } from './draft-lines';
-import { Cell, SpeciesCell } from './note-line';
+import { CutDateInput, StemsInput } from './line-inputs';
+import { SpeciesCell } from './note-line';
 import { Said } from '@/shell/said';
 
 /** A line of a note that waits or was refused, as the slip shows it. */
@@ -61,23 +63,14 @@ function Waiting({ kept }: { kept: KeptLineView }) {
       </summary>
       <div className={css.waiting}>
         <SpeciesCell line={line} onChange={change} />
-        <Cell
-          label={`Stems of line ${kept.line}`}
-          value={String(line.stems ?? '')}
-          numeric
-          onChange={(text) => change(0, { stems: Number(text.replace(/\D/g, '').slice(0, 6)) || null })}
-        />
-        <Cell
-          label={`Cut date of line ${kept.line}`}
-          value={line.cutDate ?? ''}
-          onChange={(text) => change(0, { cutDate: text || null })}
-        />
-        <button type="button" className="plain" disabled={lack !== null} onClick={() => void book()}>
+        <StemsInput line={line} onChange={(stems) => change(0, { stems })} />
+        <CutDateInput line={line} onChange={(cutDate) => change(0, { cutDate })} />
+        <Button disabled={lack !== null} onClick={() => void book()}>
           {lack ?? 'Book it in now'}
-        </button>
-        <button type="button" className="quiet" onClick={() => void refuse()}>
-          Refuse it<span className="visually-hidden">, line {kept.line}</span>
-        </button>
+        </Button>
+        <Button variant="quiet" onClick={() => void refuse()}>
+          Refuse it<VisuallyHidden>, line {kept.line}</VisuallyHidden>
+        </Button>
       </div>
       <Said isAlert>{problem}</Said>
     </details>

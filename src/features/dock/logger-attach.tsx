@@ -1,11 +1,13 @@
 'use client';
+import { Button, VisuallyHidden } from '@mantine/core';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { v4 } from 'uuid';
 import { BrokenContractError } from '@/core/errors';
 import { useActions } from '@/shell/actions';
 import css from './flaws.module.css';
 import { Said } from '@/shell/said';
+import { FileTap } from '@/shell/file-tap';
 
 interface Read {
   readonly csv: string;
@@ -24,13 +26,11 @@ export function LoggerAttach({
 }) {
   const router = useRouter();
   const { act } = useActions();
-  const input = useRef<HTMLInputElement>(null);
   const [read, setRead] = useState<Read | null>(null);
   const [said, setSaid] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
 
-  const take = async (file: File | undefined) => {
-    if (!file) return;
+  const take = async (file: File) => {
     setRead(null);
     setSaid(null);
     try {
@@ -61,27 +61,20 @@ export function LoggerAttach({
 
   return (
     <div className={css.logger}>
-      <button type="button" className="quiet" onClick={() => input.current?.click()}>
-        Logger file<span className="visually-hidden"> of {deliveryRef}</span>
-      </button>
-      <input
-        ref={input}
-        type="file"
+      <FileTap
+        label={`Logger of ${deliveryRef}, CSV`}
         accept=".csv,text/csv,text/plain"
-        aria-label={`Logger of ${deliveryRef}, CSV`}
-        className="visually-hidden"
-        tabIndex={-1}
-        onChange={(e) => {
-          void take(e.target.files?.[0]);
-          e.target.value = '';
-        }}
-      />
+        variant="quiet"
+        onFile={(file) => void take(file)}
+      >
+        Logger file<VisuallyHidden> of {deliveryRef}</VisuallyHidden>
+      </FileTap>
       {read && (
         <p role="status">
           {read.words}.{' '}
-          <button type="button" className="plain" disabled={busy} onClick={() => void use()}>
+          <Button disabled={busy} onClick={() => void use()}>
             Use it for {lots} lots
-          </button>
+          </Button>
         </p>
       )}
       <Said>{said}</Said>

@@ -1,4 +1,5 @@
 'use client';
+import { UnstyledButton } from '@mantine/core';
 import { useState, type ReactNode } from 'react';
 import { keepOpenDrawer, lotOnItsWay, openDrawerOf } from './on-its-way';
 import css from './flaws.module.css';
@@ -33,9 +34,8 @@ export function LotDrawers({
     <div className={css.drawers}>
       <div className={css.handles}>
         {drawers.map((d) => (
-          <button
+          <UnstyledButton
             key={d.key}
-            type="button"
             className={css.handle}
             aria-expanded={d.key === open}
             aria-controls="drawer"
@@ -43,7 +43,7 @@ export function LotDrawers({
           >
             {d.words}
             {d.holds && <span className="soft"> {d.holds}</span>}
-          </button>
+          </UnstyledButton>
         ))}
       </div>
       <div id="drawer" className={css.drawer} hidden={!drawer}>

@@ -1,4 +1,5 @@
 'use client';
+import { Button, Kbd } from '@mantine/core';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { adviseAtDock, type DockAdvice, type FlawInLot } from '@/core/dock/flaws';
@@ -24,6 +25,10 @@ import { LotMeans } from './lot-means';
 import { outlookKey, type Outlook } from './outlook';
 import { StemTouch } from './stem-touch';
 import { nearestStage, STAGES } from './words';
+import { DeedBar } from '@/shell/deed-bar';
+import { useIntoView } from '@/shell/use-into-view';
+import { Said } from '@/shell/said';
+import { ShopLink as Link } from '@/shell/shop-link';
 
 /** All that the dock knows of the lot being looked at. */
 export interface LookProps {
@@ -63,6 +68,9 @@ function Head({
           lot {lot.number} · {lot.stemsLeft} stems{asSold.length > 0 ? `, ${asSold.join(', ')}` : ''} ·{' '}
           {lot.deliveryRef}
         </p>
+        <Link href={`/desk?lot=${lot.number}`} className={css.toRecord}>
+          Its record
+        </Link>
         {isDemo && <BoxFoundButton lotId={lot.id} />}
       </div>
       <h1>
@@ -187,15 +195,16 @@ export function LotLook(props: LookProps) {
     if (nextId) router.push(`/dock?lot=${nextId}`, { scroll: false });
   };
 
+  const section = useIntoView<HTMLElement>('lot', lot.id);
   return (
-    <section className={css.look} aria-label={`Lot ${lot.number}`}>
+    <section ref={section} className={css.look} aria-label={`Lot ${lot.number}`}>
       <Head {...props} />
       <Choices
         label="How open"
         value={stageAt}
         onChange={(next) => touch({ stageAt: next, droop })}
         className={css.stages}
-        optionClass={`plain ${css.stage}`}
+        optionClass={css.stage}
         options={STAGES.map((s, i) => ({
           value: i,
           words: (
@@ -233,15 +242,7 @@ export function LotLook(props: LookProps) {
           />
         )}
       </div>
-      {said && (
-        <p className={said.well ? 'said well' : 'said'} role="status">
-          {said.words}
-        </p>
-      )}
-      <button type="button" className="deed" onClick={() => void log()} disabled={busy} data-step-in-hand>
-        {lot.looked ? 'Look again' : 'Looked at'}: {stage.word}, {droop}
-        <kbd>Enter</kbd>
-      </button>
+      {said && <Said isWell={said.well}>{said.words}</Said>}
       {outlook && outlook.changes.length > 0 && (
         <p>
           <strong>At the bench, for how it came:</strong>{' '}
@@ -249,6 +250,12 @@ export function LotLook(props: LookProps) {
         </p>
       )}
       <Drawers props={props} advice={advice} />
+      <DeedBar>
+        <Button variant="deed" onClick={() => void log()} disabled={busy} data-step-in-hand>
+          {lot.looked ? 'Look again' : 'Looked at'}: {stage.word}, {droop}
+          <Kbd>Enter</Kbd>
+        </Button>
+      </DeedBar>
     </section>
   );
 }

@@ -1,10 +1,11 @@
 'use client';
 import { useSpecies } from '@/shell/species';
-import { Select } from '@mantine/core';
+import { Button, Select, UnstyledButton, VisuallyHidden } from '@mantine/core';
 import { memo, useState } from 'react';
 import type { LineAgainstOrder } from '@/core/dock/compare-order';
 import css from './dock.module.css';
 import { KEEP, lacking, lackingInOrder, type DraftLine } from './draft-lines';
+import { CutDateInput, StemsInput } from './line-inputs';
 
 const HOW: Readonly<Record<DraftLine['status'], string>> = {
   understood: 'read',
@@ -15,29 +16,6 @@ const HOW: Readonly<Record<DraftLine['status'], string>> = {
 
 type Change = (line: number, changes: Partial<DraftLine>) => void;
 
-/** A cell that can be written over. */
-export function Cell({
-  label,
-  value,
-  numeric = false,
-  onChange,
-}: {
-  label: string;
-  value: string;
-  numeric?: boolean;
-  onChange: (text: string) => void;
-}) {
-  return (
-    <input
-      aria-label={label}
-      className={css.cell}
-      {...(numeric ? { inputMode: 'numeric' as const } : { placeholder: '2026-11-18', maxLength: 10 })}
-      value={value}
-      onChange={(e) => onChange(e.target.value)}
-    />
-  );
-}
-
 /** The species as it was read; touched, it can be chosen. A list of sixty is only made for the one in hand. */
 export function SpeciesCell({ line, onChange }: { line: DraftLine; onChange: Change }) {
   const [isChoosing, setChoosing] = useState(line.speciesKey === null);
@@ -45,10 +23,10 @@ export function SpeciesCell({ line, onChange }: { line: DraftLine; onChange: Cha
   const name = find(line.speciesKey ?? '')?.name;
   if (!isChoosing)
     return (
-      <button type="button" className={css.species} onClick={() => setChoosing(true)}>
+      <UnstyledButton className={css.species} onClick={() => setChoosing(true)}>
         <strong>{name}</strong>
-        <span className="visually-hidden">, change species of line {line.line}</span>
-      </button>
+        <VisuallyHidden>, change species of line {line.line}</VisuallyHidden>
+      </UnstyledButton>
     );
   return (
     <Select
@@ -71,28 +49,24 @@ export function SpeciesCell({ line, onChange }: { line: DraftLine; onChange: Cha
 
 /** Book it, let it wait, or refuse it; what waits or is refused is kept with the delivery. */
 function Fate({ line, onChange, isOrder }: { line: DraftLine; onChange: Change; isOrder: boolean }) {
-  const hidden = <span className="visually-hidden"> line {line.line}</span>;
+  const hidden = <VisuallyHidden> line {line.line}</VisuallyHidden>;
   if (line.fate !== 'book')
     return (
-      <button
-        type="button"
-        className="quiet"
-        onClick={() => onChange(line.line, { fate: 'book', isSettled: true })}
-      >
+      <Button variant="quiet" onClick={() => onChange(line.line, { fate: 'book', isSettled: true })}>
         {line.fate === 'waiting' ? 'waits: put back' : 'put back'}
         {hidden}
-      </button>
+      </Button>
     );
   return (
     <span className={css.fates}>
       {!isOrder && (
-        <button type="button" className="quiet" onClick={() => onChange(line.line, { fate: 'waiting' })}>
+        <Button variant="quiet" onClick={() => onChange(line.line, { fate: 'waiting' })}>
           wait{hidden}
-        </button>
+        </Button>
       )}
-      <button type="button" className="quiet" onClick={() => onChange(line.line, { fate: 'refused' })}>
+      <Button variant="quiet" onClick={() => onChange(line.line, { fate: 'refused' })}>
         leave out{hidden}
-      </button>
+      </Button>
     </span>
   );
 }
@@ -117,7 +91,7 @@ export const NoteLineRow = memo(function NoteLineRow({
   return (
     <tr className={line.fate === 'book' ? undefined : css.leftOut}>
       <td>
-        {line.line}
+        {line.line}{' '}
         <span className={isOpen ? css.toDecide : css.how}>
           {line.isSettled ? 'settled' : HOW[line.status]}
         </span>
@@ -141,24 +115,13 @@ export const NoteLineRow = memo(function NoteLineRow({
         {byWeight ? `${line.weightG} g` : `${line.bunches ?? '–'} × ${line.stemsPerBunch ?? '–'}`}
       </td>
       <td>
-        <Cell
-          label={`Stems of line ${line.line}`}
-          value={String(line.stems ?? '')}
-          numeric
-          onChange={(text) =>
-            onChange(line.line, {
-              stems: text === '' ? null : Number(text.replace(/\D/g, '').slice(0, 6)),
-              isSettled: true,
-            })
-          }
-        />
+        <StemsInput line={line} onChange={(stems) => onChange(line.line, { stems, isSettled: true })} />
       </td>
       {!isOrder && (
         <td>
-          <Cell
-            label={`Cut date of line ${line.line}`}
-            value={line.cutDate ?? ''}
-            onChange={(text) => onChange(line.line, { cutDate: text || null, isSettled: true })}
+          <CutDateInput
+            line={line}
+            onChange={(cutDate) => onChange(line.line, { cutDate, isSettled: true })}
           />
         </td>
       )}
@@ -170,9 +133,9 @@ export const NoteLineRow = memo(function NoteLineRow({
       )}
       <td>
         {lack === KEEP && (
-          <button type="button" className="plain" onClick={() => onChange(line.line, { isSettled: true })}>
-            Keep<span className="visually-hidden"> line {line.line} as it stands</span>
-          </button>
+          <Button onClick={() => onChange(line.line, { isSettled: true })}>
+            Keep<VisuallyHidden> line {line.line} as it stands</VisuallyHidden>
+          </Button>
         )}
         <Fate line={line} onChange={onChange} isOrder={isOrder} />
         {lack && lack !== KEEP && <span className="late">{lack}</span>}

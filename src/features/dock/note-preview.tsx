@@ -1,19 +1,22 @@
 'use client';
+import { Button, NativeSelect, TextInput } from '@mantine/core';
+import { useDebouncedCallback } from '@mantine/hooks';
 import { useSpecies } from '@/shell/species';
 import { DAY_MS } from '@/core/calendar/spans';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useMemo, useState, useRef } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { v4 } from 'uuid';
 import { compareWithOrder, type OrderLine } from '@/core/dock/compare-order';
 import type { DeliveryNote } from '@/core/dock/types';
 import { useActions } from '@/shell/actions';
-import { dropHalfDone, keepHalfDone } from '@/shell/kept';
+import { useKept } from '@/shell/kept';
 import { notDoneWords } from '@/shell/outcome';
 import css from './dock.module.css';
 import { completeLine, isDate, keptLine, lacking, type DraftLine } from './draft-lines';
 import { HALF_READ, type HalfRead } from './half-read';
 import { PreviewLines } from './preview-lines';
 import { Said } from '@/shell/said';
+import { DeedBar } from '@/shell/deed-bar';
 
 const KEEP_AFTER_MS = 300;
 
@@ -46,10 +49,10 @@ function Totals({ note }: { note: DeliveryNote }) {
   if (statedTotal === null || computedTotal === null || Math.abs(statedTotal - computedTotal) < 0.01)
     return null;
   return (
-    <p className="said">
+    <Said isNote>
       The note says {statedTotal.toFixed(2)} in all; its lines come to {computedTotal.toFixed(2)}, repeats and
       all. That is {Math.abs(statedTotal - computedTotal).toFixed(2)} apart.
-    </p>
+    </Said>
   );
 }
 
@@ -77,7 +80,7 @@ function Missing({ lines }: { lines: readonly OrderLine[] }) {
   const { find } = useSpecies();
   if (lines.length === 0) return null;
   const words = lines.map((l) => `${find(l.speciesKey)?.name ?? l.speciesKey} ${l.stems}`);
-  return <p className="said">Ordered, and on no line of the note: {words.join(', ')}.</p>;
+  return <Said isNote>Ordered, and on no line of the note: {words.join(', ')}.</Said>;
 }
 
 function AgainstOrder({
@@ -93,17 +96,18 @@ function AgainstOrder({
 }) {
   if (expected.length === 0) return null;
   return (
-    <label>
-      Against the order
-      <select className={css.cell} value={value ?? ''} onChange={(e) => onChange(e.target.value || null)}>
-        <option value="">none</option>
-        {expected.map((e) => (
-          <option key={e.id} value={e.id}>
-            {e.supplier === supplier ? e.orderRef : `${e.orderRef}, ${e.supplier}`}
-          </option>
-        ))}
-      </select>
-    </label>
+    <NativeSelect
+      label="Against the order"
+      value={value ?? ''}
+      onChange={(e) => onChange(e.target.value || null)}
+      data={[
+        { value: '', label: 'none' },
+        ...expected.map((e) => ({
+          value: e.id,
+          label: e.supplier === supplier ? e.orderRef : `${e.orderRef}, ${e.supplier}`,
+        })),
+      ]}
+    />
   );
 }
 
@@ -139,16 +143,11 @@ export function NotePreview({
   const [busy, setBusy] = useState(false);
   // One key for this booking, however often the button is tapped.
   const [actionKey] = useState(() => v4());
-  // What is booked is not half read any more, whatever still waits to be kept.
-  const isBooked = useRef(false);
+  const [, keep, forget] = useKept<HalfRead>(HALF_READ);
+  const keepSoon = useDebouncedCallback(keep, KEEP_AFTER_MS);
   const { note, fileName, lines, supplier, deliveryRef } = half;
   const set = (changes: Partial<HalfRead>) => setHalf((h) => ({ ...h, ...changes }));
-  useEffect(() => {
-    const timer = setTimeout(() => {
-      if (!isBooked.current) keepHalfDone(HALF_READ, half);
-    }, KEEP_AFTER_MS);
-    return () => clearTimeout(timer);
-  }, [half]);
+  useEffect(() => keepSoon(half), [keepSoon, half]);
   const booked = lines.filter((l) => l.fate === 'book');
   const kept = lines.filter((l) => l.fate !== 'book');
   const open = booked.filter((l) => lacking(l) !== null).length;
@@ -193,8 +192,9 @@ export function NotePreview({
     const outcome = await act('dock/book-in', body, '', actionKey);
     setBusy(false);
     if (outcome.ok) {
-      isBooked.current = true;
-      dropHalfDone(HALF_READ);
+      // What is booked is not half read any more, whatever still waits to be kept.
+      keepSoon.cancel();
+      forget();
       return router.push('/dock', { scroll: false });
     }
     setProblem(notDoneWords(outcome, 'booked in', 'the note stays open here'));
@@ -209,18 +209,12 @@ export function NotePreview({
             {fileName}: {summary(lines)}. Nothing is booked in yet.
           </p>
         </div>
-        <label>
-          Supplier
-          <input className={css.cell} value={supplier} onChange={(e) => set({ supplier: e.target.value })} />
-        </label>
-        <label>
-          Delivery
-          <input
-            className={css.cell}
-            value={deliveryRef}
-            onChange={(e) => set({ deliveryRef: e.target.value })}
-          />
-        </label>
+        <TextInput label="Supplier" value={supplier} onChange={(e) => set({ supplier: e.target.value })} />
+        <TextInput
+          label="Delivery"
+          value={deliveryRef}
+          onChange={(e) => set({ deliveryRef: e.target.value })}
+        />
         <AgainstOrder
           expected={expected}
           supplier={supplier}
@@ -228,35 +222,34 @@ export function NotePreview({
           onChange={(expectedId) => set({ expectedId })}
         />
         {onColumns && (
-          <button type="button" className="quiet" onClick={onColumns}>
+          <Button variant="quiet" onClick={onColumns}>
             Columns wrong?
-          </button>
+          </Button>
         )}
-        <button type="button" className="quiet" onClick={onClose}>
+        <Button variant="quiet" onClick={onClose}>
           Put it away
-        </button>
+        </Button>
       </header>
       {isOld && (
-        <p className="said">
+        <Said isNote>
           Some lines were cut over three weeks ago by the shop’s clock. Check the year on the note.
-        </p>
+        </Said>
       )}
       <Totals note={note} />
       <Missing lines={against?.missing ?? []} />
       <PreviewLines lines={lines} onChange={change} against={against?.lines} />
       <SetAside note={note} />
       <Said isAlert>{problem}</Said>
-      <div className={css.bookBar}>
-        <button
-          type="button"
-          className="deed"
+      <DeedBar>
+        <Button
+          variant="deed"
           disabled={busy || open > 0 || booked.length === 0 || !supplier.trim() || !deliveryRef.trim()}
           onClick={() => void book()}
           data-step-in-hand
         >
           {deedWords(busy, open, booked, kept.length)}
-        </button>
-      </div>
+        </Button>
+      </DeedBar>
     </section>
   );
 }

@@ -1,11 +1,14 @@
 'use client';
+import { Button, Group, Stack, Textarea } from '@mantine/core';
+import '@mantine/dropzone/styles.layer.css';
+import { Dropzone } from '@mantine/dropzone';
 import { useSpecies } from '@/shell/species';
 import dynamic from 'next/dynamic';
 import { useRouter, useSearchParams } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { likelyOrder } from '@/core/dock/compare-order';
 import type { DeliveryNote } from '@/core/dock/types';
-import { dropHalfDone, readHalfDone } from '@/shell/kept';
+import { useKept } from '@/shell/kept';
 import css from './dock.module.css';
 import { draftOf, type DraftLine } from './draft-lines';
 import { HALF_READ, type HalfRead, type NamedColumns } from './half-read';
@@ -34,40 +37,41 @@ type Open =
   | { readonly kind: 'order'; readonly lines: readonly DraftLine[]; readonly supplier: string }
   | { readonly kind: 'columns'; readonly file: Unnamed };
 
-function Typed({ onRead }: { onRead: (text: string, as: 'note' | 'order') => Promise<void> }) {
-  const [typed, setTyped] = useState('');
+function Typed({
+  start,
+  onRead,
+}: {
+  /** Lines that were typed elsewhere. */
+  start: string;
+  onRead: (text: string, as: 'note' | 'order') => Promise<void>;
+}) {
+  const [typed, setTyped] = useState(start);
   return (
-    <details className={css.bin}>
+    <details className={css.bin} open={start !== ''}>
       <summary>No file? Type or paste its lines</summary>
       <form
-        className={css.typed}
         onSubmit={(event) => {
           event.preventDefault();
           void onRead(typed, 'note');
         }}
       >
-        <textarea
+        <Textarea
           aria-label="Lines of the delivery"
-          className={css.cell}
+          my="sm"
           rows={4}
           maxLength={20_000}
           placeholder={'6x25 rose 60 deep red, cut 19/11\n850 g mimosa'}
           value={typed}
           onChange={(e) => setTyped(e.target.value)}
         />
-        <div className={css.dropRow}>
-          <button type="submit" className="plain" disabled={typed.trim() === ''}>
+        <Group>
+          <Button type="submit" disabled={typed.trim() === ''}>
             Read them
-          </button>
-          <button
-            type="button"
-            className="plain"
-            disabled={typed.trim() === ''}
-            onClick={() => void onRead(typed, 'order')}
-          >
+          </Button>
+          <Button disabled={typed.trim() === ''} onClick={() => void onRead(typed, 'order')}>
             It is an order to come
-          </button>
-        </div>
+          </Button>
+        </Group>
       </form>
     </details>
   );
@@ -87,20 +91,17 @@ export function NoteReader({
   booked: readonly { readonly supplier: string; readonly deliveryRef: string }[];
 }) {
   const router = useRouter();
-  const isReading = useSearchParams().has('read');
+  const search = useSearchParams();
+  const isReading = search.has('read');
+  const typed = search.get('typed') ?? '';
   const [open, setOpen] = useState<Open | null>(null);
-  const [left, setLeft] = useState<HalfRead | null>(null);
+  const [kept, , dropKept] = useKept<HalfRead>(HALF_READ);
   const [problem, setProblem] = useState<string | null>(null);
-  const [over, setOver] = useState(false);
-  const input = useRef<HTMLInputElement>(null);
+  const choose = useRef<() => void>(null);
   const species = useSpecies();
-  useEffect(() => {
-    if (isReading) return;
-    const kept = readHalfDone(HALF_READ) as HalfRead | undefined;
-    const isBooked = booked.some((b) => b.supplier === kept?.supplier && b.deliveryRef === kept.deliveryRef);
-    if (isBooked) dropHalfDone(HALF_READ);
-    setLeft(isBooked ? null : (kept ?? null));
-  }, [isReading, booked]);
+  // What is booked meanwhile, here or on another tablet, is not offered again.
+  const isBooked = booked.some((b) => b.supplier === kept?.supplier && b.deliveryRef === kept.deliveryRef);
+  const left = isBooked ? null : kept;
 
   const show = (next: Open) => {
     setProblem(null);
@@ -160,9 +161,8 @@ export function NoteReader({
     else showNote(note, 'typed here', null, null);
   };
   const close = () => {
-    dropHalfDone(HALF_READ);
+    dropKept();
     setOpen(null);
-    setLeft(null);
     router.push('/dock', { scroll: false });
   };
   if (open && isReading)
@@ -196,56 +196,34 @@ export function NoteReader({
       </>
     );
   return (
-    <div
+    <Dropzone
       className={css.drop}
-      data-over={over || undefined}
-      onDragOver={(e) => {
-        e.preventDefault();
-        setOver(true);
-      }}
-      onDragLeave={() => setOver(false)}
-      onDrop={(e) => {
-        e.preventDefault();
-        setOver(false);
-        void take(e.dataTransfer.files[0]);
-      }}
+      onDrop={([file]) => void take(file)}
+      openRef={choose}
+      activateOnClick={false}
+      activateOnKeyboard={false}
+      multiple={false}
+      tabIndex={-1}
+      inputProps={{ 'aria-label': 'Delivery note, CSV' }}
     >
-      <strong>Van at the door?</strong>
-      {left && (
-        <p className={css.left}>
-          <button
-            type="button"
-            className="plain"
-            onClick={() => show({ kind: 'note', half: left, file: null })}
-          >
+      <Stack gap="sm">
+        <strong>Van at the door?</strong>
+        {left && (
+          <Button onClick={() => show({ kind: 'note', half: left, file: null })}>
             Go on with {left.deliveryRef || left.fileName}, {left.lines.length} lines, not booked in yet
-          </button>
-        </p>
-      )}
-      <div className={css.dropRow}>
-        <button type="button" className="plain" onClick={() => input.current?.click()}>
-          Drop or choose its note
-        </button>
-        {demo && (
-          <button type="button" className="quiet" onClick={() => void takeDemo()}>
-            Demo: this morning’s note
-          </button>
+          </Button>
         )}
-      </div>
-      <input
-        ref={input}
-        type="file"
-        accept=".csv,text/csv,text/plain"
-        aria-label="Delivery note, CSV"
-        className="visually-hidden"
-        tabIndex={-1}
-        onChange={(e) => {
-          void take(e.target.files?.[0]);
-          e.target.value = '';
-        }}
-      />
-      <Typed onRead={takeTyped} />
-      <Said isAlert>{problem}</Said>
-    </div>
+        <Group>
+          <Button onClick={() => choose.current?.()}>Drop or choose its note</Button>
+          {demo && (
+            <Button variant="quiet" onClick={() => void takeDemo()}>
+              Demo: this morning’s note
+            </Button>
+          )}
+        </Group>
+        <Typed key={typed} start={typed} onRead={takeTyped} />
+        <Said isAlert>{problem}</Said>
+      </Stack>
+    </Dropzone>
   );
 }

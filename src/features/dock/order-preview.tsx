@@ -1,12 +1,15 @@
 'use client';
+import { Button, TextInput } from '@mantine/core';
 import { useRouter } from 'next/navigation';
 import { useCallback, useState } from 'react';
 import { v4 } from 'uuid';
 import { useActions } from '@/shell/actions';
 import css from './dock.module.css';
-import { isDate, lackingInOrder, type DraftLine } from './draft-lines';
+import { lackingInOrder, type DraftLine } from './draft-lines';
 import { PreviewLines } from './preview-lines';
 import { Said } from '@/shell/said';
+import { DayInput } from '@/shell/day-input';
+import { DeedBar } from '@/shell/deed-bar';
 
 /** What was ordered, line by line as understood, and the day it is to come. */
 export function OrderPreview({
@@ -25,7 +28,7 @@ export function OrderPreview({
   const [lines, setLines] = useState(start);
   const [supplier, setSupplier] = useState(from);
   const [orderRef, setOrderRef] = useState('');
-  const [dueOn, setDueOn] = useState(today);
+  const [dueOn, setDueOn] = useState<string | null>(today);
   const [problem, setProblem] = useState<string | null>(null);
   const [actionKey] = useState(() => v4());
   const change = useCallback((line: number, changes: Partial<DraftLine>) => {
@@ -34,8 +37,9 @@ export function OrderPreview({
   const ordered = lines.filter((l) => l.fate === 'book');
   const open = ordered.filter((l) => lackingInOrder(l) !== null).length;
   const isReady =
-    open === 0 && ordered.length > 0 && supplier.trim() !== '' && orderRef.trim() !== '' && isDate(dueOn);
+    open === 0 && ordered.length > 0 && supplier.trim() !== '' && orderRef.trim() !== '' && dueOn !== null;
   const place = async () => {
+    if (dueOn === null) return;
     const outcome = await act(
       'dock/order',
       {
@@ -56,10 +60,7 @@ export function OrderPreview({
     setProblem(outcome.message);
   };
   const field = (label: string, value: string, onChange: (text: string) => void) => (
-    <label>
-      {label}
-      <input className={css.cell} value={value} maxLength={60} onChange={(e) => onChange(e.target.value)} />
-    </label>
+    <TextInput label={label} value={value} maxLength={60} onChange={(e) => onChange(e.target.value)} />
   );
   return (
     <section aria-label="Order" className={css.preview}>
@@ -70,24 +71,18 @@ export function OrderPreview({
         </div>
         {field('Supplier', supplier, setSupplier)}
         {field('Order', orderRef, setOrderRef)}
-        {field('To come on', dueOn, setDueOn)}
-        <button type="button" className="quiet" onClick={onClose}>
+        <DayInput label="To come on" value={dueOn} onChange={setDueOn} />
+        <Button variant="quiet" onClick={onClose}>
           Put it away
-        </button>
+        </Button>
       </header>
       <PreviewLines lines={lines} onChange={change} isOrder />
       <Said isAlert>{problem}</Said>
-      <div className={css.bookBar}>
-        <button
-          type="button"
-          className="deed"
-          disabled={!isReady}
-          onClick={() => void place()}
-          data-step-in-hand
-        >
-          {open > 0 ? `${open} to decide first` : `Expect ${ordered.length} lines on ${dueOn}`}
-        </button>
-      </div>
+      <DeedBar>
+        <Button variant="deed" disabled={!isReady} onClick={() => void place()} data-step-in-hand>
+          {open > 0 ? `${open} to decide first` : `Expect ${ordered.length} lines on ${dueOn ?? ''}`}
+        </Button>
+      </DeedBar>
     </section>
   );
 }

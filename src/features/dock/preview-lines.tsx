@@ -1,4 +1,5 @@
 'use client';
+import { Button, Table, VisuallyHidden } from '@mantine/core';
 import { useState } from 'react';
 import type { LineAgainstOrder } from '@/core/dock/compare-order';
 import css from './dock.module.css';
@@ -25,7 +26,7 @@ export function PreviewLines({
   return (
     <>
       <div className={css.tableWrap}>
-        <table className={css.table} data-order={isOrder || undefined}>
+        <Table className={css.table} data-order={isOrder || undefined}>
           <thead>
             <tr>
               <th>Line</th>
@@ -35,7 +36,7 @@ export function PreviewLines({
               {!isOrder && <th>Cut on</th>}
               {!isOrder && <th>Journey</th>}
               <th>
-                <span className="visually-hidden">Book, let wait or leave out</span>
+                <VisuallyHidden>Book, let wait or leave out</VisuallyHidden>
               </th>
             </tr>
           </thead>
@@ -50,12 +51,12 @@ export function PreviewLines({
               />
             ))}
           </tbody>
-        </table>
+        </Table>
       </div>
       {left > 0 && (
-        <button type="button" className="plain" onClick={() => setShown(shown + SHOWN_AT_A_TIME)}>
+        <Button onClick={() => setShown(shown + SHOWN_AT_A_TIME)}>
           Show {Math.min(SHOWN_AT_A_TIME, left)} more of {left} lines that need nothing
-        </button>
+        </Button>
       )}
     </>
   );

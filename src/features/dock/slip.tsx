@@ -1,4 +1,6 @@
+import { VisuallyHidden } from '@mantine/core';
 import { ShopLink as Link } from '@/shell/shop-link';
+import { LinkButton } from '@/shell/link-button';
 import { tell } from '@/shell/told';
 import css from './dock.module.css';
 import { KeptLines } from './kept-lines';
@@ -39,9 +41,9 @@ export function Slip({
       {slip.lots.length > 0 && (
         <div className={css.slipTools}>
           <LoggerAttach deliveryId={slip.deliveryId} deliveryRef={slip.deliveryRef} lots={slip.lots.length} />
-          <Link className="quiet" href={`/labels?delivery=${slip.deliveryId}`}>
-            Labels<span className="visually-hidden"> of {slip.deliveryRef}</span>
-          </Link>
+          <LinkButton variant="quiet" href={`/labels?delivery=${slip.deliveryId}`}>
+            Labels<VisuallyHidden> of {slip.deliveryRef}</VisuallyHidden>
+          </LinkButton>
         </div>
       )}
       <SlipRows told={tell(rows)} chosenId={chosenId} />

@@ -1,4 +1,5 @@
 'use client';
+import { UnstyledButton } from '@mantine/core';
 import type { Habit } from '@/core/species/species';
 import type { Droop } from '@/core/vase-life/types';
 import { NECK_DEGREES, Stem } from '@/drawing/stem';
@@ -44,8 +45,7 @@ export function StemTouch({
         height={400}
         title={`Stem, neck bent ${NECK_DEGREES[droop]} degrees`}
       />
-      <button
-        type="button"
+      <UnstyledButton
         className={css.head}
         style={HEAD_AT[droop]}
         aria-label="Open one stage further"

@@ -1,27 +1,24 @@
 'use client';
+import { Button, VisuallyHidden } from '@mantine/core';
 import { madeUpScanner } from '@/shell/scanner';
 import css from './labels.module.css';
 
 export function PrintLabels() {
-  return (
-    <button type="button" className="plain" onClick={() => print()}>
-      Print them
-    </button>
-  );
+  return <Button onClick={() => print()}>Print them</Button>;
 }
 
 /** The made-up scanner, held to this label. */
 export function ScanIt({ code, of }: { code: string; of: string }) {
   return (
-    <button
-      type="button"
-      className={`quiet ${css.scan}`}
+    <Button
+      variant="quiet"
+      className={css.scan}
       onClick={(event) => {
         event.currentTarget.blur();
         madeUpScanner.read(code);
       }}
     >
-      Demo: scan it<span className="visually-hidden">, {of}</span>
-    </button>
+      Demo: scan it<VisuallyHidden>, {of}</VisuallyHidden>
+    </Button>
   );
 }

@@ -1,5 +1,6 @@
 import type { SpeciesRegistry } from '@/core/species/registry';
-import { ShopLink as Link } from '@/shell/shop-link';
+
+import { LinkButton } from '@/shell/link-button';
 import { codeOf } from '@/core/labels/codes';
 import { manyPails } from '@/data/pails';
 import { manyPortionsInStock } from '@/data/portions';
@@ -87,18 +88,18 @@ export async function LabelsPage({ search }: Props) {
       </header>
       <nav className={css.choice} aria-label="Labels of what">
         {deliveries.map((d) => (
-          <Link key={d.id} className="quiet" href={`/labels?delivery=${d.id}`}>
+          <LinkButton key={d.id} variant="quiet" href={`/labels?delivery=${d.id}`}>
             {d.words}
-          </Link>
+          </LinkButton>
         ))}
         {deliveries.length > 1 && (
-          <Link className="quiet" href="/labels?all">
+          <LinkButton variant="quiet" href="/labels?all">
             All lots here
-          </Link>
+          </LinkButton>
         )}
-        <Link className="quiet" href="/labels?pails">
+        <LinkButton variant="quiet" href="/labels?pails">
           The pails
-        </Link>
+        </LinkButton>
       </nav>
       {labels.length === 0 && <p>Nothing is here to label. Book a delivery in at the dock first.</p>}
       <ul className={css.sheet}>

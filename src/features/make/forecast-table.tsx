@@ -1,4 +1,5 @@
 'use client';
+import { Table } from '@mantine/core';
 import type { ArrangementForecast } from '@/core/arrangement/types';
 import { dateOf } from './days';
 import css from './make.module.css';
@@ -21,7 +22,7 @@ export function ForecastTable({
   return (
     <details>
       <summary className={css.summary}>The same as a table</summary>
-      <table className={css.table}>
+      <Table className={css.table}>
         <caption className="soft">Days until stems of each line have ended</caption>
         <thead>
           <tr>
@@ -43,9 +44,9 @@ export function ForecastTable({
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
       <div className={css.scroll} role="region" aria-label="Share presentable by day" tabIndex={0}>
-        <table className={css.table}>
+        <Table className={css.table}>
           <caption className="soft">Share presentable as each day begins</caption>
           <thead>
             <tr>
@@ -74,7 +75,7 @@ export function ForecastTable({
               </tr>
             ))}
           </tbody>
-        </table>
+        </Table>
       </div>
       <p className="soft">
         From {forecast.draws} draws: another {forecast.draws} would move “still a gift” by about{' '}

@@ -1,4 +1,5 @@
 'use client';
+import { VisuallyHidden } from '@mantine/core';
 import type { DayCosts, HabitWorth } from '@/core/habits/what-a-day-costs';
 import { gainInWords } from './days';
 import css from './habits.module.css';
@@ -61,15 +62,15 @@ export function HabitRanking({ costs, share }: { costs: DayCosts | null; share: 
               {h.name}
               <span className={css.with}>
                 {h.withIt}
-                <span className="visually-hidden">, not {h.without}</span>
+                <VisuallyHidden>, not {h.without}</VisuallyHidden>
               </span>
             </span>
             <Bar worth={h} most={most} />
             <strong>
               {gainInWords(h.medianGainDays)}
-              <span className="visually-hidden">
+              <VisuallyHidden>
                 , {h.interval.low.toFixed(1)} to {h.interval.high.toFixed(1)}
-              </span>
+              </VisuallyHidden>
             </strong>
           </li>
         ))}

@@ -1,4 +1,5 @@
 'use client';
+import { Button, Kbd, TextInput } from '@mantine/core';
 import { useRouter } from 'next/navigation';
 import { useCallback, useRef, useState } from 'react';
 import { v4 } from 'uuid';
@@ -7,7 +8,7 @@ import type { Overrides } from '@/core/model/figures';
 import { Choices } from '@/shell/choices';
 import { useActions } from '@/shell/actions';
 import { notDoneWords } from '@/shell/outcome';
-import { Stepper } from '@/shell/stepper';
+import { NumberStepper } from '@/shell/number-stepper';
 import type { LotView } from '@/server/stock';
 import { Beside } from './beside';
 import { arrangementInput } from './forecast-input';
@@ -20,6 +21,7 @@ import { useForecast } from './use-forecast';
 import { Working } from '@/shell/working';
 import { VesselDrawing } from './vessel-drawing';
 import { Said } from '@/shell/said';
+import { DeedBar } from '@/shell/deed-bar';
 
 /** A name from what is in it, for who types none: its three most numerous kinds. */
 function namedAfter(chosen: readonly { lot: LotView; stems: number }[]): string {
@@ -121,7 +123,7 @@ export function MakeBoard({
               { value: 'foam', words: 'Foam' },
             ]}
           />
-          <Stepper
+          <NumberStepper
             label="Litres"
             fewer="Less water"
             more="More water"
@@ -130,9 +132,8 @@ export function MakeBoard({
             max={12}
             by={0.5}
             onChange={setLitres}
-          >
-            <strong>{litres} L</strong>
-          </Stepper>
+            suffix=" L"
+          />
         </div>
       </section>
       <section className={css.right} aria-label="How long it lasts">
@@ -163,38 +164,15 @@ export function MakeBoard({
         />
         <Beside lots={chosen.map((c) => c.lot)} mouldy={mouldy} />
         {fewer.length > 0 && (
-          <p className="said" role="status">
+          <Said>
             {fewer
               .map(
                 (l) => `Of ${l.name} ${l.stemsLeft} are left, not the ${recipe[l.portionId] ?? 0} you took.`,
               )
               .join(' ')}
-          </p>
+          </Said>
         )}
         <Said isAlert>{problem}</Said>
-        <div className={css.makeIt}>
-          <label className={css.name}>
-            Called
-            <input
-              className={css.input}
-              value={name}
-              maxLength={80}
-              placeholder={called || 'foyer tray, 6'}
-              onChange={(e) => setName(e.target.value)}
-            />
-          </label>
-          <button
-            type="button"
-            className="deed"
-            disabled={busy || count === 0}
-            onClick={() => void make()}
-            data-step-in-hand
-          >
-            {busy ? 'Making …' : count === 0 ? 'Take stems from the left' : `Make it of ${count} stems`}
-            {count > 0 && <kbd>.</kbd>}
-          </button>
-          {busy && <Working onGiveUp={() => giveUp.current?.abort()} />}
-        </div>
         {count > 0 && live.forecast && !live.failed && (
           <>
             <HabitRanking costs={live.isStale ? null : live.costs} share={live.costsShare} />
@@ -202,6 +180,26 @@ export function MakeBoard({
           </>
         )}
       </section>
+      <DeedBar>
+        <div className={css.makeIt}>
+          <TextInput
+            label="Called"
+            value={name}
+            maxLength={80}
+            placeholder={called || 'foyer tray, 6'}
+            onChange={(e) => setName(e.target.value)}
+          />
+          <Button variant="deed" disabled={busy || count === 0} onClick={() => void make()} data-step-in-hand>
+            {busy
+              ? 'Making …'
+              : count === 0
+                ? 'Take stems from the left'
+                : `Make it of ${count} ${count === 1 ? 'stem' : 'stems'}`}
+            {count > 0 && <Kbd>.</Kbd>}
+          </Button>
+          {busy && <Working onGiveUp={() => giveUp.current?.abort()} />}
+        </div>
+      </DeedBar>
     </div>
   );
 }

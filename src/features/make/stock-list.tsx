@@ -1,9 +1,10 @@
 'use client';
+import { Button } from '@mantine/core';
 import { memo, useMemo } from 'react';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { LifeAxis, LifeLine, daysInWords } from '@/drawing/life-line';
 import type { LotView } from '@/server/stock';
-import { Stepper } from '@/shell/stepper';
+import { NumberStepper } from '@/shell/number-stepper';
 import { useInPieces } from '@/shell/in-pieces';
 import css from './make.module.css';
 
@@ -55,17 +56,21 @@ const StockRow = memo(function StockRow({
         />
         <span className="soft">{words}</span>
       </div>
-      <Stepper
-        label={`${lot.name} taken`}
-        fewer={`One ${lot.name} fewer`}
-        more={`One more ${lot.name}`}
-        value={taken}
-        min={0}
-        max={lot.stemsLeft}
-        onChange={(stems) => onTake(lot.portionId, stems)}
-      >
-        <strong>{taken}</strong>
-      </Stepper>
+      {taken === 0 ? (
+        <Button aria-label={`One more ${lot.name}`} onClick={() => onTake(lot.portionId, 1)}>
+          Take
+        </Button>
+      ) : (
+        <NumberStepper
+          label={`${lot.name} taken`}
+          fewer={`One ${lot.name} fewer`}
+          more={`One more ${lot.name}`}
+          value={taken}
+          min={0}
+          max={lot.stemsLeft}
+          onChange={(stems) => onTake(lot.portionId, stems)}
+        />
+      )}
     </li>
   );
 });
@@ -83,7 +88,7 @@ export function StockList({ lots, dry, recipe, onTake }: Props) {
   return (
     <section className={css.stock} aria-label="From stock">
       <header className={css.stockHead}>
-        <h2>From stock</h2>
+        <h1 className={css.stockTitle}>From stock</h1>
         <span className="soft">first to fade, first</span>
       </header>
       {lots.length === 0 && (

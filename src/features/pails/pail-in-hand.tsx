@@ -1,4 +1,5 @@
 'use client';
+import { Button, Kbd, TextInput } from '@mantine/core';
 import { HOUR_MS } from '@/core/calendar/spans';
 import { useState } from 'react';
 import type { ActionName, InputOf } from '@/core/actions/actions';
@@ -7,10 +8,12 @@ import { SOLUTION_KEYS, SOLUTIONS, type SolutionKey } from '@/core/water/solutio
 import { clockWords, useShopNow } from '@/shell/clock';
 import { Choices } from '@/shell/choices';
 import { useActions } from '@/shell/actions';
-import { Stepper } from '@/shell/stepper';
+import { NumberStepper } from '@/shell/number-stepper';
 import type { PailView } from './pail-view';
 import css from './pails.module.css';
 import { Said } from '@/shell/said';
+import { useIntoView } from '@/shell/use-into-view';
+import { ShopLink as Link } from '@/shell/shop-link';
 
 const SANITISER_CAUTION =
   'Never near acid, vinegar or flower food: poisonous gas. Gloves, eyes covered, window open; dose as the label says.';
@@ -73,7 +76,7 @@ function FillForm({ pail, doIt }: { pail: PailView; doIt: DoIt }) {
         onChange={setSolution}
         options={OFFERED.map((s) => ({ value: s, words: SOLUTIONS[s].name }))}
       />
-      <Stepper
+      <NumberStepper
         label="Litres"
         fewer="Half a litre less"
         more="Half a litre more"
@@ -81,30 +84,23 @@ function FillForm({ pail, doIt }: { pail: PailView; doIt: DoIt }) {
         min={0.5}
         max={pail.sizeL}
         by={0.5}
+        suffix=" L"
         onChange={setLitres}
       >
-        <strong>{litres} L</strong> <span className="soft">about {Math.round(cm)} cm</span>
-      </Stepper>
+        <span className="soft">about {Math.round(cm)} cm</span>
+      </NumberStepper>
       <Choices label="How warm" value={tempC} onChange={setTempC} options={WARMTHS} />
       {!clean && (
-        <label>
-          It is not sanitised. Fill it all the same, because:
-          <input
-            className={css.input}
-            value={reason}
-            maxLength={200}
-            onChange={(e) => setReason(e.target.value)}
-          />
-        </label>
+        <TextInput
+          label="It is not sanitised. Fill it all the same, because:"
+          value={reason}
+          maxLength={200}
+          onChange={(e) => setReason(e.target.value)}
+        />
       )}
-      <button
-        type="button"
-        className={clean ? 'deed' : 'plain'}
-        onClick={fill}
-        disabled={!clean && reason.trim() === ''}
-      >
+      <Button variant={clean ? 'deed' : 'plain'} onClick={fill} disabled={!clean && reason.trim() === ''}>
         {clean ? `Fill pail ${pail.name}` : 'Fill it unsanitised'}
-      </button>
+      </Button>
     </div>
   );
 }
@@ -133,25 +129,22 @@ function Filled({ pail, clean, doIt }: { pail: PailView; clean: readonly PailVie
         </p>
       ))}
       {pail.lots.length === 0 ? (
-        <button
-          type="button"
-          className="deed"
+        <Button
+          variant="deed"
           onClick={() => void doIt('pails/tip-out', { pailId: pail.id }, `tip out pail ${pail.name}`)}
           data-step-in-hand
         >
-          Tip out <kbd>.</kbd>
-        </button>
+          Tip out <Kbd>.</Kbd>
+        </Button>
       ) : clean.length === 0 ? (
-        <p className="said">No pail stands clean to turn it over into.</p>
+        <Said isNote>No pail stands clean to turn it over into.</Said>
       ) : (
         <div>
           <p className="soft">Turn over into fresh water, pail:</p>
           <div className={css.row}>
             {clean.slice(0, 6).map((to) => (
-              <button
+              <Button
                 key={to.id}
-                type="button"
-                className="plain"
                 onClick={() =>
                   void doIt(
                     'pails/turn-over',
@@ -161,7 +154,7 @@ function Filled({ pail, clean, doIt }: { pail: PailView; clean: readonly PailVie
                 }
               >
                 {to.name}
-              </button>
+              </Button>
             ))}
           </div>
         </div>
@@ -174,6 +167,7 @@ function Filled({ pail, clean, doIt }: { pail: PailView; clean: readonly PailVie
 export function PailInHand({ pail, clean }: { pail: PailView; clean: readonly PailView[] }) {
   const { act } = useActions();
   const now = useShopNow();
+  const section = useIntoView<HTMLElement>('pail', pail.id);
   const [said, setSaid] = useState<string | null>(null);
   const doIt: DoIt = async (name, body, words) => {
     const outcome = await act(name, body, words);
@@ -190,7 +184,7 @@ export function PailInHand({ pail, clean }: { pail: PailView; clean: readonly Pa
       ? WASH_STEP[pail.state]
       : null;
   return (
-    <section className={css.hand} aria-label={`Pail ${pail.name}`}>
+    <section ref={section} className={css.hand} aria-label={`Pail ${pail.name}`}>
       <h2>Pail {pail.name}</h2>
       <p className="soft">
         {pail.sizeL} L, {pail.heightCm} cm tall. Sanitised {ago(pail.sanitisedAt, now)}.
@@ -202,9 +196,8 @@ export function PailInHand({ pail, clean }: { pail: PailView; clean: readonly Pa
             <p className="big">{clockWords(pail.contactUntil, now).words}</p>
           )}
           {wash.caution && <p className="late">{wash.caution}</p>}
-          <button
-            type="button"
-            className="deed"
+          <Button
+            variant="deed"
             onClick={() =>
               void doIt(
                 'pails/wash',
@@ -214,8 +207,8 @@ export function PailInHand({ pail, clean }: { pail: PailView; clean: readonly Pa
             }
             data-step-in-hand
           >
-            {wash.words} <kbd>.</kbd>
-          </button>
+            {wash.words} <Kbd>.</Kbd>
+          </Button>
         </>
       )}
       {pail.state === 'filled' && <Filled pail={pail} clean={clean} doIt={doIt} />}
@@ -227,6 +220,9 @@ export function PailInHand({ pail, clean }: { pail: PailView; clean: readonly Pa
         </details>
       )}
       <Said isAlert>{said}</Said>
+      <Link href={`/desk?pail=${encodeURIComponent(pail.name)}`} className={css.labels}>
+        Its record
+      </Link>
     </section>
   );
 }

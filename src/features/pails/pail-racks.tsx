@@ -1,4 +1,5 @@
 'use client';
+import { UnstyledButton, VisuallyHidden } from '@mantine/core';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { useState } from 'react';
 import { petalColour } from '@/drawing/colours';
@@ -50,7 +51,7 @@ export function PailRacks({ pails, chosenId }: { pails: readonly PailView[]; cho
   return (
     <div className={css.pails}>
       <div>
-        <h1 className="visually-hidden">Pails</h1>
+        <VisuallyHidden component="h1">Pails</VisuallyHidden>
         {RACKS.map((rack) => {
           const on = pails.filter(rack.holds);
           return (
@@ -59,9 +60,8 @@ export function PailRacks({ pails, chosenId }: { pails: readonly PailView[]; cho
               <div className={css.shelf}>
                 {on.length === 0 && <p className="soft">none</p>}
                 {on.map((p) => (
-                  <button
+                  <UnstyledButton
                     key={p.id}
-                    type="button"
                     className={css.pail}
                     aria-pressed={p.id === inHand?.id}
                     onClick={() => setChosen(p.id)}
@@ -76,7 +76,7 @@ export function PailRacks({ pails, chosenId }: { pails: readonly PailView[]; cho
                     <span className={css.tag}>
                       <strong>{p.name}</strong> <span className="soft">{tagWords(p)}</span>
                     </span>
-                  </button>
+                  </UnstyledButton>
                 ))}
               </div>
             </section>

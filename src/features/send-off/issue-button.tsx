@@ -1,4 +1,5 @@
 'use client';
+import { Button, Kbd } from '@mantine/core';
 import { useState } from 'react';
 import { useActions } from '@/shell/actions';
 import { notDoneWords } from '@/shell/outcome';
@@ -18,9 +19,8 @@ export function IssueButton({ arrangementId, again }: { arrangementId: string; a
   return (
     <>
       <Said isAlert>{problem}</Said>
-      <button
-        type="button"
-        className={again ? 'plain' : 'deed'}
+      <Button
+        variant={again ? 'plain' : 'deed'}
         disabled={busy}
         onClick={() => void issue()}
         data-step-in-hand={again ? undefined : true}
@@ -31,10 +31,10 @@ export function IssueButton({ arrangementId, again }: { arrangementId: string; a
           'Issue anew, dated today'
         ) : (
           <>
-            Issue this card <kbd>.</kbd>
+            Issue this card <Kbd>.</Kbd>
           </>
         )}
-      </button>
+      </Button>
     </>
   );
 }

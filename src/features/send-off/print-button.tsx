@@ -1,9 +1,6 @@
 'use client';
+import { Button } from '@mantine/core';
 
 export function PrintButton() {
-  return (
-    <button type="button" className="plain" onClick={() => print()}>
-      Print
-    </button>
-  );
+  return <Button onClick={() => print()}>Print</Button>;
 }

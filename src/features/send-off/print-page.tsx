@@ -1,4 +1,6 @@
-import { ShopLink as Link } from '@/shell/shop-link';
+import { Button } from '@mantine/core';
+
+import { LinkButton } from '@/shell/link-button';
 import { notFound } from 'next/navigation';
 import { CardSheet } from './card-sheet';
 import { issuedCard } from './issued-card';
@@ -13,12 +15,10 @@ export async function PrintPage({ cardId }: { cardId: string }) {
     <main className={css.printPage}>
       <div className={`${css.actions} ${css.printTools}`}>
         <PrintButton />
-        <a className="plain" href={`/card/${cardId}/pdf`}>
+        <Button component="a" href={`/card/${cardId}/pdf`}>
           A6 PDF
-        </a>
-        <Link className="plain" href="/send-off">
-          Back
-        </Link>
+        </Button>
+        <LinkButton href="/send-off">Back</LinkButton>
       </div>
       <CardSheet issued={issued} />
     </main>

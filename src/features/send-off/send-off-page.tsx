@@ -1,4 +1,6 @@
+import { Button, VisuallyHidden } from '@mantine/core';
 import { ShopLink as Link } from '@/shell/shop-link';
+import { LinkButton } from '@/shell/link-button';
 import {
   countWithoutCard,
   manyArrangementLines,
@@ -18,6 +20,7 @@ import { cardFor } from './card-for';
 import { IssueButton } from './issue-button';
 import css from './send-off.module.css';
 import { forecastWaiting, staysOfArrangement } from './waiting-forecast';
+import { DeedBar } from '@/shell/deed-bar';
 
 /** When it was made, as somebody at the counter says it. */
 function madeWords(madeAt: Date, at: Date, timeZone: string): string {
@@ -87,9 +90,7 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
         <p style={{ margin: '14px 0 24px' }}>
           A card is written for an arrangement: for its stems, its vessel and its days.
         </p>
-        <Link className="plain" href="/make">
-          Make one
-        </Link>
+        <LinkButton href="/make">Make one</LinkButton>
       </section>
     );
   const row = (a: ArrangementRow) => (
@@ -111,6 +112,7 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
   return (
     <div className={css.sendOff}>
       <section aria-label="Made">
+        <VisuallyHidden component="h1">Send-off</VisuallyHidden>
         <h2>Made</h2>
         <ul className="rowlist">
           {due.map(row)}
@@ -122,37 +124,33 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
           {made.map(row)}
         </ul>
         <nav className={css.pages} aria-label="Pages of what was made">
-          {before && (
-            <Link className="plain" href="/send-off">
-              Newest
-            </Link>
-          )}
+          {before && <LinkButton href="/send-off">Newest</LinkButton>}
           {last && made.length === SHOWN && (
-            <Link className="plain" href={`/send-off?before=${last.madeAt.toISOString()}_${last.id}`}>
-              Earlier
-            </Link>
+            <LinkButton href={`/send-off?before=${last.madeAt.toISOString()}_${last.id}`}>Earlier</LinkButton>
           )}
         </nav>
       </section>
       <section aria-label="The card" className={css.cardSide}>
         <CardSheet issued={draft} />
+        <p className="soft">
+          {card ? 'Kept as it was issued; print it again at will.' : 'A draft, as it would print today.'}
+        </p>
+      </section>
+      <DeedBar>
         {card ? (
           <div className={css.actions}>
-            <Link className="deed" href={`/card/${card.id}`}>
+            <LinkButton variant="deed" href={`/card/${card.id}`}>
               Print it
-            </Link>
-            <a className="plain" href={`/card/${card.id}/pdf`}>
+            </LinkButton>
+            <Button component="a" href={`/card/${card.id}/pdf`}>
               A6 PDF
-            </a>
+            </Button>
             <IssueButton arrangementId={chosen.id} again />
           </div>
         ) : (
           <IssueButton arrangementId={chosen.id} again={false} />
         )}
-        <p className="soft">
-          {card ? 'Kept as it was issued; print it again at will.' : 'A draft, as it would print today.'}
-        </p>
-      </section>
+      </DeedBar>
     </div>
   );
 }

@@ -1,7 +1,8 @@
 'use client';
-import { PasswordInput, TextInput } from '@mantine/core';
+import { Button, PasswordInput, TextInput } from '@mantine/core';
 import { useActionState, useState } from 'react';
 import { Stem } from '@/drawing/stem';
+import { Said } from '@/shell/said';
 import { signInHand, signInManager, type SignInState } from './actions';
 import css from './sign-in.module.css';
 
@@ -31,20 +32,17 @@ function PinPad({
     <form
       action={(form) => {
         setPin('');
+        form.set('shopId', shop.id);
+        form.set('personId', hand.id);
         act(form);
       }}
       className={css.pad}
     >
       <h2>{hand.name}, your PIN</h2>
-      <input type="hidden" name="shopId" value={shop.id} />
-      <input type="hidden" name="personId" value={hand.id} />
-      <label className="visually-hidden" htmlFor="pin">
-        Four-digit PIN
-      </label>
-      <input
-        id="pin"
+      <TextInput
+        aria-label="Four-digit PIN"
         name="pin"
-        className={css.pin}
+        classNames={{ input: css.pin }}
         type="password"
         inputMode="numeric"
         autoComplete="off"
@@ -55,25 +53,19 @@ function PinPad({
       />
       <div className={css.digits}>
         {DIGITS.map((d) => (
-          <button key={d} type="button" className="plain" onClick={() => setPin((p) => (p + d).slice(0, 4))}>
+          <Button key={d} onClick={() => setPin((p) => (p + d).slice(0, 4))}>
             {d}
-          </button>
+          </Button>
         ))}
-        <button type="button" className="plain" onClick={() => setPin((p) => p.slice(0, -1))}>
-          Rub out
-        </button>
+        <Button onClick={() => setPin((p) => p.slice(0, -1))}>Rub out</Button>
       </div>
-      {state.message && (
-        <p className="said" role="alert">
-          {state.message}
-        </p>
-      )}
-      <button className="deed" disabled={busy || pin.length !== 4}>
+      {state.message && <Said isAlert>{state.message}</Said>}
+      <Button type="submit" variant="deed" disabled={busy || pin.length !== 4}>
         {busy ? 'Looking …' : 'To the bench'}
-      </button>
-      <button type="button" className="quiet" onClick={onBack}>
+      </Button>
+      <Button variant="quiet" onClick={onBack}>
         Not {hand.name}
-      </button>
+      </Button>
       {hint && <p className="soft">This is the demo shop: every hand’s PIN is {hint.pin}.</p>}
     </form>
   );
@@ -95,12 +87,12 @@ function ManagerForm({
     <form
       action={(form) => {
         setPassword('');
+        form.set('shopId', shop.id);
         act(form);
       }}
       className={css.pad}
     >
       <h2>Manager</h2>
-      <input type="hidden" name="shopId" value={shop.id} />
       <TextInput
         name="login"
         label="Name"
@@ -118,17 +110,13 @@ function ManagerForm({
         value={password}
         onChange={(e) => setPassword(e.target.value)}
       />
-      {state.message && (
-        <p className="said" role="alert">
-          {state.message}
-        </p>
-      )}
-      <button className="deed" disabled={busy}>
+      {state.message && <Said isAlert>{state.message}</Said>}
+      <Button type="submit" variant="deed" disabled={busy}>
         {busy ? 'Looking …' : 'Sign in'}
-      </button>
-      <button type="button" className="quiet" onClick={onBack}>
+      </Button>
+      <Button variant="quiet" onClick={onBack}>
         Back to the names
-      </button>
+      </Button>
       {hint && (
         <p className="soft">
           This is the demo shop: “{hint.login}” with “{hint.password}”.
@@ -159,13 +147,13 @@ export function SignInForms({ shop, hands, hint }: Props) {
           <div className={css.pad}>
             <h2>Who is at the bench?</h2>
             {hands.map((h) => (
-              <button key={h.id} type="button" className={`plain ${css.name}`} onClick={() => setWho(h.id)}>
+              <Button key={h.id} className={css.name} onClick={() => setWho(h.id)}>
                 {h.name}
-              </button>
+              </Button>
             ))}
-            <button type="button" className="quiet" onClick={() => setWho('manager')}>
+            <Button variant="quiet" onClick={() => setWho('manager')}>
               Manager, by password
-            </button>
+            </Button>
             {hint && <p className="soft">This is the demo shop: tap a name, PIN {hint.pin}.</p>}
           </div>
         )}

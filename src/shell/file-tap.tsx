@@ -1,0 +1,36 @@
+'use client';
+import { Button, FileButton, type ButtonProps } from '@mantine/core';
+import { useRef, type ReactNode } from 'react';
+
+interface Props extends ButtonProps {
+  /** What the file is, for those who hear it. */
+  readonly label: string;
+  readonly accept: string;
+  readonly capture?: 'environment';
+  readonly onFile: (file: File) => void;
+  readonly children: ReactNode;
+}
+
+/** A button that asks for a file; the same one may be chosen again. */
+export function FileTap({ label, accept, capture, onFile, children, ...button }: Props) {
+  const reset = useRef<() => void>(null);
+  return (
+    <FileButton
+      accept={accept}
+      {...(capture ? { capture } : {})}
+      resetRef={reset}
+      inputProps={{ 'aria-label': label }}
+      onChange={(file) => {
+        if (!file) return;
+        reset.current?.();
+        onFile(file);
+      }}
+    >
+      {(props) => (
+        <Button {...button} {...props}>
+          {children}
+        </Button>
+      )}
+    </FileButton>
+  );
+}
