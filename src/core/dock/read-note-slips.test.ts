@@ -66,3 +66,17 @@ test('whatever slips befall a file, every line of it comes back once, with a rea
     { numRuns: 400 },
   );
 });
+
+test('two lines that begin with a stray quotation mark are two lines, and no cell takes in the first', () => {
+  const text = [
+    'Pos;Artikel;Bund;Stück/Bund;Schnitt',
+    '1;Rosen;6;25;19.11.2026',
+    '";Lisianthus;4;5;18.11.2026',
+    '";Lisianthus;4;5;18.11.2026',
+    '3;Tulpen;5;10;20.11.2026',
+  ].join('\n');
+  const { lines } = readDeliveryNote(text);
+  expect(lines.map((l) => l.line)).toEqual([1, 2, 3, 4, 5]);
+  expect(lines.filter((l) => /goes on/.test(l.reasons[0] ?? ''))).toEqual([]);
+  expect(lines.map((l) => l.stems)).toEqual([null, 150, 20, 20, 50]);
+});

@@ -27,10 +27,14 @@ function usualWidth(rows: readonly FileRow[]): number {
   return [...widths].reduce((best, entry) => (entry[1] > best[1] ? entry : best), [Infinity, 0])[0];
 }
 
+/** A row over several lines with so many times the usual separators, in its cells or between them, is two rows. */
+const TWO_ROWS = 1.6;
+
 /** Whether a cell swallowed what is no part of it: opened by a stray mark, not by somebody's long remark. */
 function hasSwallowed({ lines, cells }: FileRow, delimiter: string, width: number): boolean {
   if (lines === 1) return false;
   if (cells.length > width) return true;
+  if (cells.join(delimiter).split(delimiter).length > TWO_ROWS * width) return true;
   return cells.some((c) =>
     c
       .split('\n')
