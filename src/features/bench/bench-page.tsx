@@ -1,11 +1,12 @@
 import { VisuallyHidden } from '@mantine/core';
-import { LinkButton } from '@/shell/link-button';
 import { MORE_CAUTION } from '@/core/steps/cautions';
 import { localeOf } from '@/core/words/catalogues';
 import { m } from '@/core/words/message';
 import { say } from '@/core/words/say';
 import { speciesName } from '@/core/words/species-name';
+import { manyExpected } from '@/data/expected';
 import { manyActivePeople } from '@/data/people';
+import { inZone } from '@/server/clock';
 import { manySkills } from '@/data/house';
 import { lotLabel } from '@/data/portions';
 import { once } from '@/server/once';
@@ -17,6 +18,7 @@ import { tell } from '@/shell/told';
 import css from './bench.module.css';
 import type { BenchCard } from './bench-card';
 import { cardOf } from './cards';
+import { ClearBench } from './clear-bench';
 import { FLOOR_READS, isAsked, readFloor, type FloorLot } from './floor';
 import { madeFrom } from './plan-input';
 import { KnifeCard } from './knife-card';
@@ -37,16 +39,6 @@ const restRow = ({ lot, current }: FloorLot, { language, species }: Reader): Res
       : say(current.step.title, language).toLowerCase(),
 });
 
-function Clear({ t }: { t: ReturnType<typeof speakerOf> }) {
-  return (
-    <section>
-      <h1>{t('bench.is-clear')}</h1>
-      <p style={{ margin: '14px 0 24px' }}>{t('bench.all-in-water')}</p>
-      <LinkButton href="/dock">{t('bench.to-the-dock')}</LinkButton>
-    </section>
-  );
-}
-
 /** Lots by what comes of them: what the plan says first, then the dry, the running, the rest. */
 function inOrder(lots: readonly FloorLot[], order: readonly string[]): FloorLot[] {
   const at = (l: FloorLot): number => {
@@ -61,7 +53,7 @@ function inOrder(lots: readonly FloorLot[], order: readonly string[]): FloorLot[
 export async function BenchPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const asked = typeof search.lot === 'string' ? search.lot : null;
   const view = typeof search.view === 'string' ? search.view : '';
-  const { floor, cards, people, skills, me, at } = await inMyShop(
+  const { floor, cards, people, skills, expected, today, me, at } = await inMyShop(
     async (trx, me, at) => {
       const [floor, people, skills] = await Promise.all([
         readFloor(trx, me, at, asked),
@@ -72,7 +64,9 @@ export async function BenchPage({ search }: { search: Record<string, string | st
         const hand = floor.hands.find((h) => h.name === hands);
         return hand ? (cardOf(floor, hand, lot, next, me, at) ?? []) : [];
       });
-      return { floor, cards, people, skills, me, at };
+      const { date: today } = inZone(at, me.shop.timeZone);
+      const expected = cards.length === 0 ? await manyExpected(trx, today) : [];
+      return { floor, cards, people, skills, expected, today, me, at };
     },
     [...FLOOR_READS, manyActivePeople],
   );
@@ -100,7 +94,7 @@ export async function BenchPage({ search }: { search: Record<string, string | st
   return (
     <PageWordsProvider told={tell(pageWords('bench', me.language))} locale={localeOf(me.language)}>
       {cards.length === 0 ? (
-        <Clear t={t} />
+        <ClearBench floor={floor} expected={expected} today={today} me={me} />
       ) : (
         <div className={css.bench}>
           <VisuallyHidden component="h1">Bench</VisuallyHidden>
