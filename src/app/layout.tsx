@@ -28,6 +28,7 @@ import '@mantine/core/styles/Overlay.layer.css';
 import '@mantine/core/styles/Paper.layer.css';
 import '@mantine/core/styles/Group.layer.css';
 import '@mantine/core/styles/Stack.layer.css';
+import '@mantine/core/styles/SimpleGrid.layer.css';
 import '@mantine/core/styles/Menu.layer.css';
 import '@mantine/core/styles/Progress.layer.css';
 import '@mantine/core/styles/Fieldset.layer.css';

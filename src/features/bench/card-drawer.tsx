@@ -1,5 +1,5 @@
 'use client';
-import { Button, Stack } from '@mantine/core';
+import { Button, Group, Stack } from '@mantine/core';
 import { useState } from 'react';
 import { PURPOSES, type Purpose } from '@/core/protocol/ways';
 import { Said } from '@/shell/said';
@@ -19,7 +19,7 @@ type View = (typeof VIEWS)[number];
 function Others({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
   const t = useWords();
   return (
-    <div className={css.skip} role="group" aria-label={t('bench.another-is-done')}>
+    <Group gap="0.5rem" align="stretch" pb="0.5rem" role="group" aria-label={t('bench.another-is-done')}>
       {card.others
         .filter((o) => !o.needsPail)
         .map((o) => (
@@ -38,7 +38,7 @@ function Others({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
           </Button>
         ))}
       {card.others.length === 0 && <p className="soft">{t('bench.is-last')}</p>}
-    </div>
+    </Group>
   );
 }
 
@@ -48,7 +48,7 @@ function Apart({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
   const [stems, setStems] = useState(Math.max(1, Math.floor(card.stems / 2)));
   if (card.stems < 2) return <p className="soft">{t('bench.single-stem')}</p>;
   return (
-    <div className={css.skip}>
+    <Group gap="0.5rem" align="stretch" pb="0.5rem">
       <NumberStepper
         label={t('bench.set-apart')}
         fewer={t('bench.fewer-apart')}
@@ -72,7 +72,7 @@ function Apart({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
       >
         {t('bench.set-n-apart', { n: stems })}
       </Button>
-    </div>
+    </Group>
   );
 }
 
@@ -86,7 +86,7 @@ function Recut({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
       `cut ${cm} cm again`,
     );
   return (
-    <div className={css.skip} role="group" aria-label={t('bench.view.recut')}>
+    <Group gap="0.5rem" align="stretch" pb="0.5rem" role="group" aria-label={t('bench.view.recut')}>
       {[1, 2, 3].map((cm) => (
         <Button key={cm} disabled={busy} onClick={() => (card.bleeds ? setWarned(cm) : cut(cm))}>
           {t('bench.cm-off', { cm })}
@@ -100,7 +100,7 @@ function Recut({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
           </Button>
         </Said>
       )}
-    </div>
+    </Group>
   );
 }
 
@@ -111,7 +111,7 @@ function ForWhat({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
   const set = (purpose: Purpose, eventOn: string | null) =>
     void log('bench/purpose', { portionId: card.portionId, purpose, eventOn }, `for: ${purpose}`);
   return (
-    <div className={css.skip}>
+    <Group gap="0.5rem" align="stretch" pb="0.5rem">
       <Choices
         label={t('bench.view.for')}
         value={wanted}
@@ -135,7 +135,7 @@ function ForWhat({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
           </Button>
         </form>
       )}
-    </div>
+    </Group>
   );
 }
 
@@ -188,7 +188,13 @@ export function CardDrawer({ card, log, used, onUsed }: Props) {
         options={VIEWS.map((value) => ({ value, words: t(`bench.view.${value}`) }))}
       />
       {view === 'skip' && (
-        <div className={css.skip} role="group" aria-label={t('bench.leave-out-because')}>
+        <Group
+          gap="0.5rem"
+          align="stretch"
+          pb="0.5rem"
+          role="group"
+          aria-label={t('bench.leave-out-because')}
+        >
           {SKIP_REASONS.map((reason) => (
             <Button
               key={reason}
@@ -204,7 +210,7 @@ export function CardDrawer({ card, log, used, onUsed }: Props) {
               {t(`bench.skip.${reason}`)}
             </Button>
           ))}
-        </div>
+        </Group>
       )}
       {view === 'used' &&
         (hasMeasures(card.step.step.params) ? (

@@ -1,5 +1,5 @@
 'use client';
-import { Button } from '@mantine/core';
+import { Button, Group } from '@mantine/core';
 import { MINUTE_MS } from '@/core/calendar/spans';
 import { saidDate } from '@/core/calendar/said-dates';
 
@@ -108,7 +108,7 @@ export function PlanStrip({ madeFrom, version, plan, madeAt, at, currency, timeZ
           </LinkButton>
         )}
       </p>
-      <div className={css.people} role="group" aria-label={t('bench.who-is-here')}>
+      <Group gap="0.5rem" role="group" aria-label={t('bench.who-is-here')}>
         {people.map((p) => (
           <Button
             key={p.id}
@@ -121,7 +121,7 @@ export function PlanStrip({ madeFrom, version, plan, madeAt, at, currency, timeZ
         <LinkButton variant="quiet" href="/bench?view=knife">
           {t('bench.knife-card')}
         </LinkButton>
-      </div>
+      </Group>
     </section>
   );
 }

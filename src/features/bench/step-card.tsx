@@ -1,4 +1,5 @@
 'use client';
+import { Group, Stack } from '@mantine/core';
 
 import { stepOf } from '@/core/steps/steps';
 import { useState } from 'react';
@@ -34,7 +35,7 @@ function Clock({ dueAt }: { dueAt: number }) {
 function Head({ card }: { card: BenchCard }) {
   const t = useWords();
   return (
-    <header className={css.cardHead}>
+    <Group component="header" gap="0.125rem 0.875rem" align="baseline" justify="space-between">
       <p className={css.hands}>{card.hands.name}</p>
       <span className={css.lotName}>
         <strong>
@@ -46,7 +47,7 @@ function Head({ card }: { card: BenchCard }) {
           {card.pail && ` · ${t('bench.pail', { pail: card.pail })}`}
         </span>
       </span>
-    </header>
+    </Group>
   );
 }
 
@@ -136,7 +137,7 @@ export function StepCard({
           />
         </div>
       </div>
-      <div className={css.why}>
+      <Stack gap="0.875rem">
         <p className={css.reason}>
           {step.reason}
           {whose && <span className="soft"> {t(whose)}</span>}
@@ -159,8 +160,9 @@ export function StepCard({
           />
         ) : null}
         <Said isAlert>{log.said}</Said>
-      </div>
-      <div>
+      </Stack>
+      {/* No box of its own: the deed keeps in sight for as long as any of its card is. */}
+      <div style={{ display: 'contents' }}>
         {isLook ? (
           <LookOutcomes card={card} log={log} isKept={isKept} />
         ) : (

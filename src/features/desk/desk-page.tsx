@@ -1,3 +1,4 @@
+import { Group } from '@mantine/core';
 import { say } from '@/core/words/say';
 import { saidDate } from '@/core/calendar/said-dates';
 import { LinkButton } from '@/shell/link-button';
@@ -79,12 +80,12 @@ export async function DeskPage({ search }: { search: Record<string, string | str
           ))}
         </ul>
       )}
-      <nav className={css.pages} aria-label="Pages of the record">
+      <Group component="nav" gap="0.625rem" align="stretch" mt="0.875rem" aria-label="Pages of the record">
         {before !== null && <LinkButton href={addressOf(asked)}>Newest</LinkButton>}
         {entries.length === SHOWN && (
           <LinkButton href={addressOf(asked, entries.at(-1)?.id)}>Earlier</LinkButton>
         )}
-      </nav>
+      </Group>
     </section>
   );
 }

@@ -1,5 +1,5 @@
 'use client';
-import { Button, NativeSelect, TextInput, VisuallyHidden } from '@mantine/core';
+import { Button, Group, NativeSelect, TextInput, VisuallyHidden } from '@mantine/core';
 import { typedNumber } from '@/core/numbers/read-number';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
@@ -153,7 +153,7 @@ export function ProtocolEditor({ steps, file, mayChange }: Props) {
       <ol className={css.steps}>
         {steps.map((step, i) => (
           <li key={`${step.kind} ${step.title}`}>
-            <div className={css.step}>
+            <Group gap="1rem" wrap="nowrap" justify="space-between">
               <span>
                 <strong>{step.title}</strong>
                 {step.figures.length > 0 && (
@@ -170,13 +170,13 @@ export function ProtocolEditor({ steps, file, mayChange }: Props) {
                   Change<VisuallyHidden>: {step.title}</VisuallyHidden>
                 </Button>
               )}
-            </div>
+            </Group>
             {open === i && <StepForm step={step} file={file} />}
           </li>
         ))}
       </ol>
       {mayChange && file.edits.length > 0 && (
-        <div className={css.choose}>
+        <Group gap="0.75rem" align="end">
           <p>
             {file.edits.length === 1 ? 'One change' : `${file.edits.length} changes`} of our own:{' '}
             {file.edits
@@ -186,7 +186,7 @@ export function ProtocolEditor({ steps, file, mayChange }: Props) {
           </p>
           <Button onClick={() => void put([], 'as the product has it')}>The product’s again</Button>
           <Said isAlert>{problem}</Said>
-        </div>
+        </Group>
       )}
     </>
   );

@@ -1,8 +1,7 @@
-import { Button, NativeSelect } from '@mantine/core';
+import { Button, Group, NativeSelect } from '@mantine/core';
 import type { ReactNode } from 'react';
 import { isOwnKey } from '@/core/species/registry';
 import type { Species } from '@/core/species/species';
-import css from './desk.module.css';
 
 interface Props {
   readonly label: string;
@@ -15,7 +14,7 @@ interface Props {
 /** Which species a page of the desk shows; it goes without script. */
 export function SpeciesSelect({ label, species, chosen, children }: Props) {
   return (
-    <form className={css.choose}>
+    <Group component="form" gap="0.75rem" align="end">
       <NativeSelect
         label={label}
         name="species"
@@ -24,6 +23,6 @@ export function SpeciesSelect({ label, species, chosen, children }: Props) {
       />
       <Button type="submit">Show</Button>
       {children}
-    </form>
+    </Group>
   );
 }

@@ -1,5 +1,5 @@
 'use client';
-import { Button } from '@mantine/core';
+import { Button, Group } from '@mantine/core';
 import { useState } from 'react';
 import { useActions } from '@/shell/actions';
 import type { LotView } from '@/server/stock';
@@ -37,7 +37,7 @@ export function AnotherDay({
         ? `Boxed in the cold it bears the wait: ${Math.floor(dryHoursLeft)} h dry to spare.`
         : `It does not bear the wait dry: ${Math.max(0, Math.floor(dryHoursLeft))} h to spare. It stays on the bench’s list for its water.`;
   return (
-    <div className={css.count}>
+    <Group gap="0.75rem" pt="0.5rem" pb="0.5rem">
       <p className={css.interval}>
         <span className={bearsANight ? 'soft' : 'late'}>{bears}</span>
       </p>
@@ -47,6 +47,6 @@ export function AnotherDay({
         <Button onClick={() => void set(null)}>Set aside for {lot.forDay}: it is for today after all</Button>
       )}
       <Said isAlert>{said}</Said>
-    </div>
+    </Group>
   );
 }

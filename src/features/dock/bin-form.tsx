@@ -1,11 +1,10 @@
 'use client';
-import { Button } from '@mantine/core';
+import { Button, Group } from '@mantine/core';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useActions } from '@/shell/actions';
 import { NumberStepper } from '@/shell/number-stepper';
 import type { LotView } from '@/server/stock';
-import css from './dock.module.css';
 import { BIN_REASONS } from '@/core/dock/bin-reasons';
 import { Said } from '@/shell/said';
 
@@ -58,7 +57,7 @@ export function BinForm({ lot, mates }: { lot: LotView; mates: readonly Mate[] }
   };
   return (
     <>
-      <div className={css.binRow}>
+      <Group gap="0.5rem" mb="0.75rem">
         <NumberStepper
           label="Stems to bin"
           fewer="One fewer"
@@ -78,16 +77,16 @@ export function BinForm({ lot, mates }: { lot: LotView; mates: readonly Mate[] }
             {reason}
           </Button>
         ))}
-      </div>
+      </Group>
       {mates.length > 0 && (
-        <div className={css.binRow}>
+        <Group gap="0.5rem" mb="0.75rem">
           <span className="soft">the same flower on another line:</span>
           {mates.map((mate) => (
             <Button key={mate.id} onClick={() => void merge(mate)}>
               put to lot {mate.number}, {mate.stems} stems
             </Button>
           ))}
-        </div>
+        </Group>
       )}
       <Said>{said}</Said>
     </>

@@ -1,4 +1,4 @@
-import { Button } from '@mantine/core';
+import { Button, Group } from '@mantine/core';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { LinkButton } from '@/shell/link-button';
 import { USUAL_CLAIM_HOURS } from '@/core/dock/claims';
@@ -53,14 +53,14 @@ export async function ClaimsPage({ search }: { search: Record<string, string | s
         </p>
       ) : (
         <>
-          <p className={css.sheets}>
+          <Group component="p" gap="0.5rem">
             <Button component="a" href="/dock/claims/sheet.pdf">
               Claim sheet, PDF
             </Button>
             <Button component="a" href="/dock/claims/sheet.csv">
               As CSV
             </Button>
-          </p>
+          </Group>
           <ul className="rowlist">
             {claims.map((c) => (
               <ClaimLine
@@ -80,14 +80,14 @@ export async function ClaimsPage({ search }: { search: Record<string, string | s
               />
             ))}
           </ul>
-          <nav className={css.sheets} aria-label="Pages of claims">
+          <Group component="nav" gap="0.5rem" aria-label="Pages of claims">
             {before && <LinkButton href="/dock/claims">Newest</LinkButton>}
             {last && settled.length === SETTLED_SHOWN && (
               <LinkButton href={`/dock/claims?before=${last.movedAt.toISOString()}_${last.number}`}>
                 Settled earlier
               </LinkButton>
             )}
-          </nav>
+          </Group>
         </>
       )}
       {mayChange && suppliers.length > 0 && (

@@ -1,5 +1,5 @@
 'use client';
-import { Button, Checkbox, NativeSelect, Table, TextInput } from '@mantine/core';
+import { Button, Checkbox, NativeSelect, Stack, Table, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { COLUMNS, findHeading, shapeOf, type Column } from '@/core/dock/columns';
 import css from './dock.module.css';
@@ -61,7 +61,7 @@ export function ColumnChooser({
     onChosen({ shape: shapeOf(first, hasHeading), saved: { columns, hasHeading } }, supplier.trim());
   };
   return (
-    <section aria-label="Which column is what" className={css.preview}>
+    <Stack component="section" aria-label="Which column is what" gap="0.625rem">
       <header className={css.previewHead}>
         <div>
           <h1>Which column is what?</h1>
@@ -121,6 +121,6 @@ export function ColumnChooser({
           {isReady ? 'Read it so' : 'Name the supplier, the product, and a count or a weight; each once'}
         </Button>
       </DeedBar>
-    </section>
+    </Stack>
   );
 }

@@ -1,5 +1,5 @@
 'use client';
-import { Button, TextInput } from '@mantine/core';
+import { Button, Group, TextInput } from '@mantine/core';
 import { typedNumber } from '@/core/numbers/read-number';
 import { useState } from 'react';
 import { useActions } from '@/shell/actions';
@@ -98,7 +98,7 @@ export function CountForm({ lot, grams }: { lot: LotView; grams: GramsFound | nu
           { value: 'weight', words: 'by weight' },
         ]}
       />
-      <div className={css.count}>
+      <Group gap="0.75rem" pt="0.5rem" pb="0.5rem">
         {c.how === 'bunches' && (
           <>
             <NumberStepper
@@ -160,7 +160,7 @@ export function CountForm({ lot, grams }: { lot: LotView; grams: GramsFound | nu
         {lot.stemsShort > 0 && (
           <Button onClick={() => void claimShort()}>Claim {lot.stemsShort} short</Button>
         )}
-      </div>
+      </Group>
       <Said>{said}</Said>
     </>
   );

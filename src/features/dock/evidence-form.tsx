@@ -1,5 +1,5 @@
 'use client';
-import { Button, VisuallyHidden } from '@mantine/core';
+import { Button, Group, VisuallyHidden } from '@mantine/core';
 import { useSpecies } from '@/shell/species';
 import { useState } from 'react';
 import { boxTemperature, packWaterTemperature } from '@/core/dock/temperatures';
@@ -36,7 +36,7 @@ function Thermometer({ lot, place, was }: { lot: LotView; place: 'box' | 'water'
   };
   const name = place === 'box' ? 'In the box' : 'Water of the pack';
   return (
-    <div className={css.count}>
+    <Group gap="0.75rem" pt="0.5rem" pb="0.5rem">
       <span className={css.measure}>{name}</span>
       <NumberStepper
         label={`${name}, degrees Celsius`}
@@ -56,7 +56,7 @@ function Thermometer({ lot, place, was }: { lot: LotView; place: 'box' | 'water'
         <VisuallyHidden>, {name}</VisuallyHidden>
       </Button>
       <Said isAlert>{problem}</Said>
-    </div>
+    </Group>
   );
 }
 

@@ -1,5 +1,5 @@
 'use client';
-import { Button } from '@mantine/core';
+import { Button, Group } from '@mantine/core';
 import { useState } from 'react';
 import {
   FLAWS,
@@ -133,7 +133,7 @@ export function FlawForm({
         options={SAMPLED_FLAWS.map((k) => ({ value: k, words: FLAWS[k].words }))}
       />
       {kind && (
-        <div className={css.count}>
+        <Group gap="0.75rem" pt="0.5rem" pb="0.5rem">
           <NumberStepper
             label={`Stems with it: ${FLAWS[kind].words}`}
             fewer="One fewer has it"
@@ -163,7 +163,7 @@ export function FlawForm({
             </p>
           )}
           <Button onClick={() => void log()}>Log it</Button>
-        </div>
+        </Group>
       )}
       <Said>{said}</Said>
     </>

@@ -1,5 +1,5 @@
 'use client';
-import { Button, VisuallyHidden } from '@mantine/core';
+import { Button, Stack, VisuallyHidden } from '@mantine/core';
 import { useState } from 'react';
 import { ignoredLine } from '@/core/dock/read-line';
 import type { NoteLine } from '@/core/dock/types';
@@ -61,7 +61,7 @@ function Waiting({ kept }: { kept: KeptLineView }) {
           line {kept.line} waits: {kept.product} <span className="soft">{kept.reason}</span>
         </span>
       </summary>
-      <div className={css.waiting}>
+      <Stack gap="0.5rem" align="start" pb="0.75rem">
         <SpeciesCell line={line} onChange={change} />
         <StemsInput line={line} onChange={(stems) => change(0, { stems })} />
         <CutDateInput line={line} onChange={(cutDate) => change(0, { cutDate })} />
@@ -71,7 +71,7 @@ function Waiting({ kept }: { kept: KeptLineView }) {
         <Button variant="quiet" onClick={() => void refuse()}>
           Refuse it<VisuallyHidden>, line {kept.line}</VisuallyHidden>
         </Button>
-      </div>
+      </Stack>
       <Said isAlert>{problem}</Said>
     </details>
   );

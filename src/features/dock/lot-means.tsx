@@ -1,4 +1,5 @@
 'use client';
+import { Stack } from '@mantine/core';
 import type { DockAdvice } from '@/core/dock/flaws';
 import { LifeAxis, LifeLine, daysInWords } from '@/drawing/life-line';
 import type { LotView } from '@/server/stock';
@@ -34,7 +35,7 @@ export function LotMeans({
   };
   const words = daysInWords(daysLeft);
   return (
-    <section className={css.means} aria-label="What it means">
+    <Stack component="section" gap="0.5rem" aria-label="What it means">
       <div
         className={flawsCss.advice}
         data-grave={advice.advice === 'claim' || advice.advice === 'refuse' || undefined}
@@ -62,6 +63,6 @@ export function LotMeans({
           ? `; too little of ${lot.supplier} came before to compare.`
           : `; ${outlook.usual}`}
       </p>
-    </section>
+    </Stack>
   );
 }

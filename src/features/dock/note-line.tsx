@@ -101,9 +101,7 @@ export const NoteLineRow = memo(function NoteLineRow({
         {line.variety && <span className="soft"> ‘{line.variety}’ </span>}
         {line.colour && <span className="soft">{line.colour} </span>}
         {against && (
-          <span className={against.kind === 'as ordered' ? css.reasonLine : css.lateReason}>
-            {against.words}
-          </span>
+          <span className={against.kind === 'as ordered' ? 'soft' : css.lateReason}>{against.words}</span>
         )}
         {line.reasons.map((r) => (
           <span key={r} className={isOpen ? css.lateReason : css.reasonLine}>

@@ -1,5 +1,5 @@
 'use client';
-import { Button, NativeSelect, TextInput } from '@mantine/core';
+import { Button, NativeSelect, Stack, TextInput } from '@mantine/core';
 import { useDebouncedCallback } from '@mantine/hooks';
 import { useSpecies } from '@/shell/species';
 import { DAY_MS } from '@/core/calendar/spans';
@@ -201,7 +201,7 @@ export function NotePreview({
   };
 
   return (
-    <section aria-label="Delivery note" className={css.preview}>
+    <Stack component="section" aria-label="Delivery note" gap="0.625rem">
       <header className={css.previewHead}>
         <div>
           <h1>{lines.length} lines read</h1>
@@ -250,6 +250,6 @@ export function NotePreview({
           {deedWords(busy, open, booked, kept.length)}
         </Button>
       </DeedBar>
-    </section>
+    </Stack>
   );
 }

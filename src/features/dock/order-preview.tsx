@@ -1,5 +1,5 @@
 'use client';
-import { Button, TextInput } from '@mantine/core';
+import { Button, Stack, TextInput } from '@mantine/core';
 import { useRouter } from 'next/navigation';
 import { useCallback, useState } from 'react';
 import { v4 } from 'uuid';
@@ -63,7 +63,7 @@ export function OrderPreview({
     <TextInput label={label} value={value} maxLength={60} onChange={(e) => onChange(e.target.value)} />
   );
   return (
-    <section aria-label="Order" className={css.preview}>
+    <Stack component="section" aria-label="Order" gap="0.625rem">
       <header className={css.previewHead}>
         <div>
           <h1>{lines.length} lines to expect</h1>
@@ -83,6 +83,6 @@ export function OrderPreview({
           {open > 0 ? `${open} to decide first` : `Expect ${ordered.length} lines on ${dueOn ?? ''}`}
         </Button>
       </DeedBar>
-    </section>
+    </Stack>
   );
 }

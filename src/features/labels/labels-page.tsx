@@ -1,3 +1,4 @@
+import { Stack } from '@mantine/core';
 import type { SpeciesRegistry } from '@/core/species/registry';
 
 import { LinkButton } from '@/shell/link-button';
@@ -75,7 +76,7 @@ async function sheetFor(search: Props['search']): Promise<Sheet> {
 export async function LabelsPage({ search }: Props) {
   const { labels, demo, of, deliveries } = await sheetFor(search);
   return (
-    <section className={css.page} aria-label="Labels">
+    <Stack component="section" gap="1.125rem" aria-label="Labels">
       <header className={css.head}>
         <div>
           <h1>Labels of {of}</h1>
@@ -118,6 +119,6 @@ export async function LabelsPage({ search }: Props) {
           </li>
         ))}
       </ul>
-    </section>
+    </Stack>
   );
 }

@@ -1,5 +1,5 @@
 'use client';
-import { VisuallyHidden } from '@mantine/core';
+import { Stack, VisuallyHidden } from '@mantine/core';
 import type { DayCosts, HabitWorth } from '@/core/habits/what-a-day-costs';
 import { gainInWords } from './days';
 import css from './habits.module.css';
@@ -40,20 +40,20 @@ function together({ habits, interaction }: DayCosts): string | null {
 export function HabitRanking({ costs, share }: { costs: DayCosts | null; share: number }) {
   if (!costs)
     return (
-      <div className={css.habits}>
+      <Stack gap="0.625rem">
         <h3>What each habit buys this vase</h3>
         <p className="soft" role="status">
           Trying each with and without …
         </p>
         <progress className={css.progress} value={share} max={1} aria-label="Habits tried" />
-      </div>
+      </Stack>
     );
   const telling = costs.habits.filter((h) => h.medianGainDays >= WORTH_TELLING_DAYS);
   const rest = costs.habits.filter((h) => !telling.includes(h));
   const most = Math.max(1, ...telling.map((h) => h.interval.high));
   const pair = together(costs);
   return (
-    <div className={css.habits}>
+    <Stack gap="0.625rem">
       <h3>What each habit buys this vase</h3>
       <ul className={css.list}>
         {telling.slice(0, SHOWN).map((h) => (
@@ -79,6 +79,6 @@ export function HabitRanking({ costs, share }: { costs: DayCosts | null; share: 
       {rest.length > 0 && (
         <p className="soft">Little or nothing here: {rest.map((h) => h.name.toLowerCase()).join(', ')}.</p>
       )}
-    </div>
+    </Stack>
   );
 }

@@ -1,5 +1,5 @@
 'use client';
-import { Button, Kbd, TextInput } from '@mantine/core';
+import { Button, Group, Kbd, Stack, TextInput } from '@mantine/core';
 import { useRouter } from 'next/navigation';
 import { useCallback, useRef, useState } from 'react';
 import { v4 } from 'uuid';
@@ -113,7 +113,7 @@ export function MakeBoard({
       <StockList lots={lots} dry={dry} recipe={recipe} onTake={take} />
       <section className={css.vessel} aria-label="The vessel">
         <VesselDrawing kind={kind} chosen={chosen} litres={litres} />
-        <div className={css.vesselTaps}>
+        <Stack gap="0.625rem">
           <Choices
             label="Vessel"
             value={kind}
@@ -134,10 +134,10 @@ export function MakeBoard({
             onChange={setLitres}
             suffix=" L"
           />
-        </div>
+        </Stack>
       </section>
       <section className={css.right} aria-label="How long it lasts">
-        <div className={css.keptBy}>
+        <Group gap="0.25rem 0.75rem">
           <span className="soft" aria-hidden="true">
             kept by
           </span>
@@ -153,7 +153,7 @@ export function MakeBoard({
               { value: 'careless', words: 'Careless' },
             ]}
           />
-        </div>
+        </Group>
         <ForecastPanel
           live={live}
           isEmpty={count === 0}

@@ -1,5 +1,5 @@
 'use client';
-import { Button } from '@mantine/core';
+import { Button, Group } from '@mantine/core';
 import { memo, useMemo } from 'react';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { LifeAxis, LifeLine, daysInWords } from '@/drawing/life-line';
@@ -35,7 +35,7 @@ const StockRow = memo(function StockRow({
   return (
     <li className={css.lot}>
       <div className={css.lotLine}>
-        <div className={css.lotHead}>
+        <Group gap="0 0.75rem" align="baseline" justify="space-between">
           <span>
             <strong>{lot.name}</strong>
             {lot.variety && ` ‘${lot.variety}’`}
@@ -45,7 +45,7 @@ const StockRow = memo(function StockRow({
           <span className="soft">
             {lot.stemsLeft - taken} in pail {lot.pail}
           </span>
-        </div>
+        </Group>
         <LifeLine
           scale={scale}
           daysSinceCut={lot.daysSinceCut}

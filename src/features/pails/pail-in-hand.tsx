@@ -1,5 +1,5 @@
 'use client';
-import { Button, Kbd, TextInput } from '@mantine/core';
+import { Button, Group, Kbd, Stack, TextInput } from '@mantine/core';
 import { HOUR_MS } from '@/core/calendar/spans';
 import { useState } from 'react';
 import type { ActionName, InputOf } from '@/core/actions/actions';
@@ -69,7 +69,7 @@ function FillForm({ pail, doIt }: { pail: PailView; doIt: DoIt }) {
       `fill pail ${pail.name}`,
     );
   return (
-    <div className={css.fill}>
+    <Stack gap="0.875rem">
       <Choices
         label="In the water"
         value={solution}
@@ -101,7 +101,7 @@ function FillForm({ pail, doIt }: { pail: PailView; doIt: DoIt }) {
       <Button variant={clean ? 'deed' : 'plain'} onClick={fill} disabled={!clean && reason.trim() === ''}>
         {clean ? `Fill pail ${pail.name}` : 'Fill it unsanitised'}
       </Button>
-    </div>
+    </Stack>
   );
 }
 
@@ -141,7 +141,7 @@ function Filled({ pail, clean, doIt }: { pail: PailView; clean: readonly PailVie
       ) : (
         <div>
           <p className="soft">Turn over into fresh water, pail:</p>
-          <div className={css.row}>
+          <Group gap="0.5rem">
             {clean.slice(0, 6).map((to) => (
               <Button
                 key={to.id}
@@ -156,7 +156,7 @@ function Filled({ pail, clean, doIt }: { pail: PailView; clean: readonly PailVie
                 {to.name}
               </Button>
             ))}
-          </div>
+          </Group>
         </div>
       )}
     </>

@@ -1,4 +1,4 @@
-import { Button, VisuallyHidden } from '@mantine/core';
+import { Button, Group, VisuallyHidden } from '@mantine/core';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { LinkButton } from '@/shell/link-button';
 import {
@@ -123,12 +123,18 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
           )}
           {made.map(row)}
         </ul>
-        <nav className={css.pages} aria-label="Pages of what was made">
+        <Group
+          component="nav"
+          gap="0.625rem"
+          align="stretch"
+          mt="0.875rem"
+          aria-label="Pages of what was made"
+        >
           {before && <LinkButton href="/send-off">Newest</LinkButton>}
           {last && made.length === SHOWN && (
             <LinkButton href={`/send-off?before=${last.madeAt.toISOString()}_${last.id}`}>Earlier</LinkButton>
           )}
-        </nav>
+        </Group>
       </section>
       <section aria-label="The card" className={css.cardSide}>
         <CardSheet issued={draft} />
