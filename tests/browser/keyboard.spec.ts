@@ -5,6 +5,8 @@ test('keys alone are enough: sign in, go about, log a step, take it back', async
   await page.goto('/sign-in');
   await page.getByRole('button', { name: 'Bram' }).focus();
   await page.keyboard.press('Enter');
+  // A page that has just come takes the first key only once it is alive; the field then has the focus.
+  await expect(page.getByLabel('Four-digit PIN')).toBeFocused();
   await page.keyboard.type('2468');
   await page.keyboard.press('Enter');
   await page.waitForURL('**/bench');
