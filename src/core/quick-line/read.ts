@@ -180,8 +180,10 @@ export function readQuickLine(text: string, world: QuickWorld, registry: Species
     .filter((w) => w !== '');
   if (words.length === 0) return read([]);
   const context = { world, registry };
+  const code = scanned(text, world);
+  if (code) return code;
   for (const rule of [tipOut, bin, counted, shown]) {
-    const reading = scanned(text, world) ?? rule(words, context);
+    const reading = rule(words, context);
     if (reading) return reading;
   }
   return lacks('Nothing of that is understood.', words);

@@ -112,14 +112,10 @@ export function ClearBench(props: Props) {
   const due = floor.lots
     .filter((l) => l.current.status === 'running' && l.current.dueAt !== null)
     .sort((a, b) => dueAt(a) - dueAt(b));
-  const first = floor.lots
-    .filter((l) => l.lot.decision === 'use first')
-    .concat(floor.lots.filter((l) => l.lot.decision !== 'use first'))
-    .sort(
-      (a, b) =>
-        Number(b.lot.decision === 'use first') - Number(a.lot.decision === 'use first') ||
-        a.lot.arrivedAt.getTime() - b.lot.arrivedAt.getTime(),
-    );
+  const isFirst = (l: FloorLot): number => Number(l.lot.decision === 'use first');
+  const first = [...floor.lots].sort(
+    (a, b) => isFirst(b) - isFirst(a) || a.lot.arrivedAt.getTime() - b.lot.arrivedAt.getTime(),
+  );
   const isToday = (at: Date): boolean => inZone(at, timeZone).date === today;
   return (
     <section>
