@@ -40,7 +40,7 @@ export async function openTestShop(scratch, n) {
   const holder = { cluster: await startCluster(cluster, { port, throwaway: true }) };
   const stopped = async () => void (await holder.cluster.stop().catch(() => {}));
   try {
-    const env = { HUSH_PAIL_NOW: '2026-11-24T06:50:00Z' };
+    const env = { HUSH_PAIL_NOW: '2026-11-24T06:50:00Z', HUSH_PAIL_DEMO: 'quiet' };
     databaseTask('prepare', {
       ...env,
       HUSH_PAIL_OWNER_URL: `postgres://${OWNER}@127.0.0.1:${port}/browser`,

@@ -1,4 +1,4 @@
-import type { CareCard } from '../core/care/compose-card';
+import type { IssuedCard } from '../core/care/card-for';
 import type { Trx } from './connection';
 import { newId } from './ids';
 import { takeStems } from './portions';
@@ -183,16 +183,6 @@ export async function manyArrangementLines(trx: Trx, arrangementId: string): Pro
       variety: 'l.variety',
       stems: 'al.stems',
     });
-}
-
-/** A card as it was issued; it is never changed, only issued anew. */
-export interface IssuedCard {
-  readonly arrangementName: string;
-  readonly shopName: string;
-  readonly vessel: { readonly kind: 'vase' | 'foam'; readonly litres: number };
-  readonly date: string;
-  readonly contents: readonly string[];
-  readonly card: CareCard;
 }
 
 export async function issueCard(

@@ -2,6 +2,7 @@ import { SHIPPED_SPECIES } from '../core/species/registry';
 import { DAY_MS, HOUR_MS } from '../core/calendar/spans';
 import { firstGuess, hoursSinceCut, type FirstGuess } from '../core/dock/first-guess';
 import { daysUsedPerDay } from '../core/dock/temperatures';
+import { composeProtocol } from '../core/protocol/compose';
 import { MADE_UP_SUPPLIERS } from '../core/simulate/suppliers';
 import { openBox, orderOf, type Van, type VanLine } from '../core/simulate/van';
 import { isWetPacked } from '../core/vase-life/journey';
@@ -9,11 +10,11 @@ import { insertFlaw } from '../data/claims';
 import type { Trx } from '../data/connection';
 import { bookDelivery } from '../data/deliveries';
 import { placeOrder } from '../data/expected';
-import { newId } from '../data/ids';
 import { changeLot } from '../data/lots';
 import { changePortion, manyPortionsOfLot } from '../data/portions';
 import { endLine } from '../data/stays';
 import type { Action } from '../data/record';
+import type { Deed } from './deeds';
 import { demoVan } from './world';
 
 const WEEKS = 8;
@@ -22,6 +23,8 @@ const WARM_HOURS = 12;
 const WARM_C = 18;
 const SAMPLE = 20;
 const SOLD_WITHIN_DAYS = 3;
+/** Half past six. */
+export const VAN_HOUR = 6.5;
 
 /** How a box truly came: older than its note says where its supplier's flowers are, aged where its van stood warm. */
 function truthOf(van: Van, line: VanLine, arrivedAt: Date, guesses: Map<string, FirstGuess>): FirstGuess {
@@ -50,17 +53,33 @@ function truthOf(van: Van, line: VanLine, arrivedAt: Date, guesses: Map<string, 
 async function sellOut(trx: Trx, lotId: string, at: Date): Promise<void> {
   for (const portion of await manyPortionsOfLot(trx, lotId)) {
     await changePortion(trx, portion.id, { stems: 0 });
-    await endLine(trx, portion.id, new Date(at.getTime() + SOLD_WITHIN_DAYS * DAY_MS));
+    await endLine(trx, portion.id, at);
   }
 }
 
-async function bookPastVan(
+/** What was found to be true of a box, with the protocol that goes with it where it is still to be worked. */
+function planned(truth: FirstGuess, { speciesKey, packing }: VanLine, withPlan: boolean): FirstGuess {
+  if (!withPlan) return truth;
+  const { stage, droop } = truth;
+  const species = SHIPPED_SPECIES.byKey(speciesKey);
+  return { ...truth, plan: composeProtocol({ species, stage, droop, packing, hoursDry: 0 }) };
+}
+
+/** What is known of vans while they are booked: the bench they come to, and guesses that serve again. */
+export interface VanBooking {
+  readonly roomId: string;
+  readonly guesses: Map<string, FirstGuess>;
+  /** Whether its lots are still to be worked: then each has its protocol. */
+  readonly withPlans: boolean;
+}
+
+/** Books a van in as it truly came, with what was found in its boxes; tells its lots. */
+export async function bookVan(
   trx: Trx,
   action: Action,
   van: Van,
-  roomId: string,
-  guesses: Map<string, FirstGuess>,
-): Promise<void> {
+  { roomId, guesses, withPlans }: VanBooking,
+): Promise<string[]> {
   const { lotIds } = await bookDelivery(trx, action, {
     supplier: van.supplier,
     deliveryRef: van.deliveryRef,
@@ -72,7 +91,7 @@ async function bookPastVan(
       isWetPacked: isWetPacked(l.packing),
       currency: 'EUR',
       stems: l.inBox.stems,
-      ...truthOf(van, l, action.at, guesses),
+      ...planned(truthOf(van, l, action.at, guesses), l, withPlans),
     })),
   });
   for (const [i, lotId] of lotIds.entries()) {
@@ -81,43 +100,67 @@ async function bookPastVan(
     const found = openBox(line, SAMPLE, action.at.getTime() / DAY_MS);
     for (const { kind, seen } of found.counted)
       await insertFlaw(trx, action, { lotId, kind, seen, sample: found.sample });
-    await sellOut(trx, lotId, action.at);
     await changeLot(trx, lotId, {
       looked_at: action.at,
       stems_short: line.bunches * line.stemsPerBunch - line.inBox.stems,
     });
   }
+  return lotIds;
 }
 
-/** Eight weeks of vans on Mondays, Wednesdays and Fridays, all used up by now, with what was found in them. */
-export async function loadPastVans(
-  trx: Trx,
-  deedAt: (at: Date) => Action,
-  roomId: string,
+/** The morning of a day that long ago, at that hour. */
+export const hourOfDay = (now: Date, daysAgo: number, hour: number): Date =>
+  new Date(Math.floor(now.getTime() / DAY_MS) * DAY_MS - daysAgo * DAY_MS + hour * HOUR_MS);
+
+/** Days ago that a van of weeks gone came: Mondays, Wednesdays and Fridays, but for the last `within` days. */
+export const pastVanDays = (now: Date, within: number): number[] =>
+  Array.from({ length: WEEKS * 7 }, (_, i) => WEEKS * 7 - i).filter(
+    (days) => days > within && [1, 3, 5].includes(hourOfDay(now, days, 0).getUTCDay()),
+  );
+
+/** Eight weeks of vans, all used up by now, with what was found in them. */
+export function pastVans(
   now: Date,
-): Promise<void> {
-  const guesses = new Map<string, FirstGuess>();
-  for (let days = WEEKS * 7; days > 3; days--) {
-    const day = new Date(Math.floor(now.getTime() / DAY_MS) * DAY_MS - days * DAY_MS);
-    if (![1, 3, 5].includes(day.getUTCDay())) continue;
-    const arrivedAt = new Date(day.getTime() + 6.5 * HOUR_MS);
-    await bookPastVan(trx, deedAt(arrivedAt), demoVan(day), roomId, guesses);
-  }
+  within: number,
+  roomId: string,
+  onBooked: (daysAgo: number, lotIds: readonly string[]) => void = () => {},
+): Deed[] {
+  const booking = { roomId, guesses: new Map<string, FirstGuess>(), withPlans: false };
+  return pastVanDays(now, within).flatMap((days): Deed[] => {
+    const at = hourOfDay(now, days, VAN_HOUR);
+    let booked: readonly string[] = [];
+    return [
+      {
+        at,
+        person: 1,
+        does: async (trx, action) => {
+          booked = await bookVan(trx, action, demoVan(at), booking);
+          onBooked(days, booked);
+        },
+      },
+      {
+        at: new Date(at.getTime() + SOLD_WITHIN_DAYS * DAY_MS),
+        person: 1,
+        does: async (trx, action) => {
+          for (const lotId of booked) await sellOut(trx, lotId, action.at);
+        },
+      },
+    ];
+  });
 }
 
 /** What is ordered for today and tomorrow. */
-export async function loadOrders(trx: Trx, deedAt: (at: Date) => Action, now: Date): Promise<void> {
-  for (const ahead of [0, 1]) {
-    const van = demoVan(new Date(now.getTime() + ahead * DAY_MS));
-    await placeOrder(
-      trx,
-      { ...deedAt(new Date(now.getTime() - 2 * DAY_MS)), actionKey: newId() },
-      {
+export const orders = (now: Date): Deed[] =>
+  [0, 1].map((ahead) => ({
+    at: new Date(now.getTime() - 2 * DAY_MS),
+    person: 0,
+    does: async (trx, action) => {
+      const van = demoVan(new Date(now.getTime() + ahead * DAY_MS));
+      await placeOrder(trx, action, {
         supplier: van.supplier,
         orderRef: `ST-${van.day.slice(5).replace('-', '')}`,
         dueOn: van.day,
         lines: orderOf(van),
-      },
-    );
-  }
-}
+      });
+    },
+  }));

@@ -18,12 +18,29 @@ export const DEMO_ROOMS = [
   { name: 'Shop floor', kind: 'floor', tempC: 18.5, humidityPct: 58, litHours: 12 },
 ] as const;
 
-/** Pails by name: tall 12 L ones first, then lower ones; the state they start the day in. */
-export const DEMO_PAILS = Array.from({ length: 24 }, (_, i) => {
-  const tall = i < 14;
-  const state = i < 18 ? 'sanitised' : i < 22 ? 'dirty' : 'scrubbed';
-  return { name: String(i + 1), sizeL: tall ? 12 : 7, heightCm: tall ? 36 : 24, state } as const;
+export interface DemoPail {
+  readonly name: string;
+  readonly sizeL: number;
+  readonly heightCm: number;
+  readonly state: 'dirty' | 'scrubbed' | 'sanitised';
+}
+
+const pail = (i: number, tall: boolean, state: DemoPail['state']): DemoPail => ({
+  name: String(i + 1),
+  sizeL: tall ? 12 : 7,
+  heightCm: tall ? 36 : 24,
+  state,
 });
+
+/** Pails by name: tall 12 L ones first, then lower ones; the state they start the day in. */
+export const DEMO_PAILS: readonly DemoPail[] = Array.from({ length: 24 }, (_, i) =>
+  pail(i, i < 14, i < 18 ? 'sanitised' : i < 22 ? 'dirty' : 'scrubbed'),
+);
+
+/** Those that a shop at work has besides; each starts clean, and what was done with it since is told. */
+export const MORE_PAILS: readonly DemoPail[] = Array.from({ length: 52 }, (_, i) =>
+  pail(DEMO_PAILS.length + i, i % 4 < 3, 'sanitised'),
+);
 
 interface DemoLine {
   readonly product: string;

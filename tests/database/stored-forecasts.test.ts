@@ -1,7 +1,7 @@
 import { predictArrangement } from '@/core/arrangement/predict-arrangement';
 import type { ArrangementForecast, ArrangementInput } from '@/core/arrangement/types';
 import { maybeArrangement, maybeCard } from '@/data/arrangements';
-import { habitInput } from '@/features/make/forecast-input';
+import { habitInput } from '@/core/arrangement/at-home';
 import { waitedInput } from '@/features/send-off/waiting-forecast';
 import { manyStays } from '@/data/stays';
 import { act, be, bookOf, later, portionOf, until } from '../support/acting';

@@ -10,7 +10,7 @@ import { bookDelivery } from '@/data/deliveries';
 import { DataError, RefusedError } from '@/data/errors';
 import { migrate } from '@/data/migrate';
 import type { Action } from '@/data/record';
-import { loadDemo } from '@/demo/load';
+import { loadDemo, type DemoKind } from '@/demo/load';
 
 const SERVER = process.env.HUSH_PAIL_TEST_DATABASE;
 // A database of its own with eight weeks of vans takes a busy machine over Jest's five seconds.
@@ -34,11 +34,11 @@ export interface TestShop {
 }
 
 /** A fresh database of its own with the demo shop in it. */
-export const freshShop = (): Promise<TestShop> =>
+export const freshShop = (kind: DemoKind = 'quiet'): Promise<TestShop> =>
   shopIn(async (owner) => {
     await owner.raw('grant usage on schema public to hush_pail_app');
     await migrate(owner);
-    await loadDemo(owner, AT);
+    await loadDemo(owner, AT, kind);
   });
 
 /** A shop that an older version filled, as it was before the migrations that followed. */

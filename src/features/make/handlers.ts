@@ -8,7 +8,7 @@ import { preparing, type Handlers } from '@/server/handler';
 import { overridesFor } from '@/server/own-figures';
 import { inWorker } from '@/server/pool/pool';
 import { readStock, stockNow } from '@/server/stock';
-import { arrangementInput, habitInput } from './forecast-input';
+import { arrangementInput, habitInput } from '@/core/arrangement/at-home';
 
 /** How an arrangement is made: forecast first, without a lock; then its stems leave their lots. */
 export const makeHandlers: Handlers<MakeActionName> = {

@@ -11,7 +11,7 @@ import { notDoneWords } from '@/shell/outcome';
 import { NumberStepper } from '@/shell/number-stepper';
 import type { LotView } from '@/server/stock';
 import { Beside } from './beside';
-import { arrangementInput } from './forecast-input';
+import { arrangementInput } from '@/core/arrangement/at-home';
 import { ForecastPanel } from './forecast-panel';
 import { ForecastTable } from './forecast-table';
 import { HabitRanking } from './habit-ranking';

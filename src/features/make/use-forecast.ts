@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { ArrangementForecast, ArrangementInput } from '@/core/arrangement/types';
 import type { DayCosts } from '@/core/habits/what-a-day-costs';
 import type { ForecastDoor } from '@/workers/forecast.worker';
-import { habitInput } from './forecast-input';
+import { habitInput } from '@/core/arrangement/at-home';
 
 /** What is known of the arrangement in hand, as far as it has been worked out. */
 export interface Live {

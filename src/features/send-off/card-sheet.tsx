@@ -1,4 +1,4 @@
-import type { IssuedCard } from '@/data/arrangements';
+import type { IssuedCard } from '@/core/care/card-for';
 import { dayWords, gainWords, sentenceDate } from '@/core/care/card-words';
 import css from './send-off.module.css';
 

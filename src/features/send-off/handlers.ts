@@ -1,10 +1,11 @@
 import 'server-only';
 import type { SendOffActionName } from '@/core/actions/arrangements';
+import { cardFor } from '@/core/care/card-for';
 import { issueCard, manyArrangementLines, maybeArrangement } from '@/data/arrangements';
 import { RefusedError } from '@/data/errors';
+import { inZone } from '@/server/clock';
 import { preparing, type Handlers } from '@/server/handler';
 import { houseOf } from '@/server/house';
-import { cardFor } from './card-for';
 import { forecastWaiting, staysOfArrangement } from './waiting-forecast';
 
 /** How a card is issued: by the forecast of what has waited, worked out before anything is locked. */
@@ -23,7 +24,8 @@ export const sendOffHandlers: Handlers<SendOffActionName> = {
         throw new RefusedError('That arrangement was taken apart. No card was issued.', 'arrangementId');
       const lines = await manyArrangementLines(trx, arrangementId);
       const { schools } = await houseOf(trx);
-      const card = cardFor(arrangement, lines, forecast, me.shop, me.species, action.at, schools);
+      const { date } = inZone(action.at, me.shop.timeZone);
+      const card = cardFor({ ...arrangement, lines }, forecast, me.shop.name, me.species, date, schools);
       return { cardId: await issueCard(trx, action, arrangementId, card) };
     },
   }),

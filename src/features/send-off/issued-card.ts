@@ -1,5 +1,6 @@
 import 'server-only';
-import { maybeCard, type IssuedCard } from '@/data/arrangements';
+import type { IssuedCard } from '@/core/care/card-for';
+import { maybeCard } from '@/data/arrangements';
 import { maybeInMyShop } from '@/server/session';
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;

@@ -1,6 +1,7 @@
 import { Button, Group, VisuallyHidden } from '@mantine/core';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { LinkButton } from '@/shell/link-button';
+import { cardFor } from '@/core/care/card-for';
 import {
   countWithoutCard,
   manyArrangementLines,
@@ -16,7 +17,6 @@ import { houseOf } from '@/server/house';
 import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { CardSheet } from './card-sheet';
-import { cardFor } from './card-for';
 import { IssueButton } from './issue-button';
 import css from './send-off.module.css';
 import { forecastWaiting, staysOfArrangement } from './waiting-forecast';
@@ -75,12 +75,11 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
     about &&
     (card?.card ??
       cardFor(
-        chosen,
-        about.lines,
+        { ...chosen, lines: about.lines },
         await forecastWaiting(chosen, about.stays, about.at),
-        about.shop,
+        about.shop.name,
         about.species,
-        about.at,
+        inZone(about.at, about.shop.timeZone).date,
         about.schools,
       ));
   if (!chosen || !draft)

@@ -1,6 +1,6 @@
 import { Document, Page, StyleSheet, Text, View, renderToBuffer } from '@react-pdf/renderer';
 import type { CareLine } from '@/core/care/compose-card';
-import type { IssuedCard } from '@/data/arrangements';
+import type { IssuedCard } from '@/core/care/card-for';
 import { PDF_INK, PDF_SOFT } from './fonts';
 import { dayWords, gainWords, sentenceDate } from '@/core/care/card-words';
 

@@ -9,7 +9,7 @@ import type { JourneyOutcome } from '@/core/vase-life/journey';
 import { arrivalNow } from '@/core/vase-life/lot-history';
 import { predictLot } from '@/core/vase-life/predict-lot';
 import type { Arrival, LotForecast, LotInput } from '@/core/vase-life/types';
-import type { IssuedCard } from '@/data/arrangements';
+import type { IssuedCard } from '@/core/care/card-for';
 import type { ClaimSheet } from '../documents/claim-sheet';
 
 /** A lot's days left from now, and how it stands now. */

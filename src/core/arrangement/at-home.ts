@@ -1,8 +1,8 @@
-import { drawnOfLines } from '@/core/arrangement/drawn-together';
-import type { ArrangementInput, Care, Vessel } from '@/core/arrangement/types';
-import type { Overrides } from '@/core/model/figures';
-import { TABLE } from '@/core/vase-life/lot-history';
-import type { Arrival } from '@/core/vase-life/types';
+import { drawnOfLines } from './drawn-together';
+import type { ArrangementInput, Care, Vessel } from './types';
+import type { Overrides } from '../model/figures';
+import { TABLE } from '../vase-life/lot-history';
+import type { Arrival } from '../vase-life/types';
 
 export interface ChosenLine {
   readonly speciesKey: string;

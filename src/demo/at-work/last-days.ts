@@ -1,0 +1,36 @@
+import type { Deed } from '../deeds';
+import type { Furnished } from '../furnish';
+import { hourOfDay, pastVans } from '../history';
+import { demoVan } from '../world';
+import { arrangementsOfHistory, arrangementsOfLastDays } from './arrangements';
+import { claimsOf } from './claims';
+import { pailDeeds } from './pails';
+import { STOCK_DAYS, stockDeeds } from './stock';
+
+const CLAIMED_BY = 2;
+
+/**
+ * A shop at work: eight weeks of vans, arrangements, claims and washing, the last days' stems in
+ * their pails at every age, and all that is begun and not yet ended this morning.
+ */
+export function lastDays(now: Date, made: Furnished): Deed[] {
+  const claims: Deed[] = [];
+  const lotsOf = new Map<number, readonly string[]>();
+  const vans = pastVans(now, STOCK_DAYS, made.rooms.get('bench') ?? '', (daysAgo, lotIds) => {
+    lotsOf.set(daysAgo, lotIds);
+  });
+  const known = (daysAgo: number) => () => lotsOf.get(daysAgo) ?? [];
+  const days = Array.from({ length: 7 * 8 }, (_, i) => 7 * 8 - i);
+  for (const daysAgo of days) {
+    const came = hourOfDay(now, daysAgo, 0);
+    claims.push(...claimsOf(demoVan(came), daysAgo, CLAIMED_BY, now, known(daysAgo)));
+  }
+  return [
+    ...vans,
+    ...stockDeeds(now, made, (daysAgo, lotIds) => lotsOf.set(daysAgo, lotIds)),
+    ...arrangementsOfHistory(now, made),
+    ...arrangementsOfLastDays(now, made),
+    ...claims,
+    ...pailDeeds(now, made),
+  ];
+}

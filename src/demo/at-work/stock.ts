@@ -1,0 +1,135 @@
+import { HOUR_MS, MINUTE_MS } from '../../core/calendar/spans';
+import type { Trx } from '../../data/connection';
+import { changePail, emptyPail, fillPail, onePailForUpdate } from '../../data/pails';
+import { changePortion, manyPortionsOfLot } from '../../data/portions';
+import { writeEntry, type Action } from '../../data/record';
+import { moveStay } from '../../data/stays';
+import { condition } from '../conditioned';
+import type { Deed } from '../deeds';
+import type { Furnished } from '../furnish';
+import { bookVan, hourOfDay, VAN_HOUR } from '../history';
+import { DEMO_PAILS, demoVan } from '../world';
+
+/** Vans of so many days still have stems here. */
+export const STOCK_DAYS = 8;
+/** Of a lot's stems so much is sold a day (estimate). */
+const SOLD_A_DAY = 0.22;
+const MINUTES_A_LOT = 14;
+/** Water is changed once it has stood so long, but for every fourth pail: nobody got to those. */
+const CHANGED_AFTER_DAYS = 3;
+const FORGOTTEN_EVERY = 4;
+/** From here on stems stand on the shop floor rather than in the cold. */
+const FLOOR_FROM_DAYS = 4;
+/** Of yesterday's van so many lots drink the night through. */
+const STILL_DRINKING = 2;
+
+interface Placed {
+  readonly lotId: string;
+  readonly pailId: string;
+}
+
+/** Fresh water in the same pail, washed in between; what stood in it stands in it again. */
+async function changeWater(trx: Trx, action: Action, { lotId, pailId }: Placed): Promise<void> {
+  const pail = await onePailForUpdate(trx, pailId);
+  const [portion] = await manyPortionsOfLot(trx, lotId);
+  if (!portion || !pail.fillId || !pail.solution || !pail.depth || pail.litres === null) return;
+  await emptyPail(trx, pail, action.at);
+  await changePail(trx, pailId, { state: 'sanitised', sanitised_at: action.at });
+  const { solution, depth, litres, alone, fillTempC } = pail;
+  const clean = await onePailForUpdate(trx, pailId);
+  const filling = { solution, depth, litres, alone: alone ?? false, tempC: fillTempC ?? 12 };
+  const fillId = await fillPail(
+    trx,
+    action.shopId,
+    clean,
+    { ...filling, overrideReason: null } as Parameters<typeof fillPail>[3],
+    action.at,
+  );
+  await moveStay(trx, action.shopId, 'portion_id', portion.id, { fillId }, action.at);
+  await writeEntry(trx, action, {
+    kind: 'turn-over',
+    subjectKind: 'pail',
+    subjectId: pailId,
+    says: { message: 'record.turned-over', with: { pail: pail.name, other: pail.name, litres } },
+    detail: { fromFillId: pail.fillId, toPailId: pailId, fillId, litres },
+  });
+}
+
+/** What was sold over the counter since: at least a few stems stay of each. */
+async function sellSome(trx: Trx, lotId: string, days: number): Promise<void> {
+  for (const portion of await manyPortionsOfLot(trx, lotId)) {
+    const left = Math.max(3, Math.round(portion.stemsLeft * (1 - SOLD_A_DAY) ** days));
+    await changePortion(trx, portion.id, { stems: Math.min(left, portion.stemsLeft) });
+  }
+}
+
+/** The vans of the last days, worked through and partly sold, each lot in a pail of its own. */
+export function stockDeeds(
+  now: Date,
+  { rooms, pails }: Furnished,
+  onBooked: (daysAgo: number, lotIds: readonly string[]) => void,
+): Deed[] {
+  const booking = { roomId: rooms.get('bench') ?? '', guesses: new Map(), withPlans: true };
+  let nextPail = DEMO_PAILS.length;
+  const ofDay = (daysAgo: number): Deed[] => {
+    const came = hourOfDay(now, daysAgo, VAN_HOUR);
+    const van = demoVan(came);
+    let booked: readonly string[] = [];
+    const worked = van.lines.flatMap((line, i): Deed[] => {
+      const pailId = pails[nextPail++] ?? '';
+      const at = new Date(came.getTime() + HOUR_MS / 2 + i * MINUTES_A_LOT * MINUTE_MS);
+      const drinks = daysAgo === 1 && i >= van.lines.length - STILL_DRINKING;
+      const person = 1 + (i % 3);
+      const isFloor = daysAgo >= FLOOR_FROM_DAYS && i % 2 === 0;
+      const changes = daysAgo >= CHANGED_AFTER_DAYS && nextPail % FORGOTTEN_EVERY > 0;
+      const lot = () => ({ lotId: booked[i] ?? '', pailId });
+      return [
+        {
+          at: drinks ? hourOfDay(now, 1, 18) : at,
+          person,
+          does: (trx, action) =>
+            condition(
+              trx,
+              action,
+              {
+                ...lot(),
+                speciesKey: line.speciesKey,
+                rooms,
+                ...(isFloor ? { roomKind: 'floor' } : {}),
+                ...(drinks ? { drinksUntil: new Date(now.getTime() + (20 + 25 * (i % 2)) * MINUTE_MS) } : {}),
+              },
+              now,
+            ),
+        },
+        ...(changes
+          ? [
+              {
+                at: hourOfDay(now, 1 + (i % 2), 16 + i * 0.2),
+                person,
+                does: (trx: Trx, action: Action) => changeWater(trx, action, lot()),
+              },
+            ]
+          : []),
+        {
+          at: hourOfDay(now, 1, 18.5),
+          person,
+          does: (trx) => sellSome(trx, lot().lotId, daysAgo),
+        },
+      ];
+    });
+    return [
+      {
+        at: came,
+        person: 1,
+        does: async (trx, action) => {
+          booked = await bookVan(trx, action, van, booking);
+          onBooked(daysAgo, booked);
+        },
+      },
+      ...worked,
+    ];
+  };
+  const days = Array.from({ length: STOCK_DAYS }, (_, i) => STOCK_DAYS - i);
+  const SUNDAY = 0;
+  return days.filter((d) => hourOfDay(now, d, 0).getUTCDay() !== SUNDAY).flatMap(ofDay);
+}

@@ -1,0 +1,22 @@
+import type { Trx } from '../data/connection';
+import { newId } from '../data/ids';
+import type { Action } from '../data/record';
+
+/** Something that was done in the demo shop, and when: the record is written in that order. */
+export interface Deed {
+  readonly at: Date;
+  /** Whose hands, as they stand in the list of people. */
+  readonly person: number;
+  readonly does: (trx: Trx, action: Action) => Promise<unknown>;
+}
+
+/** Does them one after another in the order of time; those of one moment as they are listed. */
+export async function doInOrder(
+  trx: Trx,
+  shopId: string,
+  people: readonly string[],
+  deeds: readonly Deed[],
+): Promise<void> {
+  for (const { at, person, does } of [...deeds].sort((a, b) => a.at.getTime() - b.at.getTime()))
+    await does(trx, { shopId, personId: people[person] ?? '', actionKey: newId(), at });
+}
