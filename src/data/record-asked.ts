@@ -35,15 +35,24 @@ async function lotsThatStoodIn(trx: Trx, pailId: string): Promise<string[]> {
     .pluck<string[]>('o.lot_id');
 }
 
-/** The newest entries that answer it (of those before `beforeId`), newest first. */
+/** Where a page of the record begins: beyond an entry, going to older or to newer ones. */
+export interface RecordPage {
+  readonly limit: number;
+  readonly order: 'newest' | 'oldest';
+  readonly beyondId?: number | undefined;
+}
+
+/** Entries that answer it, in that order, those beyond an entry where one is named. */
 export async function manyEntriesAsked(
   trx: Trx,
   { lot, pail, personId, kinds, span }: RecordQuestion,
-  limit: number,
-  beforeId?: number,
+  { limit, order, beyondId }: RecordPage,
 ): Promise<Entry[]> {
-  const asked = entries(trx).orderBy('e.id', 'desc').limit(limit);
-  if (beforeId !== undefined) void asked.where('e.id', '<', beforeId);
+  const isNewest = order === 'newest';
+  const asked = entries(trx)
+    .orderBy('e.id', isNewest ? 'desc' : 'asc')
+    .limit(limit);
+  if (beyondId !== undefined) void asked.where('e.id', isNewest ? '<' : '>', beyondId);
   if (lot) void asked.whereIn('e.subject_id', await subjectsOfLot(trx, lot));
   if (pail) {
     void asked.whereIn('e.subject_id', [pail.id, ...(await lotsThatStoodIn(trx, pail.id))]);

@@ -92,25 +92,33 @@ test('what is wrong is counted in a few stems, claimed with its clock, sent, and
   await expect(page.getByRole('button', { name: 'Claimed' })).toBeDisabled();
 
   await page.goto('/dock/claims');
-  const claim = page.getByRole('listitem').filter({ hasText: 'FLAW-1' });
+  const claim = page.getByRole('row').filter({ hasText: 'FLAW-1' });
   await expect(claim.getByText(/12 of 40 stems. grey mould: 6 of 20/)).toBeVisible();
-  await expect(claim.getByText(/open, \d+ h \d\d left/)).toBeVisible();
+  await expect(claim.getByText(/open, \d+ h \d\d left/).filter({ visible: true })).toBeVisible();
   await expectNothingSerious(page);
   const csv = await page.request.get('/dock/claims/sheet.csv?delivery=FLAW-1');
   expect(await csv.text()).toMatch(/FLAW-1,2,Stock ‘Gannet’,grey mould: 6 of 20/);
   const pdf = await page.request.get('/dock/claims/sheet.pdf');
   expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
 
-  await claim.getByRole('button', { name: /Sent/ }).click();
-  await expect(claim.getByText(/^sent, /)).toBeVisible();
-  await expect(claim.getByText('the manager settles it')).toBeVisible();
+  await claim.getByRole('button', { name: /^Move claim \d+ on$/ }).click();
+  await expectNothingSerious(page);
+  await page.getByRole('button', { name: 'Sent', exact: true }).click();
+  await expect(claim.getByText(/^sent, /).filter({ visible: true })).toBeVisible();
+  await expect(page.getByText('the manager settles it')).toBeVisible();
   await (await openPersonPanel(page)).getByRole('button', { name: 'Change hands' }).click();
   await page.waitForURL('**/sign-in');
   await signInAsManager(page);
   await page.goto('/dock/claims');
-  await claim.getByLabel(/Credited for claim/).fill('4,50');
-  await claim.getByRole('button', { name: 'Credited' }).click();
-  await expect(claim.getByText('credited 4.50')).toBeVisible();
+  await claim.getByRole('button', { name: /^Move claim \d+ on$/ }).click();
+  const credited = page.getByLabel(/Credited for claim/);
+  await credited.fill('a lot');
+  await page.getByRole('button', { name: 'Credited' }).click();
+  await expect(page.getByText('That is not a number.')).toBeVisible();
+  await expect(credited).toBeFocused();
+  await credited.fill('4,50');
+  await page.getByRole('button', { name: 'Credited' }).click();
+  await expect(claim.getByText('credited 4.50').filter({ visible: true })).toBeVisible();
   await expect(claim.getByRole('button')).toHaveCount(0);
 });
 

@@ -102,7 +102,7 @@ test('two tablets tap one step: it is done once and the second is told', async (
   await page.goto('/desk');
   const entries = page
     .getByRole('main')
-    .getByRole('listitem')
+    .getByRole('row')
     .filter({ hasText: `Lot ${lot?.[1] ?? ''}, ` });
   await expect(entries).toHaveCount(1);
   await expect(entries).toContainText('bands off. Done');

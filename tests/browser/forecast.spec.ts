@@ -71,14 +71,17 @@ test('a manager’s own figure is set with its reason, bears on the stock, and i
   const before = await statice.getAttribute('aria-label');
 
   await page.goto('/desk/figures?species=statice');
-  const life = page.getByRole('listitem').filter({ hasText: 'Median days presentable' });
+  const life = page.getByRole('row').filter({ hasText: 'Median days presentable' });
   await life.getByRole('button', { name: /Change/ }).click();
-  await life.getByLabel(/Our figure/).fill('900');
-  await life.getByLabel('Why').fill('windowsill stems all autumn');
-  await life.getByRole('button', { name: 'Set it' }).click();
-  await expect(life.getByRole('alert')).toContainText('must be from');
-  await life.getByLabel(/Our figure/).fill('5');
-  await life.getByRole('button', { name: 'Set it' }).click();
+  await page.getByLabel(/Our figure/).fill('900');
+  await page.getByRole('button', { name: 'Set it' }).click();
+  await expect(page.getByText('Say in a few words why.')).toBeVisible();
+  await expect(page.getByLabel('Why')).toBeFocused();
+  await page.getByLabel('Why').fill('windowsill stems all autumn');
+  await page.getByRole('button', { name: 'Set it' }).click();
+  await expect(page.getByRole('main').getByRole('alert')).toContainText('must be from');
+  await page.getByLabel(/Our figure/).fill('5');
+  await page.getByRole('button', { name: 'Set it' }).click();
   await expect(life.getByText('windowsill stems all autumn (Ilse)')).toBeVisible();
   await expectNothingSerious(page);
 
@@ -86,11 +89,11 @@ test('a manager’s own figure is set with its reason, bears on the stock, and i
   expect(await statice.getAttribute('aria-label')).not.toBe(before);
   await page.goto('/desk/figures?species=statice');
   await life.getByRole('button', { name: /Change/ }).click();
-  await life.getByLabel('Why').fill('back to the table');
-  await life.getByRole('button', { name: 'The product’s again' }).click();
+  await page.getByLabel('Why').fill('back to the table');
+  await page.getByRole('button', { name: 'The product’s again' }).click();
   await expect(life.getByText('windowsill stems')).toHaveCount(0);
   await page.goto('/make');
   expect(await statice.getAttribute('aria-label')).toBe(before);
   await page.goto('/desk');
-  await expect(page.getByRole('listitem').filter({ hasText: 'back to the table' })).toBeVisible();
+  await expect(page.getByRole('row').filter({ hasText: 'back to the table' })).toBeVisible();
 });

@@ -37,7 +37,7 @@ test('a few words find a lot, bin some of it once that is confirmed, and its rec
   await page.waitForURL(/\/dock\?lot=/);
   await page.getByRole('link', { name: 'Its record' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'The record' })).toBeVisible();
-  const booked = page.getByRole('listitem').filter({ hasText: 'QUICK-1' });
+  const booked = page.getByRole('row').filter({ hasText: 'QUICK-1' });
   await expect(booked).toContainText('Bram');
   await page.getByLabel('What').selectOption('bench');
   await page.getByRole('button', { name: 'Ask' }).click();

@@ -211,7 +211,7 @@ test('counted and weighed, measured, photographed, kept for less, claimed with a
   await page.goto('/dock/claims');
   await expect(
     page
-      .getByRole('listitem')
+      .getByRole('row')
       .filter({ hasText: 'ALL-10' })
       .getByText(/kept at 25 % less/),
   ).toBeVisible();

@@ -93,7 +93,7 @@ test('from the delivery note to a printed card', async ({ page }) => {
     await page.goto('/desk');
     await expect(
       page
-        .getByRole('listitem')
+        .getByRole('row')
         .filter({ hasText: `into pail ${first},` })
         .filter({ hasText: '(taken back)' }),
     ).toHaveCount(1);

@@ -24,7 +24,13 @@ const ask = async (search: Record<string, string>, limit = 500, before?: number)
     understood(trx, askedRecord(search), stage.at.toISOString().slice(0, 10), stage.zone),
   );
   if ('nothing' in means) return means.nothing;
-  return shop.inside((trx) => manyEntriesAsked(trx, means.question, limit, before));
+  return shop.inside((trx) =>
+    manyEntriesAsked(trx, means.question, {
+      limit,
+      order: search.order === 'oldest' ? 'oldest' : 'newest',
+      beyondId: before,
+    }),
+  );
 };
 const idsOf = (answer: Awaited<ReturnType<typeof ask>>): number[] =>
   typeof answer === 'string' ? [] : answer.map((e) => e.id);
@@ -36,7 +42,7 @@ beforeAll(async () => {
   await be('Wen');
   await act('pails/tip-out', { pailId: world.pailId });
   await act('pails/wash', { pailId: world.dirtyPailId, to: 'scrubbed' });
-  everything = await shop.inside((trx) => manyEntriesAsked(trx, {}, 500));
+  everything = await shop.inside((trx) => manyEntriesAsked(trx, {}, { limit: 500, order: 'newest' }));
 });
 afterAll(() => shop.close());
 
@@ -78,14 +84,20 @@ test('by person, by day, and page by page it is what all of it says', async () =
   expect(idsOf(await ask({ day: 'today' }))).toEqual(
     everything.filter((e) => e.at.toISOString().startsWith(today)).map((e) => e.id),
   );
-  const pages: number[] = [];
-  for (let before: number | undefined; ;) {
-    const page = idsOf(await ask({}, 4, before));
-    if (page.length === 0) break;
-    pages.push(...page);
-    before = page.at(-1);
+  const newest = everything.map((e) => e.id);
+  for (const [order, all] of [
+    ['newest', newest],
+    ['oldest', [...newest].reverse()],
+  ] as const) {
+    const pages: number[] = [];
+    for (let beyond: number | undefined; ;) {
+      const page = idsOf(await ask({ order }, 4, beyond));
+      if (page.length === 0) break;
+      pages.push(...page);
+      beyond = page.at(-1);
+    }
+    expect(pages).toEqual(all);
   }
-  expect(pages).toEqual(everything.map((e) => e.id));
 });
 
 test('what is not there is said, and an address holds its question', async () => {
@@ -95,7 +107,7 @@ test('what is not there is said, and an address holds its question', async () =>
   expect(await ask({ day: '31/2' })).toBe('“31/2” is no day.');
   expect(await ask({ who: 'me' })).toBe('There is nobody of that name.');
   const asked = askedRecord({ lot: ' 12 ', what: 'taken back', day: ['x'] });
-  expect(addressOf(asked, 40)).toBe('/desk?lot=12&what=taken+back&before=40');
+  expect(addressOf(asked, 40)).toBe('/desk?lot=12&what=taken+back&beyond=40');
   expect(addressOf(askedRecord({}))).toBe('/desk');
 });
 
@@ -103,7 +115,9 @@ test('no question reads another shop’s record', async () => {
   const question: RecordQuestion = { lot: { id: world.lotId, deliveryId: world.deliveryId } };
   const other = await freshShop();
   try {
-    expect(await other.inside((trx) => manyEntriesAsked(trx, question, 50))).toEqual([]);
+    expect(
+      await other.inside((trx) => manyEntriesAsked(trx, question, { limit: 50, order: 'newest' })),
+    ).toEqual([]);
   } finally {
     await other.close();
   }

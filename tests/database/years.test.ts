@@ -1,7 +1,7 @@
 import { SHIPPED_SPECIES } from '@/core/species/registry';
 import pg from 'pg';
 import { manyWithCard, manyWithoutCard, countWithoutCard } from '@/data/arrangements';
-import { countOpenClaims, manySettledClaims, manyUnsettledClaims } from '@/data/claims';
+import { countOpenClaims, manySettledClaims, manyUnsettledClaims } from '@/data/claim-lists';
 import { manyExpected } from '@/data/expected';
 import { manyKeptLines } from '@/data/kept-lines';
 import { manyLotsInStock } from '@/data/lots';

@@ -1,4 +1,4 @@
-import { manySettledClaims, manyUnsettledClaims, type ClaimRecord } from '@/data/claims';
+import { manySettledClaims, manyUnsettledClaims, type ClaimRecord } from '@/data/claim-lists';
 import type { Trx } from '@/data/connection';
 
 /** All claims but withdrawn ones: those that wait, then those that are settled. */

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { COLUMNS } from '../dock/columns';
 import { isOwnKey, SHIPPED_SPECIES } from '../species/registry';
+import { LONGEST_REASON, SHORTEST_REASON } from './reason';
 
 /** Shapes of what actions are told, checked at the edge. */
 export const id = v.pipe(v.string(), v.uuid('is no id'));
@@ -10,8 +11,8 @@ export const someWords = (max: number) => v.pipe(words(max), v.minLength(1, 'is 
 export const reason = v.pipe(
   v.string('is missing'),
   v.trim(),
-  v.minLength(3, 'says in a few words why'),
-  v.maxLength(200, 'is longer than 200 characters'),
+  v.minLength(SHORTEST_REASON, 'says in a few words why'),
+  v.maxLength(LONGEST_REASON, `is longer than ${LONGEST_REASON} characters`),
 );
 export const whole = (min: number, max: number) =>
   v.pipe(

@@ -1,10 +1,12 @@
 'use client';
 import { Button, Group, Stack } from '@mantine/core';
 import { useState } from 'react';
+import * as v from 'valibot';
 import { PURPOSES, type Purpose } from '@/core/protocol/ways';
 import { Said } from '@/shell/said';
 import { Choices } from '@/shell/choices';
 import { DayInput } from '@/shell/day-input';
+import { useShopForm } from '@/shell/form';
 import { NumberStepper } from '@/shell/number-stepper';
 import { useWords } from '@/shell/words';
 import type { BenchCard } from './bench-card';
@@ -106,7 +108,9 @@ function Recut({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
 
 function ForWhat({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
   const t = useWords();
-  const [day, setDay] = useState(card.eventOn);
+  const form = useShopForm(v.object({ day: v.pipe(v.string(), v.minLength(1, t('bench.which-day'))) }), {
+    day: card.eventOn ?? '',
+  });
   const [wanted, setWanted] = useState<Purpose>(card.purpose);
   const set = (purpose: Purpose, eventOn: string | null) =>
     void log('bench/purpose', { portionId: card.portionId, purpose, eventOn }, `for: ${purpose}`);
@@ -122,15 +126,14 @@ function ForWhat({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
         options={PURPOSES.map((p) => ({ value: p, words: t(`bench.for.${p}`) }))}
       />
       {wanted === 'event' && (
-        <form
-          className={css.pick}
-          onSubmit={(e) => {
-            e.preventDefault();
-            if (day) set('event', day);
-          }}
-        >
-          <DayInput label={t('bench.the-day')} value={day} onChange={setDay} />
-          <Button type="submit" disabled={busy || day === null}>
+        <form className={css.pick} onSubmit={form.onSubmit(({ day }) => set('event', day))}>
+          <DayInput
+            label={t('bench.the-day')}
+            value={form.values.day || null}
+            error={form.errors.day}
+            onChange={(day) => form.setFieldValue('day', day ?? '')}
+          />
+          <Button type="submit" disabled={busy}>
             {t('bench.for-that-day')}
           </Button>
         </form>

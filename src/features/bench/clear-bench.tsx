@@ -1,4 +1,4 @@
-import { SimpleGrid, Title } from '@mantine/core';
+import { SimpleGrid, Text, Title } from '@mantine/core';
 import type { ReactNode } from 'react';
 import { addDays } from '@/core/calendar/dates';
 import { saidDate, saidDay } from '@/core/calendar/said-dates';
@@ -95,8 +95,10 @@ function Lots({
           <LinkButton variant="quiet" px={0} href={`/bench?lot=${l.lot.id}`}>
             {speciesName(me.species.byKey(l.lot.speciesKey), me.language)}
             {l.lot.variety ? ` ‘${l.lot.variety}’` : ''} {lotLabel(l.lot)}
-          </LinkButton>{' '}
-          <span className="soft">{note(l)}</span>
+          </LinkButton>
+          <Text className="soft" mt="-0.5rem" pb="0.625rem">
+            {note(l)}
+          </Text>
         </li>
       ))}
     </ul>

@@ -1,24 +1,88 @@
 'use client';
+import { Button, VisuallyHidden } from '@mantine/core';
 import { useState } from 'react';
+import { DeskTable, type DeskColumn } from '@/shell/desk-table';
 import type { Told } from '@/shell/told';
 import { useTold } from '@/shell/use-told';
 import css from './desk.module.css';
-import { FigureLine } from './figure-line';
+import { FigureForm } from './figure-form';
 import type { FigureRow } from './figure-rows';
 
 interface Props {
+  readonly label: string;
   readonly rows: readonly FigureRow[];
   readonly mayChange: boolean;
 }
 
-/** Figures, a line each. */
-export function Figures({ rows, mayChange }: Props) {
+type Row = FigureRow & { readonly id: string };
+
+const COLUMNS: DeskColumn<Row>[] = [
+  {
+    accessor: 'name',
+    title: 'Figure',
+    render: ({ name, own }) => (
+      <>
+        {name}
+        {own && (
+          <span className={css.why}>
+            {own.reason} ({own.by})
+          </span>
+        )}
+      </>
+    ),
+  },
+  {
+    accessor: 'value',
+    title: 'Value',
+    width: '7rem',
+    textAlign: 'right',
+    render: ({ own, shipped }) =>
+      own ? (
+        <>
+          <strong>{own.value}</strong> <s className="soft">{shipped ?? 'none'}</s>
+        </>
+      ) : (
+        <strong>{shipped ?? 'none'}</strong>
+      ),
+  },
+  {
+    accessor: 'unit',
+    title: 'Unit',
+    width: '9rem',
+    visibleMediaQuery: '(min-width: 40em)',
+    // Where there is no figure there is nothing to measure.
+    render: ({ unit, own, shipped }) => <span className="soft">{own || shipped !== null ? unit : ''}</span>,
+  },
+  {
+    accessor: 'basis',
+    title: 'Basis',
+    width: '7rem',
+    render: ({ own, basis }) => <span className="soft">{own ? 'our own' : basis}</span>,
+  },
+];
+
+/** Figures, a row each; a manager's own goes in under the row. */
+export function Figures({ label, rows, mayChange }: Props) {
+  const [openId, setOpenId] = useState<string | null>(null);
+  const change: DeskColumn<Row> = {
+    accessor: 'id',
+    title: <VisuallyHidden>What to do</VisuallyHidden>,
+    width: '7.5rem',
+    render: ({ id, name }) => (
+      <Button aria-expanded={openId === id} onClick={() => setOpenId(openId === id ? null : id)}>
+        Change<VisuallyHidden> {name}</VisuallyHidden>
+      </Button>
+    ),
+  };
   return (
-    <ul className="rowlist">
-      {rows.map((row) => (
-        <FigureLine key={`${row.kind} ${row.subject} ${row.figure}`} row={row} mayChange={mayChange} />
-      ))}
-    </ul>
+    <DeskTable
+      label={label}
+      columns={mayChange ? [...COLUMNS, change] : COLUMNS}
+      records={rows.map((row) => ({ ...row, id: `${row.kind} ${row.subject} ${row.figure}` }))}
+      empty="There are no such figures."
+      openId={openId}
+      under={(row) => <FigureForm row={row} onSet={() => setOpenId(null)} />}
+    />
   );
 }
 
@@ -36,7 +100,7 @@ export function FoldedFigures({ words, told, isOpen, mayChange }: FoldedProps) {
   return (
     <details open={isOpen} onToggle={(event) => setUnfolded(event.currentTarget.open)}>
       <summary className={css.summary}>{words}</summary>
-      {isUnfolded && <Figures rows={rows} mayChange={mayChange} />}
+      {isUnfolded && <Figures label={words} rows={rows} mayChange={mayChange} />}
     </details>
   );
 }

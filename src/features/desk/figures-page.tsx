@@ -33,7 +33,12 @@ export async function FiguresPage({ search }: { search: Record<string, string | 
       </p>
       <h2>Species</h2>
       <SpeciesSelect label="Species" species={registry.all} chosen={species.key} />
-      <Figures key={species.key} rows={speciesRows(species, own)} mayChange={mayChange} />
+      <Figures
+        key={species.key}
+        label={`Figures of ${species.name}`}
+        rows={speciesRows(species, own)}
+        mayChange={mayChange}
+      />
       <h2>What is in the water</h2>
       <FoldedFigures
         words={`${solutions.length} figures of ten solutions`}

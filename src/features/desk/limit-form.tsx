@@ -1,11 +1,12 @@
 'use client';
 import { Button, TextInput } from '@mantine/core';
-import { useState } from 'react';
+import * as v from 'valibot';
 import { typedNumber } from '@/core/numbers/read-number';
 import type { WaterLimits } from '@/core/protocol/ways';
+import { aNumber, aReason, useShopForm } from '@/shell/form';
 import { Said } from '@/shell/said';
 import css from './desk.module.css';
-import { isReasoned, ReasonInput } from './reason-input';
+import { ReasonInput } from './reason-input';
 import { useWay } from './use-way';
 
 const LIMITS = [
@@ -13,29 +14,26 @@ const LIMITS = [
   ['foodDays', 'With food'],
   ['lilyDays', 'Lilies'],
 ] as const;
+const SCHEMA = v.object({ plainDays: aNumber, foodDays: aNumber, lilyDays: aNumber, reason: aReason });
 
 /** The house's own longest use of water, in days. */
 export function LimitForm({ limits, mayChange }: { limits: WaterLimits; mayChange: boolean }) {
   const { problem, set } = useWay();
-  const [values, setValues] = useState<Record<string, string>>({});
-  const [reason, setReason] = useState('');
-  const save = async () => {
+  const form = useShopForm(SCHEMA, {
+    plainDays: String(limits.plainDays),
+    foodDays: String(limits.foodDays),
+    lilyDays: String(limits.lilyDays),
+    reason: '',
+  });
+  const save = async (typed: typeof form.values) => {
     for (const [key] of LIMITS) {
-      const typed = values[key];
-      if (typed === undefined || typedNumber(typed) === limits[key]) continue;
-      if (!(await set({ kind: 'limit', key, value: typedNumber(typed), reason }))) return;
+      const value = typedNumber(typed[key]);
+      if (value !== limits[key] && !(await set({ kind: 'limit', key, value, reason: typed.reason }))) return;
     }
-    setValues({});
-    setReason('');
+    form.setFieldValue('reason', '');
   };
   return (
-    <form
-      className={css.change}
-      onSubmit={(event) => {
-        event.preventDefault();
-        void save();
-      }}
-    >
+    <form className={css.change} onSubmit={form.onSubmit((typed) => void save(typed))}>
       {LIMITS.map(([key, words]) => (
         <TextInput
           key={key}
@@ -43,16 +41,13 @@ export function LimitForm({ limits, mayChange }: { limits: WaterLimits; mayChang
           w="9rem"
           inputMode="decimal"
           disabled={!mayChange}
-          value={values[key] ?? String(limits[key])}
-          onChange={(e) => setValues({ ...values, [key]: e.target.value })}
+          {...form.getInputProps(key)}
         />
       ))}
       {mayChange && (
         <>
-          <ReasonInput value={reason} onChange={setReason} />
-          <Button type="submit" disabled={!isReasoned(reason)}>
-            Set them
-          </Button>
+          <ReasonInput {...form.getInputProps('reason')} />
+          <Button type="submit">Set them</Button>
         </>
       )}
       <Said isAlert>{problem}</Said>

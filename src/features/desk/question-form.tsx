@@ -1,17 +1,21 @@
 'use client';
 import { Button, Fieldset, SimpleGrid, NativeSelect, Radio, VisuallyHidden } from '@mantine/core';
 import { useState } from 'react';
+import * as v from 'valibot';
 import type { Question } from '@/core/protocol/questions';
 import type { Spoken } from '@/core/words/say';
 import type { QuestionKey } from '@/core/protocol/schools';
+import { aReason, useShopForm } from '@/shell/form';
 import { Said } from '@/shell/said';
 import css from './desk.module.css';
 import kit from '@/shell/theme/kit.module.css';
-import { isReasoned, ReasonInput } from './reason-input';
+import { ReasonInput } from './reason-input';
 import { useWay } from './use-way';
 
 const days = (n: number): string =>
   Math.abs(n) < 0.05 ? 'no difference' : `${n > 0 ? '+' : '−'}${Math.abs(n).toFixed(1)} days`;
+
+const SCHEMA = v.object({ subject: v.string(), reason: aReason });
 
 interface QuestionProps {
   readonly question: Spoken<Question> & { readonly key: QuestionKey };
@@ -34,12 +38,17 @@ export function QuestionForm(props: QuestionProps) {
   const { question, inForce, setting, exceptions, worth, speciesName, species, mayChange } = props;
   const { problem, set } = useWay();
   const [chosen, setChosen] = useState(inForce);
-  const [subject, setSubject] = useState('');
-  const [reason, setReason] = useState('');
+  const form = useShopForm(SCHEMA, { subject: '', reason: '' });
+  const { subject } = form.values;
   const standard = question.schools[0]?.key ?? '';
-  const put = async (of: string, value: string | null) => {
-    if (await set({ kind: 'school', key: question.key, subject: of, value, reason })) setReason('');
+  const put = async (of: string, value: string | null, reason: string) => {
+    if (await set({ kind: 'school', key: question.key, subject: of, value, reason }))
+      form.setFieldValue('reason', '');
   };
+  const withdraw = async (of: string) => {
+    if (!form.validateField('reason').hasError) await put(of, null, form.values.reason);
+  };
+  const isAsItIs = subject === '' && chosen === inForce;
   return (
     <Fieldset className={css.question} legend={question.asks} variant="unstyled">
       <p className="soft">{question.why}</p>
@@ -82,7 +91,7 @@ export function QuestionForm(props: QuestionProps) {
           <strong>{e.name}</strong>: {question.schools.find((s) => s.key === e.school)?.name.toLowerCase()}{' '}
           <span className={css.why}>{e.reason}</span>
           {mayChange && (
-            <Button variant="quiet" disabled={!isReasoned(reason)} onClick={() => void put(e.species, null)}>
+            <Button variant="quiet" onClick={() => void withdraw(e.species)}>
               as the rest again<VisuallyHidden>: {e.name}</VisuallyHidden>
             </Button>
           )}
@@ -91,26 +100,23 @@ export function QuestionForm(props: QuestionProps) {
       {mayChange && (
         <form
           className={css.change}
-          onSubmit={(event) => {
-            event.preventDefault();
-            void put(subject, subject === '' && chosen === standard ? null : chosen);
-          }}
+          onSubmit={form.onSubmit(({ reason }) => {
+            if (isAsItIs) form.setFieldError('reason', 'That is the way already; choose another first.');
+            else void put(subject, subject === '' && chosen === standard ? null : chosen, reason);
+          })}
         >
           {question.bySpecies && (
             <NativeSelect
               label="For"
-              value={subject}
-              onChange={(e) => setSubject(e.target.value)}
+              {...form.getInputProps('subject')}
               data={[
                 { value: '', label: 'all' },
                 ...species.map((s) => ({ value: s.key, label: `only ${s.name}` })),
               ]}
             />
           )}
-          <ReasonInput value={reason} onChange={setReason} />
-          <Button type="submit" disabled={!isReasoned(reason) || (subject === '' && chosen === inForce)}>
-            {subject === '' ? 'Our way from now' : 'Its exception from now'}
-          </Button>
+          <ReasonInput {...form.getInputProps('reason')} />
+          <Button type="submit">{subject === '' ? 'Our way from now' : 'Its exception from now'}</Button>
           <Said isAlert>{problem}</Said>
         </form>
       )}

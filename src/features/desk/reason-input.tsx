@@ -1,19 +1,9 @@
 'use client';
 import { TextInput } from '@mantine/core';
+import type { GetInputPropsReturnType } from '@mantine/form';
+import { LONGEST_REASON } from '@/core/actions/reason';
 
-/** As short as a reason can be. */
-const SHORTEST = 3;
-export const isReasoned = (reason: string): boolean => reason.trim().length >= SHORTEST;
-
-/** Why something of the house is changed: without it nothing is. */
-export function ReasonInput({ value, onChange }: { value: string; onChange: (reason: string) => void }) {
-  return (
-    <TextInput
-      label="Why"
-      flex="1 1 16rem"
-      value={value}
-      maxLength={200}
-      onChange={(e) => onChange(e.target.value)}
-    />
-  );
+/** Why something of the house is changed; its props are those of the form's field. */
+export function ReasonInput(field: GetInputPropsReturnType) {
+  return <TextInput label="Why" flex="1 1 16rem" maxLength={LONGEST_REASON} {...field} />;
 }

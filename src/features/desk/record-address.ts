@@ -5,6 +5,8 @@ export interface AskedRecord {
   readonly who: string;
   readonly what: string;
   readonly day: string;
+  /** `oldest` first; else the newest. */
+  readonly order: string;
 }
 export type Search = Readonly<Record<string, string | string[] | undefined>>;
 
@@ -15,12 +17,25 @@ export function askedRecord(search: Search): AskedRecord {
     const value = search[name];
     return typeof value === 'string' ? value.trim().slice(0, LONGEST) : '';
   };
-  return { lot: of('lot'), pail: of('pail'), who: of('who'), what: of('what'), day: of('day') };
+  return {
+    lot: of('lot'),
+    pail: of('pail'),
+    who: of('who'),
+    what: of('what'),
+    day: of('day'),
+    order: of('order'),
+  };
 }
 
-/** The address of the same question, from an entry on or from the newest. */
-export function addressOf(asked: AskedRecord, before?: number): string {
+function queryOf(asked: AskedRecord, more: readonly (readonly [string, string])[] = []): string {
   const said = Object.entries(asked).filter(([, value]) => value !== '') as [string, string][];
-  const query = new URLSearchParams(before === undefined ? said : [...said, ['before', String(before)]]);
-  return query.size === 0 ? '/desk' : `/desk?${query.toString()}`;
+  const query = new URLSearchParams([...said, ...more.map(([name, value]) => [name, value])]);
+  return query.size === 0 ? '' : `?${query.toString()}`;
 }
+
+/** The address of the same question, from an entry on or from the beginning. */
+export const addressOf = (asked: AskedRecord, beyond?: number): string =>
+  `/desk${queryOf(asked, beyond === undefined ? [] : [['beyond', String(beyond)]])}`;
+
+/** The same answer as a file. */
+export const recordFileOf = (asked: AskedRecord): string => `/desk/record.csv${queryOf(asked)}`;

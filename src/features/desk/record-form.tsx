@@ -1,13 +1,24 @@
 'use client';
 import { Button, Group, NativeSelect, TextInput } from '@mantine/core';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import * as v from 'valibot';
 import { typedDay } from '@/core/calendar/typed-day';
 import { ENTRY_GROUPS } from '@/core/record/entry-groups';
 import { useToday } from '@/shell/clock';
 import { DayInput } from '@/shell/day-input';
+import { useShopForm } from '@/shell/form';
 import { LinkButton } from '@/shell/link-button';
 import { addressOf, type AskedRecord } from './record-address';
+
+const someWords = v.pipe(v.string(), v.maxLength(60, 'That is longer than a name can be.'));
+const SCHEMA = v.object({
+  lot: v.pipe(v.string(), v.trim(), v.regex(/^\d{0,9}$/, 'A lot goes by its number.')),
+  pail: someWords,
+  who: v.string(),
+  what: v.string(),
+  day: v.string(),
+  order: v.string(),
+});
 
 /** Asks the record: about a lot or a pail, by whom, what, on which day. */
 export function RecordForm({
@@ -19,43 +30,24 @@ export function RecordForm({
 }) {
   const router = useRouter();
   const today = useToday();
-  const [form, setForm] = useState(asked);
-  const set = (changes: Partial<AskedRecord>) => setForm({ ...form, ...changes });
+  const form = useShopForm<Record<keyof AskedRecord, string>>(SCHEMA, { ...asked });
   return (
     <form
       role="search"
       aria-label="Ask the record"
-      onSubmit={(event) => {
-        event.preventDefault();
-        router.push(addressOf(form));
-      }}
+      onSubmit={form.onSubmit((question) => router.push(addressOf(question)))}
     >
       <Group gap="sm" align="end" my="sm">
-        <TextInput
-          label="Lot"
-          w="6rem"
-          inputMode="numeric"
-          maxLength={9}
-          value={form.lot}
-          onChange={(e) => set({ lot: e.target.value })}
-        />
-        <TextInput
-          label="Pail"
-          w="6rem"
-          maxLength={30}
-          value={form.pail}
-          onChange={(e) => set({ pail: e.target.value })}
-        />
+        <TextInput label="Lot" w="6rem" inputMode="numeric" maxLength={9} {...form.getInputProps('lot')} />
+        <TextInput label="Pail" w="6rem" maxLength={30} {...form.getInputProps('pail')} />
         <NativeSelect
           label="Who"
-          value={form.who}
-          onChange={(e) => set({ who: e.target.value })}
+          {...form.getInputProps('who')}
           data={[{ value: '', label: 'anybody' }, ...people.map((p) => ({ value: p.id, label: p.name }))]}
         />
         <NativeSelect
           label="What"
-          value={form.what}
-          onChange={(e) => set({ what: e.target.value })}
+          {...form.getInputProps('what')}
           data={[{ value: '', label: 'anything' }, ...ENTRY_GROUPS.map((g) => ({ value: g, label: g }))]}
         />
         <DayInput
@@ -63,8 +55,8 @@ export function RecordForm({
           w="10rem"
           clearable
           placeholder="any"
-          value={form.day === '' ? null : typedDay(form.day, today)}
-          onChange={(day) => set({ day: day ?? '' })}
+          value={form.values.day === '' ? null : typedDay(form.values.day, today)}
+          onChange={(day) => form.setFieldValue('day', day ?? '')}
         />
         <Button type="submit">Ask</Button>
         {Object.values(asked).some((value) => value !== '') && (

@@ -2,13 +2,21 @@
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import * as v from 'valibot';
 import { FIRST_SPECIES } from '@/core/species/species';
 import { useActions } from '@/shell/actions';
+import { aReason, someText, useShopForm } from '@/shell/form';
 import { Said } from '@/shell/said';
 import css from './desk.module.css';
 import { FileTap } from '@/shell/file-tap';
 import { ReasonInput } from './reason-input';
 
+const REASONED = v.object({ reason: aReason });
+const NAMED = v.object({
+  name: someText(2, 60, 'What is it called?'),
+  botanical: someText(2, 80, 'Its botanical name, so that nobody takes it for another.'),
+  like: v.string(),
+});
 const MOST_BYTES = 200_000;
 
 /** What a file says before it is taken. */
@@ -38,7 +46,7 @@ export function ImportSpecies() {
   const { act } = useActions();
   const [read, setRead] = useState<Read | null>(null);
   const [said, setSaid] = useState<string | null>(null);
-  const [reason, setReason] = useState('');
+  const form = useShopForm(REASONED, { reason: '' });
   const choose = async (chosen: File) => {
     setRead(null);
     setSaid(null);
@@ -47,12 +55,12 @@ export function ImportSpecies() {
     if (typeof result === 'string') setSaid(result);
     else setRead(result);
   };
-  const take = async () => {
+  const take = async ({ reason }: { reason: string }) => {
     const outcome = await act('desk/set-protocol', { file: read?.file, reason });
     if (!outcome.ok) return setSaid(`${outcome.message} Nothing was changed.`);
     const key = read?.file.speciesKey;
     setRead(null);
-    setReason('');
+    form.reset();
     setSaid('Taken. It holds for lots that come from now on.');
     router.push(`/desk/species?species=${typeof key === 'string' ? key : ''}`);
   };
@@ -66,13 +74,11 @@ export function ImportSpecies() {
         A file saved here or in another shop …
       </FileTap>
       {read && (
-        <>
+        <form className={css.change} onSubmit={form.onSubmit((typed) => void take(typed))}>
           <p>{read.words}</p>
-          <ReasonInput value={reason} onChange={setReason} />
-          <Button disabled={reason.trim().length < 3} onClick={() => void take()}>
-            Take it
-          </Button>
-        </>
+          <ReasonInput {...form.getInputProps('reason')} />
+          <Button type="submit">Take it</Button>
+        </form>
       )}
       <Said>{said}</Said>
     </div>
@@ -87,11 +93,9 @@ export function AddSpecies({
 }) {
   const router = useRouter();
   const { act } = useActions();
-  const [name, setName] = useState('');
-  const [botanical, setBotanical] = useState('');
-  const [like, setLike] = useState(FIRST_SPECIES.key);
+  const form = useShopForm(NAMED, { name: '', botanical: '', like: FIRST_SPECIES.key });
   const [problem, setProblem] = useState<string | null>(null);
-  const add = async () => {
+  const add = async ({ name, botanical, like }: typeof form.values) => {
     const outcome = await act('desk/add-species', {
       name,
       botanical,
@@ -104,29 +108,15 @@ export function AddSpecies({
     router.push(`/desk/species?species=${key}`);
   };
   return (
-    <form
-      className={css.change}
-      onSubmit={(event) => {
-        event.preventDefault();
-        void add();
-      }}
-    >
-      <TextInput label="Name" value={name} maxLength={60} onChange={(e) => setName(e.target.value)} />
-      <TextInput
-        label="Botanical name"
-        value={botanical}
-        maxLength={80}
-        onChange={(e) => setBotanical(e.target.value)}
-      />
+    <form className={css.change} onSubmit={form.onSubmit((typed) => void add(typed))}>
+      <TextInput label="Name" maxLength={60} {...form.getInputProps('name')} />
+      <TextInput label="Botanical name" maxLength={80} {...form.getInputProps('botanical')} />
       <NativeSelect
         label="Behaves like"
-        value={like}
-        onChange={(e) => setLike(e.target.value)}
+        {...form.getInputProps('like')}
         data={species.map((s) => ({ value: s.key, label: s.name }))}
       />
-      <Button type="submit" disabled={name.trim().length < 2 || botanical.trim().length < 2}>
-        Add it
-      </Button>
+      <Button type="submit">Add it</Button>
       <Said isAlert>{problem}</Said>
     </form>
   );

@@ -1,15 +1,20 @@
-import { Button } from '@mantine/core';
+import { Button, Group } from '@mantine/core';
+import { IconFileDownload } from '@tabler/icons-react';
 import { composeProtocol } from '@/core/protocol/compose';
-import { idealArrivalStage, FIRST_SPECIES, SPECIES } from '@/core/species/species';
+import { isOwnKey } from '@/core/species/registry';
+import { idealArrivalStage, SPECIES } from '@/core/species/species';
+import { rightSolution, SOLUTIONS } from '@/core/water/solutions';
+import { Stem } from '@/drawing/stem';
+import { LinkButton } from '@/shell/link-button';
 import { houseOf, waysFor } from '@/server/house';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from './desk-tabs';
 import { spoken } from '@/core/words/say';
 import css from './desk.module.css';
-import { SpeciesSelect } from './species-select';
 import { fileOf } from './species-file';
 import { ProtocolEditor } from './protocol-editor';
 import { AddSpecies, ImportSpecies } from './species-forms';
+import { SpeciesList } from './species-list';
 
 /** Species and their protocols: what the bench is told, and the shop's own changes to it. */
 export async function SpeciesPage({ search }: { search: Record<string, string | string[] | undefined> }) {
@@ -23,7 +28,36 @@ export async function SpeciesPage({ search }: { search: Record<string, string | 
   }));
   const own = house.own.flatMap((o) => o.species ?? []);
   const all = [...own, ...SPECIES];
-  const species = all.find((s) => s.key === asked) ?? FIRST_SPECIES;
+  const species = all.find((s) => s.key === asked);
+  if (!species)
+    return (
+      <section className={css.desk}>
+        <DeskTabs here="/desk/species" />
+        <h1>Species and protocols</h1>
+        <SpeciesList
+          rows={all.map((s) => ({
+            id: s.key,
+            name: s.name,
+            botanical: s.botanical,
+            habit: s.habit,
+            isOwn: isOwnKey(s.key),
+            lifeDays: s.lifeDays20C,
+            chillBelowC: s.chillBelowC,
+            ethylene: s.ethylene,
+            food: SOLUTIONS[rightSolution(s.foodKind)].name.toLowerCase(),
+            changes: house.own.find((o) => o.speciesKey === s.key)?.edits.length ?? 0,
+          }))}
+        />
+        {mayChange && (
+          <>
+            <h2>Read a species or protocol from a file</h2>
+            <ImportSpecies />
+            <h2>Add a species</h2>
+            <AddSpecies species={all.map((s) => ({ key: s.key, name: s.name }))} />
+          </>
+        )}
+      </section>
+    );
   const version = house.own.find((o) => o.speciesKey === species.key) ?? null;
   const ways = waysFor(house, { speciesKey: species.key, purpose: 'usual', eventOn: null }, at, timeZone);
   const steps = composeProtocol(
@@ -39,14 +73,22 @@ export async function SpeciesPage({ search }: { search: Record<string, string | 
         What the bench is told for a sound lot, with the house’s ways. A change holds for lots that come from
         now on; what was planned and logged before it stays.
       </p>
-      <SpeciesSelect label="Species" species={all} chosen={species.key}>
-        <Button component="a" href={`/desk/species/file?species=${species.key}`}>
+      <Group gap="0.75rem" align="center">
+        <Stem habit={species.habit} stage={0.6} droop="firm" colour={null} height={72} />
+        <h2>
+          {species.name} <span className="soft">{species.botanical}</span>
+        </h2>
+        <Button
+          component="a"
+          href={`/desk/species/file?species=${species.key}`}
+          leftSection={<IconFileDownload aria-hidden />}
+        >
           Save as JSON
         </Button>
-      </SpeciesSelect>
-      <h2>
-        {species.name} <span className="soft">{species.botanical}</span>
-      </h2>
+        <LinkButton variant="quiet" href="/desk/species">
+          All species
+        </LinkButton>
+      </Group>
       {version && (
         <p className={css.why}>
           {version.reason} ({version.setByName})
@@ -60,10 +102,8 @@ export async function SpeciesPage({ search }: { search: Record<string, string | 
       />
       {mayChange && (
         <>
-          <h2>Read a species or protocol from a file</h2>
+          <h2>Read it from a file</h2>
           <ImportSpecies />
-          <h2>Add a species</h2>
-          <AddSpecies species={all.map((s) => ({ key: s.key, name: s.name }))} />
         </>
       )}
     </section>

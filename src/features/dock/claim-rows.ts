@@ -6,7 +6,7 @@ import {
   manySettledClaims,
   manyUnsettledClaims,
   type ClaimRecord,
-} from '@/data/claims';
+} from '@/data/claim-lists';
 import type { Trx } from '@/data/connection';
 import { manyPictures } from '@/data/evidence';
 import type { ClaimSheet } from '@/server/documents/claim-sheet';

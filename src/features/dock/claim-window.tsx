@@ -3,36 +3,35 @@ import { Button, TextInput } from '@mantine/core';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v4 } from 'uuid';
+import * as v from 'valibot';
 import { useActions } from '@/shell/actions';
+import { useShopForm } from '@/shell/form';
 import css from './flaws.module.css';
+
+const SCHEMA = v.object({
+  hours: v.pipe(v.string(), v.trim(), v.regex(/^\d{1,4}$/, 'A whole number of hours.')),
+});
 
 /** The hours a supplier allows for a claim; it holds for claims opened from now on. */
 export function ClaimWindow({ supplier, hours }: { supplier: string; hours: number }) {
   const router = useRouter();
   const { act } = useActions();
-  const [value, setValue] = useState(String(hours));
   const [said, setSaid] = useState<string | null>(null);
+  const form = useShopForm(SCHEMA, { hours: String(hours) });
+  const save = async (typed: { hours: string }) => {
+    const outcome = await act('dock/claim-window', { supplier, hours: Number(typed.hours) }, v4());
+    setSaid(outcome.ok ? 'Holds for claims from now on.' : outcome.message);
+    router.refresh();
+  };
   return (
-    <form
-      className={css.terms}
-      onSubmit={(event) => {
-        event.preventDefault();
-        void act('dock/claim-window', { supplier, hours: Number(value) }, v4()).then((outcome) => {
-          setSaid(outcome.ok ? 'Holds for claims from now on.' : outcome.message);
-          router.refresh();
-        });
-      }}
-    >
+    <form className={css.terms} onSubmit={form.onSubmit((typed) => void save(typed))}>
       <TextInput
         label={`${supplier}: hours from arrival`}
         inputMode="numeric"
-        w="7rem"
-        value={value}
-        onChange={(e) => setValue(e.target.value.replace(/\D/g, ''))}
+        w="9rem"
+        {...form.getInputProps('hours')}
       />
-      <Button type="submit" disabled={value === '' || value === String(hours)}>
-        Set
-      </Button>
+      <Button type="submit">Set</Button>
       {said && (
         <span className="soft" role="status">
           {said}

@@ -1,43 +1,56 @@
 import { Button, Group } from '@mantine/core';
+import { IconFileTypeCsv, IconFileTypePdf } from '@tabler/icons-react';
 import { ShopLink as Link } from '@/shell/shop-link';
-import { LinkButton } from '@/shell/link-button';
 import { USUAL_CLAIM_HOURS } from '@/core/dock/claims';
+import type { SpeciesRegistry } from '@/core/species/registry';
 import {
-  claimHoursBySupplier,
+  claimedSuppliers,
   manySettledClaims,
   manyUnsettledClaims,
-  type ClaimsBefore,
-} from '@/data/claims';
+  type ClaimRecord,
+} from '@/data/claim-lists';
+import { claimHoursBySupplier } from '@/data/claims';
 import { inMyShop } from '@/server/session';
-import { ClaimLine } from './claim-line';
 import { ClaimWindow } from './claim-window';
 import { MOST_CLAIMS } from './claim-rows';
+import { ClaimSupplier, SettledClaims, UnsettledClaims, type ClaimView } from './claim-table';
+import { askedClaims, beforeOf } from './claims-address';
 import css from './flaws.module.css';
 
 const SETTLED_SHOWN = 12;
 
-/** Where the page before ended, as its link says it; null for the first page, or where the link is broken. */
-function beforeOf(told: unknown): ClaimsBefore | null {
-  const [movedAt = '', number = ''] = typeof told === 'string' ? told.split('_') : [];
-  const at = new Date(movedAt);
-  return /^\d{1,9}$/.test(number) && !Number.isNaN(at.getTime())
-    ? { movedAt: at, number: Number(number) }
-    : null;
+function claimView(c: ClaimRecord, species: SpeciesRegistry): ClaimView {
+  return {
+    id: c.id,
+    number: c.number,
+    product: `${species.find(c.speciesKey)?.name ?? c.speciesKey}${c.variety ? ` ‘${c.variety}’` : ''}`,
+    supplier: c.supplier,
+    deliveryRef: c.deliveryRef,
+    lotNumber: c.lotNumber,
+    stems: `${c.stems} of ${c.stemsDelivered}`,
+    words: c.words,
+    seenBy: c.openedByName,
+    value: c.value,
+    currency: c.currency,
+    state: c.state,
+    dueAt: c.dueAt.getTime(),
+    settledValue: c.settledValue,
+  };
 }
 
 /** What we claim: each with its clock, the sheet to send, and what came of it. */
 export async function ClaimsPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const before = beforeOf(search.before);
-  const { unsettled, settled, hours, mayChange, species } = await inMyShop(async (trx, me) => {
-    const [unsettled, settled, hours] = await Promise.all([
-      before ? [] : manyUnsettledClaims(trx, MOST_CLAIMS),
+  const asked = askedClaims(search);
+  const { unsettled, settled, hours, suppliers, mayChange, species } = await inMyShop(async (trx, me) => {
+    const [unsettled, settled, hours, suppliers] = await Promise.all([
+      before ? [] : manyUnsettledClaims(trx, MOST_CLAIMS, asked),
       manySettledClaims(trx, SETTLED_SHOWN, before),
       claimHoursBySupplier(trx),
+      claimedSuppliers(trx),
     ]);
-    return { unsettled, settled, hours, mayChange: me.role === 'manager', species: me.species };
+    return { unsettled, settled, hours, suppliers, mayChange: me.role === 'manager', species: me.species };
   });
-  const claims = [...unsettled, ...settled];
-  const suppliers = [...new Set(unsettled.map((c) => c.supplier))];
   const last = settled.at(-1);
   return (
     <section className={css.claims}>
@@ -45,49 +58,39 @@ export async function ClaimsPage({ search }: { search: Record<string, string | s
         <Link href="/dock">Back to the dock</Link>
       </p>
       <h1>Claims</h1>
-      {claims.length === 0 ? (
+      {unsettled.length + settled.length === 0 && !before && asked.supplier === undefined ? (
         <p className="soft">
-          {before
-            ? 'Nothing was settled before that.'
-            : 'Nothing is claimed. Count what is wrong with a lot at the dock; the claim is a tap from there.'}
+          Nothing is claimed. Count what is wrong with a lot at the dock; the claim is a tap from there.
         </p>
       ) : (
         <>
-          <Group component="p" gap="0.5rem">
-            <Button component="a" href="/dock/claims/sheet.pdf">
+          <Group gap="0.5rem" align="end">
+            <ClaimSupplier suppliers={suppliers} asked={asked} />
+            <Button component="a" href="/dock/claims/sheet.pdf" leftSection={<IconFileTypePdf aria-hidden />}>
               Claim sheet, PDF
             </Button>
-            <Button component="a" href="/dock/claims/sheet.csv">
+            <Button component="a" href="/dock/claims/sheet.csv" leftSection={<IconFileTypeCsv aria-hidden />}>
               As CSV
             </Button>
           </Group>
-          <ul className="rowlist">
-            {claims.map((c) => (
-              <ClaimLine
-                key={`${c.id} ${c.state}`}
+          {!before && (
+            <>
+              <h2>To settle</h2>
+              <UnsettledClaims
+                claims={unsettled.map((c) => claimView(c, species))}
+                asked={asked}
                 maySettle={mayChange}
-                claim={{
-                  id: c.id,
-                  number: c.number,
-                  title: `${species.find(c.speciesKey)?.name ?? c.speciesKey}${c.variety ? ` ‘${c.variety}’` : ''}, ${c.supplier} ${c.deliveryRef}`,
-                  words: `${c.stems} of ${c.stemsDelivered} stems. ${c.words}. Seen by ${c.openedByName}.`,
-                  value: c.value,
-                  currency: c.currency,
-                  state: c.state,
-                  dueAt: c.dueAt.getTime(),
-                  settledValue: c.settledValue,
-                }}
               />
-            ))}
-          </ul>
-          <Group component="nav" gap="0.5rem" aria-label="Pages of claims">
-            {before && <LinkButton href="/dock/claims">Newest</LinkButton>}
-            {last && settled.length === SETTLED_SHOWN && (
-              <LinkButton href={`/dock/claims?before=${last.movedAt.toISOString()}_${last.number}`}>
-                Settled earlier
-              </LinkButton>
-            )}
-          </Group>
+            </>
+          )}
+          <h2>Settled</h2>
+          <SettledClaims
+            claims={settled.map((c) => claimView(c, species))}
+            isLater={before !== null}
+            beyond={
+              last && settled.length === SETTLED_SHOWN ? `${last.movedAt.toISOString()}_${last.number}` : null
+            }
+          />
         </>
       )}
       {mayChange && suppliers.length > 0 && (

@@ -1,6 +1,6 @@
 import { VisuallyHidden } from '@mantine/core';
 import { ShopLink as Link } from '@/shell/shop-link';
-import { countOpenClaims } from '@/data/claims';
+import { countOpenClaims } from '@/data/claim-lists';
 import { manyExpected } from '@/data/expected';
 import { manyKeptLines, type KeptLine } from '@/data/kept-lines';
 import { manyPortionsInStock } from '@/data/portions';

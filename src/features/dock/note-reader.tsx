@@ -5,6 +5,8 @@ import { Dropzone } from '@mantine/dropzone';
 import { useSpecies } from '@/shell/species';
 import dynamic from 'next/dynamic';
 import { useRouter, useSearchParams } from 'next/navigation';
+import * as v from 'valibot';
+import { someText, useShopForm } from '@/shell/form';
 import { useRef, useState } from 'react';
 import { likelyOrder } from '@/core/dock/compare-order';
 import type { DeliveryNote } from '@/core/dock/types';
@@ -37,6 +39,9 @@ type Open =
   | { readonly kind: 'order'; readonly lines: readonly DraftLine[]; readonly supplier: string }
   | { readonly kind: 'columns'; readonly file: Unnamed };
 
+const MOST_TYPED = 20_000;
+const TYPED = v.object({ lines: someText(1, MOST_TYPED, 'Type a line first, or paste some.') });
+
 function Typed({
   start,
   onRead,
@@ -45,30 +50,22 @@ function Typed({
   start: string;
   onRead: (text: string, as: 'note' | 'order') => Promise<void>;
 }) {
-  const [typed, setTyped] = useState(start);
+  const form = useShopForm(TYPED, { lines: start });
   return (
     <details className={css.bin} open={start !== ''}>
       <summary>No file? Type or paste its lines</summary>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          void onRead(typed, 'note');
-        }}
-      >
+      <form onSubmit={form.onSubmit(({ lines }) => void onRead(lines, 'note'))}>
         <Textarea
           aria-label="Lines of the delivery"
           my="sm"
           rows={4}
-          maxLength={20_000}
+          maxLength={MOST_TYPED}
           placeholder={'6x25 rose 60 deep red, cut 19/11\n850 g mimosa'}
-          value={typed}
-          onChange={(e) => setTyped(e.target.value)}
+          {...form.getInputProps('lines')}
         />
         <Group>
-          <Button type="submit" disabled={typed.trim() === ''}>
-            Read them
-          </Button>
-          <Button disabled={typed.trim() === ''} onClick={() => void onRead(typed, 'order')}>
+          <Button type="submit">Read them</Button>
+          <Button onClick={() => form.onSubmit(({ lines }) => void onRead(lines, 'order'))()}>
             It is an order to come
           </Button>
         </Group>

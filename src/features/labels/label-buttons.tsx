@@ -1,10 +1,15 @@
 'use client';
 import { Button, VisuallyHidden } from '@mantine/core';
+import { IconPrinter } from '@tabler/icons-react';
 import { madeUpScanner } from '@/shell/scanner';
 import css from './labels.module.css';
 
 export function PrintLabels() {
-  return <Button onClick={() => print()}>Print them</Button>;
+  return (
+    <Button leftSection={<IconPrinter aria-hidden />} onClick={() => print()}>
+      Print them
+    </Button>
+  );
 }
 
 /** The made-up scanner, held to this label. */

@@ -1,6 +1,11 @@
 'use client';
 import { Button } from '@mantine/core';
+import { IconPrinter } from '@tabler/icons-react';
 
 export function PrintButton() {
-  return <Button onClick={() => print()}>Print</Button>;
+  return (
+    <Button leftSection={<IconPrinter aria-hidden />} onClick={() => print()}>
+      Print
+    </Button>
+  );
 }

@@ -1,7 +1,9 @@
 'use client';
 import { Button, PasswordInput, TextInput } from '@mantine/core';
-import { useActionState, useState } from 'react';
+import { startTransition, useActionState, useState } from 'react';
+import * as v from 'valibot';
 import { Stem } from '@/drawing/stem';
+import { someText, useShopForm } from '@/shell/form';
 import { Said } from '@/shell/said';
 import { signInHand, signInManager, type SignInState } from './actions';
 import css from './sign-in.module.css';
@@ -10,6 +12,19 @@ interface Props {
   readonly shop: { readonly id: string; readonly name: string };
   readonly hands: readonly { readonly id: string; readonly name: string }[];
   readonly hint: { readonly pin: string; readonly login: string; readonly password: string } | null;
+}
+
+const PIN = v.object({ pin: v.pipe(v.string(), v.length(4, 'Four figures, please.')) });
+const MANAGER = v.object({
+  login: someText(1, 200, 'Who are you?'),
+  password: v.pipe(v.string(), v.minLength(1, 'Your password, please.')),
+});
+
+/** Sends what was typed to the server, as its form would. */
+function send(act: (form: FormData) => void, values: Readonly<Record<string, string>>): void {
+  const form = new FormData();
+  for (const [name, value] of Object.entries(values)) form.set(name, value);
+  startTransition(() => act(form));
 }
 
 const START: SignInState = { message: null };
@@ -27,15 +42,15 @@ function PinPad({
   onBack: () => void;
 }) {
   const [state, act, busy] = useActionState(signInHand, START);
-  const [pin, setPin] = useState('');
+  const form = useShopForm(PIN, { pin: '' });
+  const { pin } = form.values;
+  const type = (typed: string) => form.setFieldValue('pin', typed.replace(/\D/g, '').slice(0, 4));
   return (
     <form
-      action={(form) => {
-        setPin('');
-        form.set('shopId', shop.id);
-        form.set('personId', hand.id);
-        act(form);
-      }}
+      onSubmit={form.onSubmit((values) => {
+        form.reset();
+        send(act, { ...values, shopId: shop.id, personId: hand.id });
+      })}
       className={css.pad}
     >
       <h2>{hand.name}, your PIN</h2>
@@ -48,19 +63,19 @@ function PinPad({
         autoComplete="off"
         maxLength={4}
         autoFocus
-        value={pin}
-        onChange={(e) => setPin(e.target.value.replace(/\D/g, ''))}
+        {...form.getInputProps('pin')}
+        onChange={(e) => type(e.target.value)}
       />
       <div className={css.digits}>
         {DIGITS.map((d) => (
-          <Button key={d} onClick={() => setPin((p) => (p + d).slice(0, 4))}>
+          <Button key={d} onClick={() => type(pin + d)}>
             {d}
           </Button>
         ))}
-        <Button onClick={() => setPin((p) => p.slice(0, -1))}>Rub out</Button>
+        <Button onClick={() => type(pin.slice(0, -1))}>Rub out</Button>
       </div>
       {state.message && <Said isAlert>{state.message}</Said>}
-      <Button type="submit" variant="deed" disabled={busy || pin.length !== 4}>
+      <Button type="submit" variant="deed" disabled={busy}>
         {busy ? 'Looking …' : 'To the bench'}
       </Button>
       <Button variant="quiet" onClick={onBack}>
@@ -81,15 +96,13 @@ function ManagerForm({
   onBack: () => void;
 }) {
   const [state, act, busy] = useActionState(signInManager, START);
-  const [login, setLogin] = useState('');
-  const [password, setPassword] = useState('');
+  const form = useShopForm(MANAGER, { login: '', password: '' });
   return (
     <form
-      action={(form) => {
-        setPassword('');
-        form.set('shopId', shop.id);
-        act(form);
-      }}
+      onSubmit={form.onSubmit((values) => {
+        form.setFieldValue('password', '');
+        send(act, { ...values, shopId: shop.id });
+      })}
       className={css.pad}
     >
       <h2>Manager</h2>
@@ -98,8 +111,7 @@ function ManagerForm({
         label="Name"
         size="lg"
         autoComplete="username"
-        value={login}
-        onChange={(e) => setLogin(e.target.value)}
+        {...form.getInputProps('login')}
         autoFocus
       />
       <PasswordInput
@@ -107,8 +119,7 @@ function ManagerForm({
         label="Password"
         size="lg"
         autoComplete="current-password"
-        value={password}
-        onChange={(e) => setPassword(e.target.value)}
+        {...form.getInputProps('password')}
       />
       {state.message && <Said isAlert>{state.message}</Said>}
       <Button type="submit" variant="deed" disabled={busy}>

@@ -1,0 +1,14 @@
+import { askedRecord } from '@/features/desk/record-address';
+import { recordCsv } from '@/features/desk/record-file';
+
+export async function GET(request: Request): Promise<Response> {
+  const csv = await recordCsv(askedRecord(Object.fromEntries(new URL(request.url).searchParams)));
+  if (csv === null) return new Response('Sign in first.', { status: 401 });
+  return new Response(csv, {
+    headers: {
+      'content-type': 'text/csv; charset=utf-8',
+      'content-disposition': 'attachment; filename="record.csv"',
+      'cache-control': 'private, no-store',
+    },
+  });
+}

@@ -1,0 +1,114 @@
+'use client';
+import { Group, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { Stem } from '@/drawing/stem';
+import type { Habit } from '@/core/species/species';
+import { DeskTable, type DeskColumn, type DeskSort } from '@/shell/desk-table';
+import { ShopLink } from '@/shell/shop-link';
+
+/** A species as the list shows it: what decides how it is kept. */
+export interface SpeciesRow {
+  readonly id: string;
+  readonly name: string;
+  readonly botanical: string;
+  readonly habit: Habit;
+  readonly isOwn: boolean;
+  readonly lifeDays: number;
+  readonly chillBelowC: number | null;
+  readonly ethylene: number;
+  readonly food: string;
+  readonly changes: number;
+}
+
+const ETHYLENE = ['none', 'little', 'some', 'much'] as const;
+
+const COLUMNS: DeskColumn<SpeciesRow>[] = [
+  {
+    accessor: 'name',
+    title: 'Species',
+    sortable: true,
+    render: ({ id, name, botanical, habit, isOwn, changes }) => (
+      <Group gap="0.75rem" wrap="nowrap">
+        <Stem habit={habit} stage={0.6} droop="firm" colour={null} height={44} />
+        <span>
+          <ShopLink href={`/desk/species?species=${id}`}>{name}</ShopLink>
+          {(isOwn || changes > 0) && (
+            <span className="soft"> {isOwn ? 'our own' : `${changes} of our own changes`}</span>
+          )}
+          <br />
+          <em className="soft">{botanical}</em>
+        </span>
+      </Group>
+    ),
+  },
+  {
+    accessor: 'lifeDays',
+    title: 'Days at 20 °C',
+    sortable: true,
+    width: '8.5rem',
+    textAlign: 'right',
+    render: ({ lifeDays }) => <strong>{lifeDays}</strong>,
+  },
+  {
+    accessor: 'chillBelowC',
+    title: 'Not below',
+    sortable: true,
+    width: '8rem',
+    textAlign: 'right',
+    visibleMediaQuery: '(min-width: 40em)',
+    render: ({ chillBelowC }) => (chillBelowC === null ? '' : `${chillBelowC} °C`),
+  },
+  {
+    accessor: 'ethylene',
+    title: 'Harmed by ethylene',
+    sortable: true,
+    width: '12.5rem',
+    visibleMediaQuery: '(min-width: 48em)',
+    render: ({ ethylene }) => ETHYLENE[Math.round(ethylene)] ?? String(ethylene),
+  },
+  {
+    accessor: 'food',
+    title: 'Water',
+    sortable: true,
+    width: '9rem',
+    visibleMediaQuery: '(min-width: 56em)',
+  },
+];
+
+function sorted(rows: readonly SpeciesRow[], { by, direction }: DeskSort): SpeciesRow[] {
+  const key = by as keyof SpeciesRow;
+  const sign = direction === 'asc' ? 1 : -1;
+  // What has no such limit stands last, whichever way it is sorted.
+  const of = (row: SpeciesRow): string | number => (row[key] ?? sign * Infinity) as string | number;
+  return [...rows].sort((a, b) => {
+    const [x, y] = [of(a), of(b)];
+    return sign * (typeof x === 'string' ? x.localeCompare(String(y)) : x - Number(y));
+  });
+}
+
+/** Every species there is: found by a few letters, sorted by what is asked. */
+export function SpeciesList({ rows }: { rows: readonly SpeciesRow[] }) {
+  const [typed, setTyped] = useState('');
+  const [sort, setSort] = useState<DeskSort>({ by: 'name', direction: 'asc' });
+  const wanted = typed.trim().toLowerCase();
+  const found = rows.filter((r) => `${r.name} ${r.botanical}`.toLowerCase().includes(wanted));
+  return (
+    <>
+      <TextInput
+        label="Name"
+        aria-label="Find a species"
+        maw="20rem"
+        value={typed}
+        onChange={(event) => setTyped(event.target.value)}
+      />
+      <DeskTable
+        label="Species"
+        columns={COLUMNS}
+        records={sorted(found, sort)}
+        empty={`No species has “${typed.trim()}” in its name.`}
+        sort={sort}
+        onSort={setSort}
+      />
+    </>
+  );
+}
