@@ -1,5 +1,5 @@
-import { scaleLinear } from 'd3-scale';
 import { area, curveMonotoneX } from 'd3-shape';
+import { linear } from './linear';
 
 export interface LifeScale {
   /** Days before now on the left edge. */
@@ -39,7 +39,7 @@ export function LifeLine({
   p90,
   label,
 }: LifeLineProps) {
-  const x = scaleLinear([-scale.pastDays, scale.aheadDays], [6, W - 6]).clamp(true);
+  const x = linear([-scale.pastDays, scale.aheadDays], [6, W - 6]);
   const band = area<number>()
     .x((_, day) => x(day))
     .y0((share) => MID - share * 8)
@@ -101,7 +101,7 @@ export function LifeLine({
 
 /** The scale's own words, once under a list. */
 export function LifeAxis({ scale }: { scale: LifeScale }) {
-  const x = scaleLinear([-scale.pastDays, scale.aheadDays], [1.5, 98.5]).clamp(true);
+  const x = linear([-scale.pastDays, scale.aheadDays], [1.5, 98.5]);
   const marks = [-scale.pastDays, 0, ...[5, 10, 15, 20, 25].filter((d) => d < scale.aheadDays - 1)];
   return (
     <div

@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import {
   createContext,
@@ -16,8 +17,11 @@ import { useShopClock } from './clock';
 import { tabletStore, type KeptTap, type NewKeptTap } from './kept-taps';
 import type { Outcome } from './outcome';
 import { rememberOwnTap } from './own-taps';
-import { QuestionSheet, useQuestion } from './question';
+import { useQuestion } from './question';
+import { useOnceOpened } from './late';
 import { drainTaps, inTurnOfTabs, sendTap, type QueueParts } from './tap-queue';
+
+const QuestionSheet = dynamic(() => import('./question-sheet').then((m) => m.QuestionSheet), { ssr: false });
 
 /** Does an action: what it was about is said where it has to wait. */
 export type Act = <N extends ActionName>(
@@ -122,6 +126,7 @@ export function ActionProvider({
   const router = useRouter();
   const now = useShopClock();
   const { question, ask, answer } = useQuestion();
+  const hasQuestion = useOnceOpened(question !== null);
   const { parts, kept } = useQueue(ask, now);
   const [news, setNews] = useState<string | null>(null);
   const unanswered = useRef(new Map<string, string>());
@@ -171,7 +176,7 @@ export function ActionProvider({
   return (
     <Context.Provider value={value}>
       {children}
-      <QuestionSheet question={question} onAnswer={answer} />
+      {hasQuestion && <QuestionSheet question={question} onAnswer={answer} />}
     </Context.Provider>
   );
 }

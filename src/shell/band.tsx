@@ -1,42 +1,17 @@
 'use client';
-import { Button, Kbd, Menu } from '@mantine/core';
+import { Button, Kbd } from '@mantine/core';
+import dynamic from 'next/dynamic';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { usePathname } from 'next/navigation';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
+import { AllButton } from './band-buttons';
 import { PLACES, type PlaceKey, type PlaceNote } from './places';
 import css from './shell.module.css';
 
-/** Every place, for where the band has room for three of them. */
-function AllPlaces({
-  notes,
-  onQuickLine,
-}: {
-  notes: Readonly<Record<PlaceKey, PlaceNote>>;
-  onQuickLine: () => void;
-}) {
-  return (
-    <Menu position="bottom-start">
-      <Menu.Target>
-        <Button className={css.all}>All</Button>
-      </Menu.Target>
-      <Menu.Dropdown>
-        {PLACES.map((place) => (
-          <Menu.Item
-            key={place.key}
-            component={Link}
-            href={place.path}
-            rightSection={
-              <span className={notes[place.key].late ? 'late' : 'soft'}>{notes[place.key].words}</span>
-            }
-          >
-            {place.name}
-          </Menu.Item>
-        ))}
-        <Menu.Item onClick={onQuickLine}>Find or do …</Menu.Item>
-      </Menu.Dropdown>
-    </Menu>
-  );
-}
+const AllPlaces = dynamic(() => import('./all-places').then((m) => m.AllPlaces), {
+  ssr: false,
+  loading: () => <AllButton />,
+});
 
 /** The places as one band along the water: the one you are in stands in it. */
 export function Band({
@@ -51,10 +26,15 @@ export function Band({
   children: ReactNode;
 }) {
   const path = usePathname();
+  const [isListed, setListed] = useState(false);
   const at = PLACES.findIndex((p) => path.startsWith(p.path));
   return (
     <header className={css.band}>
-      <AllPlaces notes={notes} onQuickLine={onQuickLine} />
+      {isListed ? (
+        <AllPlaces notes={notes} onQuickLine={onQuickLine} />
+      ) : (
+        <AllButton onClick={() => setListed(true)} />
+      )}
       <Link href="/bench" className={css.mark} aria-label={`Hush Pail, ${shopName}`}>
         <svg viewBox="0 0 48 48" width={40} aria-hidden="true">
           <path d="M14 10 C8 20 12 34 12 38" fill="none" stroke="var(--ink-soft)" strokeWidth={2} />

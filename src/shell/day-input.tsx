@@ -1,27 +1,34 @@
 'use client';
-import '@mantine/dates/styles.layer.css';
-import { DateInput, type DateInputProps } from '@mantine/dates';
+import { TextInput } from '@mantine/core';
+import { useEffect, useState } from 'react';
 import { saidDay } from '@/core/calendar/said-dates';
-import { typedDay } from '@/core/calendar/typed-day';
-import { useToday } from './clock';
+import type { DayInputProps, DayPicker } from './day-picker';
 
-interface Props extends Omit<DateInputProps, 'value' | 'onChange' | 'dateParser' | 'valueFormat'> {
-  /** ISO date. */
-  readonly value: string | null;
-  readonly onChange: (isoDate: string | null) => void;
-}
+let fetched: typeof DayPicker | null = null;
 
-/** A day: picked, or typed as one says it ("22/11", "yesterday"). */
-export function DayInput({ value, onChange, ...props }: Props) {
-  const today = useToday();
+/** A day: picked, or typed as one says it. What picks it is fetched once the field is there; until then it only shows. */
+export function DayInput(props: DayInputProps) {
+  const [Picker, setPicker] = useState<typeof DayPicker | null>(() => fetched);
+  useEffect(() => {
+    if (fetched) return;
+    import('./day-picker')
+      .then((m) => {
+        fetched = m.DayPicker;
+        setPicker(() => m.DayPicker);
+      })
+      // Without the net the day stands as it is; the next drawing asks again.
+      .catch(() => undefined);
+  }, []);
+  if (Picker) return <Picker {...props} />;
+  const { label, w, value, placeholder, 'aria-label': heard } = props;
   return (
-    <DateInput
-      value={value}
-      onChange={onChange}
-      dateParser={(text) => typedDay(text, today)}
-      valueFormat={(day) => saidDay(day, 'weekday, day and month')}
-      weekendDays={[]}
-      {...props}
+    <TextInput
+      {...(w === undefined ? {} : { w })}
+      label={label}
+      aria-label={heard}
+      placeholder={placeholder}
+      value={value ? saidDay(value, 'weekday, day and month') : ''}
+      readOnly
     />
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 import { Alert } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
-import { Notifications } from '@mantine/notifications';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
 import type { ActionName } from '@/core/actions/actions';
@@ -12,19 +12,31 @@ import { Band } from './band';
 import { ShopClock } from './clock';
 import { KeptTapsBar } from './kept-taps-bar';
 import { useSweptKept } from './kept';
-import { KeySheet } from './key-sheet';
+import { useFetchedAtRest, useOnceOpened } from './late';
 import { NextList } from './next-list';
-import { PersonPanel } from './person-panel';
+import { Person } from './person';
 import { PLACES, type NextItem, type PlaceKey, type PlaceNote } from './places';
-import { QuickLine } from './quick-line';
-import { QuestionSheet, useQuestion } from './question';
+import { useQuestion } from './question';
 import { Scanner } from './scanner';
 import css from './shell.module.css';
-import kit from './theme/kit.module.css';
 import { SpeciesProvider } from './species';
 import { useKeys } from './use-keys';
 import { useLive } from './use-live';
 import { useTakeBack } from './use-take-back';
+
+const LATE = {
+  quickLine: () => import('./quick-line'),
+  keySheet: () => import('./key-sheet'),
+  question: () => import('./question-sheet'),
+  strip: () => import('./just-done-strip'),
+  person: () => import('./person-panel'),
+  places: () => import('./all-places'),
+};
+const FETCHED_AT_REST = Object.values(LATE);
+const QuickLine = dynamic(() => LATE.quickLine().then((m) => m.QuickLine), { ssr: false });
+const KeySheet = dynamic(() => LATE.keySheet().then((m) => m.KeySheet), { ssr: false });
+const QuestionSheet = dynamic(() => LATE.question().then((m) => m.QuestionSheet), { ssr: false });
+const JustDoneStrip = dynamic(() => LATE.strip().then((m) => m.JustDoneStrip), { ssr: false });
 
 export interface FrameProps {
   readonly shopName: string;
@@ -72,7 +84,13 @@ function Inside({
   const [isNextOpen, setNextOpen] = useState(false);
   const [isKeySheetOpen, setKeySheetOpen] = useState(false);
   const [isQuickLineOpen, setQuickLineOpen] = useState(false);
-  const takeBack = useTakeBack(last, redo, ask);
+  const { takeBack, justDone } = useTakeBack(last, redo, ask);
+  const [hasQuickLine, hasKeySheet, hasQuestion] = [
+    useOnceOpened(isQuickLineOpen),
+    useOnceOpened(isKeySheetOpen),
+    useOnceOpened(question !== null),
+  ];
+  useFetchedAtRest(FETCHED_AT_REST);
   useLive();
   useSweptKept();
 
@@ -105,7 +123,7 @@ function Inside({
       )}
       <Alarm items={next} isQuiet={isQuiet} />
       <Band notes={notes} shopName={shopName} onQuickLine={() => setQuickLineOpen(true)}>
-        <PersonPanel
+        <Person
           name={person.name}
           timeZone={timeZone}
           language={language}
@@ -123,10 +141,12 @@ function Inside({
         </main>
         <NextList items={next} open={isNextOpen} onOpen={setNextOpen} />
       </div>
-      <Notifications position="bottom-center" className={kit.strip} />
-      <QuickLine opened={isQuickLineOpen} onClose={() => setQuickLineOpen(false)} ask={ask} />
-      <KeySheet opened={isKeySheetOpen} onClose={() => setKeySheetOpen(false)} />
-      <QuestionSheet question={question} onAnswer={answer} />
+      {justDone && <JustDoneStrip justDone={justDone} />}
+      {hasQuickLine && (
+        <QuickLine opened={isQuickLineOpen} onClose={() => setQuickLineOpen(false)} ask={ask} />
+      )}
+      {hasKeySheet && <KeySheet opened={isKeySheetOpen} onClose={() => setKeySheetOpen(false)} />}
+      {hasQuestion && <QuestionSheet question={question} onAnswer={answer} />}
     </>
   );
 }

@@ -5,20 +5,17 @@ import {
   Popover,
   Stack,
   Switch,
-  UnstyledButton,
   useComputedColorScheme,
   useMantineColorScheme,
 } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
-import { saidDate } from '@/core/calendar/said-dates';
 import { useActions } from './actions';
-import { useShopNow } from './clock';
-import css from './shell.module.css';
+import { WhoButton } from './band-buttons';
 import { useHydrated } from './use-hydrated';
 
-interface Props {
+export interface PersonPanelProps {
   readonly name: string;
-  readonly timeZone: string;
+  readonly clock: string;
   readonly language: string;
   readonly languages: readonly { readonly value: string; readonly label: string }[];
   readonly isQuiet: boolean;
@@ -27,12 +24,11 @@ interface Props {
   readonly signOut: () => Promise<void>;
 }
 
-/** Who is signed in, and what they set for themselves or this tablet. */
-export function PersonPanel(props: Props) {
-  const { name, timeZone, language, languages, isQuiet, onQuiet, onKeys, signOut } = props;
+/** What somebody sets for themselves or this tablet, under their name; it is loaded as it is first opened. */
+export function PersonPanel(props: PersonPanelProps) {
+  const { name, clock, language, languages, isQuiet, onQuiet, onKeys, signOut } = props;
   const { act } = useActions();
-  const now = useShopNow();
-  const [opened, { toggle, close }] = useDisclosure(false);
+  const [opened, { toggle, close }] = useDisclosure(true);
   const isHydrated = useHydrated();
   const { setColorScheme } = useMantineColorScheme();
   // The server knows neither what was chosen on this tablet nor what its system says.
@@ -40,10 +36,7 @@ export function PersonPanel(props: Props) {
   return (
     <Popover opened={opened} onDismiss={close} trapFocus returnFocus position="bottom-end">
       <Popover.Target>
-        <UnstyledButton className={css.who} onClick={toggle}>
-          <span className={css.whoClock}>{now === null ? '' : saidDate(now, timeZone, 'clock')}</span>
-          <span className={css.whoName}>{name}</span>
-        </UnstyledButton>
+        <WhoButton clock={clock} who={name} onClick={toggle} />
       </Popover.Target>
       <Popover.Dropdown>
         <Stack gap="sm">

@@ -171,7 +171,7 @@ test('the plan stands for all, as a chart and in a table; hands come and go', as
     .getByRole('button', { name: 'Tove' })
     .click();
   await expect(page.getByRole('article').getByText('Tove', { exact: true })).toBeHidden();
-  await page.goto('/bench?view=knife');
+  await page.goto('/bench/knife');
   await expect(page.getByRole('img', { name: /knife held still/ })).toBeVisible();
   await expect(page.getByRole('row', { name: /Tove/ })).toContainText('not yet');
   await expectNothingSerious(page);

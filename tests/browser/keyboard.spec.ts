@@ -70,8 +70,8 @@ for (const [name, options] of [
       '/desk/figures',
       '/desk/ways',
       '/desk/species',
-      '/bench?view=plan',
-      '/bench?view=knife',
+      '/bench/plan',
+      '/bench/knife',
     ]) {
       await page.goto(path);
       await expect(page.getByRole('main')).toBeVisible();

@@ -1,7 +1,7 @@
 import { drawnOfLines } from './drawn-together';
 import type { ArrangementInput, Care, Vessel } from './types';
 import type { Overrides } from '../model/figures';
-import { TABLE } from '../vase-life/lot-history';
+import { TABLE } from '../vase-life/table';
 import type { Arrival } from '../vase-life/types';
 
 export interface ChosenLine {

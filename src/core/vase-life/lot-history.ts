@@ -3,6 +3,7 @@ import { rightSolution, type SolutionKey } from '../water/solutions';
 import type { VesselStart } from '../water/vessel-water';
 import { droopOf } from './journey';
 import { middlingStemAfter } from './middling-stem';
+import { TABLE, TABLE_CHANGE_DAYS } from './table';
 import type { Arrival, CareEvent, LotInput, Stay } from './types';
 import type { Overrides } from '../model/figures';
 
@@ -42,10 +43,6 @@ export interface LotHistory {
   readonly startHourOfDay: number;
   readonly overrides?: Overrides;
 }
-
-/** Where days left are counted: a table at home, the same for every lot so that lots compare. */
-export const TABLE = { tempC: 21, humidityPct: 60, ethylenePpm: 0, litHours: 14 } as const;
-export const TABLE_CHANGE_DAYS = 4;
 
 type Water = NonNullable<StayHere['water']>;
 interface Hours {

@@ -1,6 +1,6 @@
 import { predictArrangement } from '../../core/arrangement/predict-arrangement';
 import type { ArrangementInput } from '../../core/arrangement/types';
-import { TABLE } from '../../core/vase-life/lot-history';
+import { TABLE } from '../../core/vase-life/table';
 import { idOf, later, STEMS_A_LINE, upTo, type HistoryTable, type Years } from './years';
 
 const INPUT: ArrangementInput = {

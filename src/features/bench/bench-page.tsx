@@ -1,5 +1,4 @@
 import { VisuallyHidden } from '@mantine/core';
-import { MORE_CAUTION } from '@/core/steps/cautions';
 import { localeOf } from '@/core/words/catalogues';
 import { m } from '@/core/words/message';
 import { say } from '@/core/words/say';
@@ -7,7 +6,6 @@ import { speciesName } from '@/core/words/species-name';
 import { manyExpected } from '@/data/expected';
 import { manyActivePeople } from '@/data/people';
 import { inZone } from '@/server/clock';
-import { manySkills } from '@/data/house';
 import { lotLabel } from '@/data/portions';
 import { once } from '@/server/once';
 import type { Reader } from '@/server/stock';
@@ -21,8 +19,6 @@ import { cardOf } from './cards';
 import { ClearBench } from './clear-bench';
 import { FLOOR_READS, isAsked, readFloor, type FloorLot } from './floor';
 import { madeFrom } from './plan-input';
-import { KnifeCard } from './knife-card';
-import { PlanChart } from './plan-chart';
 import { PlanStrip } from './plan-strip';
 import { Rest, type RestRow } from './rest';
 import { StepCard } from './step-card';
@@ -52,36 +48,19 @@ function inOrder(lots: readonly FloorLot[], order: readonly string[]): FloorLot[
 /** Who does what now: a big card a pair of hands, the plan's sum under them, the rest below. */
 export async function BenchPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const asked = typeof search.lot === 'string' ? search.lot : null;
-  const view = typeof search.view === 'string' ? search.view : '';
-  const { floor, cards, people, skills, expected, today, me, at } = await inMyShop(
+  const { floor, cards, people, expected, today, me, at } = await inMyShop(
     async (trx, me, at) => {
-      const [floor, people, skills] = await Promise.all([
-        readFloor(trx, me, at, asked),
-        once(trx, manyActivePeople),
-        once(trx, manySkills),
-      ]);
+      const [floor, people] = await Promise.all([readFloor(trx, me, at, asked), once(trx, manyActivePeople)]);
       const cards = floor.handed.flatMap(({ hands, lot, next }) => {
         const hand = floor.hands.find((h) => h.name === hands);
         return hand ? (cardOf(floor, hand, lot, next, me, at) ?? []) : [];
       });
       const { date: today } = inZone(at, me.shop.timeZone);
       const expected = cards.length === 0 ? await manyExpected(trx, today) : [];
-      return { floor, cards, people, skills, expected, today, me, at };
+      return { floor, cards, people, expected, today, me, at };
     },
     [...FLOOR_READS, manyActivePeople],
   );
-  if (view === 'knife')
-    return (
-      <KnifeCard
-        people={people.map((p) => ({ id: p.id, name: p.name }))}
-        skills={skills.map((s) => ({ ...s, at: s.at.getTime() }))}
-        mayRecord={me.role === 'manager'}
-        timeZone={me.shop.timeZone}
-        caution={say(MORE_CAUTION.blade, me.language)}
-      />
-    );
-  if (view === 'plan')
-    return <PlanChart floor={floor} at={at} timeZone={me.shop.timeZone} language={me.language} />;
   const t = speakerOf(me.language);
   const wanted = floor.handed.find((h) =>
     floor.lots.some((l) => l.lot.id === h.lot && isAsked(l.lot, asked)),

@@ -1,7 +1,9 @@
 'use client';
-import { Button, Popover } from '@mantine/core';
-import { useState, type MouseEvent, type ReactNode } from 'react';
+import { Button } from '@mantine/core';
+import dynamic from 'next/dynamic';
+import { useState, type ReactNode } from 'react';
 
+const NotThisPanel = dynamic(() => import('./not-this-panel').then((m) => m.NotThisPanel), { ssr: false });
 const GAP_PX = 8;
 
 /** How far above the button the deed of its card begins. */
@@ -15,29 +17,20 @@ function deedAbove(button: HTMLElement): number {
  * its deed free: nothing of the other pair of hands' moves, and what was set is logged in one tap.
  */
 export function NotThis({ words, children }: { words: string; children: ReactNode }) {
-  const [isOpen, setOpen] = useState(false);
-  const [offset, setOffset] = useState(GAP_PX);
-  const toggle = ({ currentTarget }: MouseEvent<HTMLElement>) => {
-    setOffset(deedAbove(currentTarget) + GAP_PX);
-    setOpen(!isOpen);
-  };
+  const [offset, setOffset] = useState<number | null>(null);
+  if (offset !== null)
+    return (
+      <NotThisPanel words={words} offset={offset}>
+        {children}
+      </NotThisPanel>
+    );
   return (
-    <Popover
-      opened={isOpen}
-      onChange={setOpen}
-      position="top-end"
-      width="100cqw"
-      offset={offset}
-      withinPortal={false}
-      trapFocus
-      returnFocus
+    <Button
+      variant="quiet"
+      aria-haspopup="dialog"
+      onClick={({ currentTarget }) => setOffset(deedAbove(currentTarget) + GAP_PX)}
     >
-      <Popover.Target>
-        <Button variant="quiet" onClick={toggle}>
-          {words}
-        </Button>
-      </Popover.Target>
-      <Popover.Dropdown>{children}</Popover.Dropdown>
-    </Popover>
+      {words}
+    </Button>
   );
 }

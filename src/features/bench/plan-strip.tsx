@@ -103,7 +103,7 @@ export function PlanStrip({ madeFrom, version, plan, madeAt, at, currency, timeZ
         )}
         {planning === 'failed' && <span role="status">{t('bench.no-plan')}</span>}
         {shown && shown.lots.length > 0 && (
-          <LinkButton variant="quiet" href="/bench?view=plan">
+          <LinkButton variant="quiet" href="/bench/plan">
             {t('bench.as-chart')}
           </LinkButton>
         )}
@@ -118,7 +118,7 @@ export function PlanStrip({ madeFrom, version, plan, madeAt, at, currency, timeZ
             {p.name}
           </Button>
         ))}
-        <LinkButton variant="quiet" href="/bench?view=knife">
+        <LinkButton variant="quiet" href="/bench/knife">
           {t('bench.knife-card')}
         </LinkButton>
       </Group>

@@ -2,6 +2,7 @@
 import { Group, Stack } from '@mantine/core';
 
 import { stepOf } from '@/core/steps/steps';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { Beaker } from '@/drawing/beaker';
 import { Stem } from '@/drawing/stem';
@@ -11,13 +12,14 @@ import { Said } from '@/shell/said';
 import { useWords, type SayWords } from '@/shell/words';
 import type { BenchCard } from './bench-card';
 import css from './bench.module.css';
-import { CardDrawer } from './card-drawer';
 import { CautionLine } from './caution-line';
 import { LookOutcomes } from './look-outcomes';
 import { PailPicker } from './pail-picker';
 import { binsWhatHangs, StepDeed, type Chosen } from './step-deed';
 import { useLog } from './use-log';
 import { NotThis } from './not-this';
+
+const CardDrawer = dynamic(() => import('./card-drawer').then((m) => m.CardDrawer), { ssr: false });
 
 function Clock({ dueAt }: { dueAt: number }) {
   const now = useShopNow();

@@ -1,5 +1,6 @@
 'use client';
 import { Button, Stack, VisuallyHidden } from '@mantine/core';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { ignoredLine } from '@/core/dock/read-line';
 import type { NoteLine } from '@/core/dock/types';
@@ -7,8 +8,9 @@ import { useActions } from '@/shell/actions';
 import css from './dock.module.css';
 import { completeLine, lacking, type DraftLine } from './draft-lines';
 import { CutDateInput, StemsInput } from './line-inputs';
-import { SpeciesCell } from './note-line';
 import { Said } from '@/shell/said';
+
+const SpeciesCell = dynamic(() => import('./note-line').then((m) => m.SpeciesCell), { ssr: false });
 
 /** A line of a note that waits or was refused, as the slip shows it. */
 export interface KeptLineView {

@@ -1,5 +1,6 @@
 'use client';
 import { Button, Kbd } from '@mantine/core';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { adviseAtDock, type DockAdvice, type FlawInLot } from '@/core/dock/flaws';
@@ -13,13 +14,10 @@ import type { Told } from '@/shell/told';
 import { useTold } from '@/shell/use-told';
 import { useHalfDone } from '@/shell/kept';
 import { AnotherDay } from './another-day';
-import { BinForm, type Mate } from './bin-form';
+import type { Mate } from './bin-form';
 import { BoxFoundButton } from './box-found';
-import { CountForm } from './count-form';
-import { DecideForm } from './decide-form';
 import css from './dock.module.css';
-import { PhotoForm, WarmthForm, type Evidence } from './evidence-form';
-import { FlawForm } from './flaw-form';
+import type { Evidence } from './evidence-form';
 import { LotDrawers } from './lot-drawers';
 import { LotMeans } from './lot-means';
 import { outlookKey, type Outlook } from './outlook';
@@ -29,6 +27,14 @@ import { DeedBar } from '@/shell/deed-bar';
 import { useIntoView } from '@/shell/use-into-view';
 import { Said } from '@/shell/said';
 import { ShopLink as Link } from '@/shell/shop-link';
+
+// What is in a drawer is fetched as it is first opened.
+const BinForm = dynamic(() => import('./bin-form').then((m) => m.BinForm), { ssr: false });
+const CountForm = dynamic(() => import('./count-form').then((m) => m.CountForm), { ssr: false });
+const DecideForm = dynamic(() => import('./decide-form').then((m) => m.DecideForm), { ssr: false });
+const FlawForm = dynamic(() => import('./flaw-form').then((m) => m.FlawForm), { ssr: false });
+const PhotoForm = dynamic(() => import('./evidence-form').then((m) => m.PhotoForm), { ssr: false });
+const WarmthForm = dynamic(() => import('./evidence-form').then((m) => m.WarmthForm), { ssr: false });
 
 /** All that the dock knows of the lot being looked at. */
 export interface LookProps {

@@ -1,13 +1,11 @@
 'use client';
 import { Button, Group, Stack, Textarea } from '@mantine/core';
-import '@mantine/dropzone/styles.layer.css';
-import { Dropzone } from '@mantine/dropzone';
 import { useSpecies } from '@/shell/species';
 import dynamic from 'next/dynamic';
 import { useRouter, useSearchParams } from 'next/navigation';
 import * as v from 'valibot';
 import { someText, useShopForm } from '@/shell/form';
-import { useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { likelyOrder } from '@/core/dock/compare-order';
 import type { DeliveryNote } from '@/core/dock/types';
 import { useKept } from '@/shell/kept';
@@ -15,6 +13,7 @@ import css from './dock.module.css';
 import { draftOf, type DraftLine } from './draft-lines';
 import { HALF_READ, type HalfRead, type NamedColumns } from './half-read';
 import type { Expected } from './note-preview';
+import { FileTap } from '@/shell/file-tap';
 import { bytesOf, fetchHelp, readBytes } from './read-file';
 import { Said } from '@/shell/said';
 
@@ -38,6 +37,21 @@ type Open =
   | { readonly kind: 'note'; readonly half: HalfRead; readonly file: Unnamed | null }
   | { readonly kind: 'order'; readonly lines: readonly DraftLine[]; readonly supplier: string }
   | { readonly kind: 'columns'; readonly file: Unnamed };
+
+const DropAnywhere = dynamic(() => import('./drop-anywhere').then((m) => m.DropAnywhere), { ssr: false });
+
+const NOTE_FILES = '.csv,.tsv,.txt,.json,text/csv,text/plain';
+
+/** Whether a file has been dragged over the page: what takes it is fetched then. */
+function useDragged(): boolean {
+  const [isDragged, setDragged] = useState(false);
+  useEffect(() => {
+    const see = () => setDragged(true);
+    window.addEventListener('dragenter', see, { once: true });
+    return () => window.removeEventListener('dragenter', see);
+  }, []);
+  return isDragged;
+}
 
 const MOST_TYPED = 20_000;
 const TYPED = v.object({ lines: someText(1, MOST_TYPED, 'Type a line first, or paste some.') });
@@ -94,7 +108,7 @@ export function NoteReader({
   const [open, setOpen] = useState<Open | null>(null);
   const [kept, , dropKept] = useKept<HalfRead>(HALF_READ);
   const [problem, setProblem] = useState<string | null>(null);
-  const choose = useRef<() => void>(null);
+  const isDragged = useDragged();
   const species = useSpecies();
   // What is booked meanwhile, here or on another tablet, is not offered again.
   const isBooked = booked.some((b) => b.supplier === kept?.supplier && b.deliveryRef === kept.deliveryRef);
@@ -193,16 +207,8 @@ export function NoteReader({
       </>
     );
   return (
-    <Dropzone
-      className={css.drop}
-      onDrop={([file]) => void take(file)}
-      openRef={choose}
-      activateOnClick={false}
-      activateOnKeyboard={false}
-      multiple={false}
-      tabIndex={-1}
-      inputProps={{ 'aria-label': 'Delivery note, CSV' }}
-    >
+    <div className={css.drop}>
+      {isDragged && <DropAnywhere onFile={(file) => void take(file)} />}
       <Stack gap="sm">
         <strong>Van at the door?</strong>
         {left && (
@@ -211,7 +217,9 @@ export function NoteReader({
           </Button>
         )}
         <Group>
-          <Button onClick={() => choose.current?.()}>Drop or choose its note</Button>
+          <FileTap label="Delivery note, CSV" accept={NOTE_FILES} onFile={(file) => void take(file)}>
+            Drop or choose its note
+          </FileTap>
           {demo && (
             <Button variant="quiet" onClick={() => void takeDemo()}>
               Demo: this morning’s note
@@ -221,6 +229,6 @@ export function NoteReader({
         <Typed key={typed} start={typed} onRead={takeTyped} />
         <Said isAlert>{problem}</Said>
       </Stack>
-    </Dropzone>
+    </div>
   );
 }

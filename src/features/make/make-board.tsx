@@ -1,5 +1,6 @@
 'use client';
 import { Button, Group, Kbd, Stack, TextInput } from '@mantine/core';
+import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useCallback, useRef, useState } from 'react';
 import { v4 } from 'uuid';
@@ -10,11 +11,7 @@ import { useActions } from '@/shell/actions';
 import { notDoneWords } from '@/shell/outcome';
 import { NumberStepper } from '@/shell/number-stepper';
 import type { LotView } from '@/server/stock';
-import { Beside } from './beside';
 import { arrangementInput } from '@/core/arrangement/at-home';
-import { ForecastPanel } from './forecast-panel';
-import { ForecastTable } from './forecast-table';
-import { HabitRanking } from './habit-ranking';
 import css from './make.module.css';
 import { StockList } from './stock-list';
 import { useForecast } from './use-forecast';
@@ -22,6 +19,12 @@ import { Working } from '@/shell/working';
 import { VesselDrawing } from './vessel-drawing';
 import { Said } from '@/shell/said';
 import { DeedBar } from '@/shell/deed-bar';
+
+// What says how long it lasts is wanted once there is something in the vessel.
+const Beside = dynamic(() => import('./beside').then((m) => m.Beside), { ssr: false });
+const ForecastPanel = dynamic(() => import('./forecast-panel').then((m) => m.ForecastPanel), { ssr: false });
+const ForecastTable = dynamic(() => import('./forecast-table').then((m) => m.ForecastTable), { ssr: false });
+const HabitRanking = dynamic(() => import('./habit-ranking').then((m) => m.HabitRanking), { ssr: false });
 
 /** A name from what is in it, for who types none: its three most numerous kinds. */
 function namedAfter(chosen: readonly { lot: LotView; stems: number }[]): string {

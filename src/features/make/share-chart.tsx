@@ -1,6 +1,6 @@
 'use client';
-import { scaleLinear } from 'd3-scale';
 import { area, curveMonotoneX, line } from 'd3-shape';
+import { linear } from '@/drawing/linear';
 import type { ArrangementForecast, LineForecast } from '@/core/arrangement/types';
 import { weekdayOf } from './days';
 
@@ -42,8 +42,8 @@ export function ShareChart({
   now: number;
 }) {
   const lastDay = Math.min(forecast.horizonDays, Math.max(8, Math.ceil(forecast.lastStand.p90) + 3));
-  const x = scaleLinear([0, lastDay], [LEFT, RIGHT]);
-  const y = scaleLinear([0, 1], [BOTTOM, TOP]);
+  const x = linear([0, lastDay], [LEFT, RIGHT]);
+  const y = linear([0, 1], [BOTTOM, TOP]);
   const days = Array.from({ length: lastDay + 1 }, (_, d) => d);
   const shareLine = (share: readonly number[]): string =>
     line<number>()

@@ -1,8 +1,7 @@
 'use client';
-import { Button, Group, Modal, Stack } from '@mantine/core';
 import { useCallback, useState } from 'react';
 
-interface Asked {
+export interface Asked {
   readonly message: string;
   /** What yes is called. */
   readonly yes: string;
@@ -30,27 +29,4 @@ export function useQuestion(): {
     [question],
   );
   return { question, ask, answer };
-}
-
-/** The question across the screen, with its two answers; closing it is no. */
-export function QuestionSheet({
-  question,
-  onAnswer,
-}: {
-  question: Asked | null;
-  onAnswer: (isSure: boolean) => void;
-}) {
-  return (
-    <Modal opened={question !== null} onClose={() => onAnswer(false)} title="One moment">
-      <Stack>
-        <p>{question?.message}</p>
-        <Group>
-          <Button variant="deed" data-autofocus onClick={() => onAnswer(true)}>
-            {question?.yes}
-          </Button>
-          <Button onClick={() => onAnswer(false)}>No, leave it</Button>
-        </Group>
-      </Stack>
-    </Modal>
-  );
 }

@@ -1,0 +1,30 @@
+'use client';
+import '@mantine/dates/styles.layer.css';
+import { DateInput, type DateInputProps } from '@mantine/dates';
+import { saidDay } from '@/core/calendar/said-dates';
+import { typedDay } from '@/core/calendar/typed-day';
+import { useToday } from './clock';
+
+export interface DayInputProps extends Omit<
+  DateInputProps,
+  'value' | 'onChange' | 'dateParser' | 'valueFormat'
+> {
+  /** ISO date. */
+  readonly value: string | null;
+  readonly onChange: (isoDate: string | null) => void;
+}
+
+/** A day: picked, or typed as one says it ("22/11", "yesterday"). */
+export function DayPicker({ value, onChange, ...props }: DayInputProps) {
+  const today = useToday();
+  return (
+    <DateInput
+      value={value}
+      onChange={onChange}
+      dateParser={(text) => typedDay(text, today)}
+      valueFormat={(day) => saidDay(day, 'weekday, day and month')}
+      weekendDays={[]}
+      {...props}
+    />
+  );
+}

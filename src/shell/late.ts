@@ -1,0 +1,26 @@
+'use client';
+import { useEffect, useState } from 'react';
+
+/** Whether something was ever opened: what opens is loaded then and not before, and stays to close as it opened. */
+export function useOnceOpened(isOpen: boolean): boolean {
+  const [wasOpened, setWasOpened] = useState(isOpen);
+  if (isOpen && !wasOpened) setWasOpened(true);
+  return isOpen || wasOpened;
+}
+
+/** Milliseconds after which a page that is at rest fetches what a tap may ask for next. */
+const AT_REST_MS = 4000;
+
+/** Fetches scripts that a tap may want once the page is at rest, so that they are here where the net is not. */
+export function useFetchedAtRest(fetches: readonly (() => Promise<unknown>)[]): void {
+  useEffect(() => {
+    const fetchAll = () => {
+      for (const fetchOne of fetches) fetchOne().catch(() => undefined);
+    };
+    const timer = setTimeout(() => {
+      if ('requestIdleCallback' in window) requestIdleCallback(fetchAll);
+      else fetchAll();
+    }, AT_REST_MS);
+    return () => clearTimeout(timer);
+  }, [fetches]);
+}
