@@ -35,3 +35,17 @@ export async function manyLotsOfSupplier(
   );
   return rows;
 }
+
+/** How many of the last deliveries are looked through for who sent them. */
+const DELIVERIES_LOOKED_AT = 500;
+
+/** Suppliers of the last deliveries, the last one first. */
+export async function lateSuppliers(trx: Trx): Promise<string[]> {
+  const { rows } = await trx.raw<{ rows: { supplier: string }[] }>(
+    `select supplier from (
+       select supplier, booked_at from delivery where taken_back_at is null order by booked_at desc limit ?) late
+     group by supplier order by max(booked_at) desc`,
+    [DELIVERIES_LOOKED_AT],
+  );
+  return rows.map((r) => r.supplier);
+}

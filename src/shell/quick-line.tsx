@@ -60,6 +60,10 @@ function Words({ onClose, ask }: Omit<Props, 'opened'>) {
               setText(e.target.value);
               setSaid(null);
             }}
+            // The list under the field takes this key for itself, and would keep the sheet open.
+            onKeyDown={(e) => {
+              if (e.key === 'Escape') onClose();
+            }}
           />
         </Combobox.EventsTarget>
         {text === '' && (

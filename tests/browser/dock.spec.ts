@@ -33,7 +33,8 @@ test('a messy morning: what was read, guessed and to be decided; what was chosen
 
   const book = note.getByRole('button', { name: /to decide first|Book in/ });
   await expect(book).toHaveText('2 to decide first');
-  await expect(book).toBeDisabled();
+  await book.click();
+  await expect(page.locator('tr[data-lacks] :focus')).toBeVisible();
   // The repeated roses are left out until somebody puts them back.
   await expect(note.getByRole('button', { name: 'put back line 13' })).toBeVisible();
   // Written over by hand, a line is settled.
@@ -88,6 +89,7 @@ test('what is wrong is counted in a few stems, claimed with its clock, sent, and
   await expectNothingSerious(page);
   await page.getByRole('button', { name: 'Log it' }).click();
   await expect(means.getByText('Claim:')).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Found wrong' }).getByText('grey mould')).toBeVisible();
   await page.getByRole('button', { name: 'Claim 12', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Claimed' })).toBeDisabled();
 

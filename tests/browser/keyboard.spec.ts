@@ -89,6 +89,43 @@ for (const [name, options] of [
     await context.close();
   });
 
+for (const [name, options, style] of [
+  ['on a wide screen', { viewport: { width: 1920, height: 1080 } }, ''],
+  ['in forced colours', { viewport: { width: 1280, height: 800 }, forcedColors: 'active' }, ''],
+  [
+    'with text twice as large',
+    { viewport: { width: 1280, height: 800 } },
+    'html { font-size: 200% !important; }',
+  ],
+] as const)
+  test(`nothing runs off its side and the deed is in sight ${name}`, async ({ browser }) => {
+    const context = await browser.newContext(options);
+    const page = await context.newPage();
+    await signInAs(page, 'Tove');
+    for (const path of [
+      '/dock',
+      '/bench',
+      '/pails',
+      '/make',
+      '/send-off',
+      '/desk',
+      '/dock/claims',
+      '/desk/species',
+    ]) {
+      await page.goto(path);
+      await expect(page.getByRole('main')).toBeVisible();
+      if (style) await page.addStyleTag({ content: style });
+      expect(
+        await page.evaluate(
+          () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+        ),
+      ).toBe(0);
+      const deed = page.locator('[data-step-in-hand]').first();
+      if (await deed.isVisible()) await expect(deed).toBeInViewport({ ratio: 1 });
+    }
+    await context.close();
+  });
+
 test('a wrong PIN says so, and guessing is locked', async ({ page }) => {
   await page.goto('/sign-in');
   await expectNothingSerious(page);

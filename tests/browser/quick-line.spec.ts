@@ -11,6 +11,10 @@ test('a few words find a lot, bin some of it once that is confirmed, and its rec
   const line = page.getByRole('dialog', { name: 'Find or do' });
   const words = line.getByLabel('A few words');
   await expect(words).toBeFocused();
+  await words.fill('where');
+  await words.press('Escape');
+  await expect(line).toBeHidden();
+  await page.keyboard.press('/');
   await words.fill('where halyard quick');
   const found = line.getByRole('option', { name: /^Tulip ‘Halyard quick’, lot \d+/ });
   await expect(found).toContainText('30 stems, dry');

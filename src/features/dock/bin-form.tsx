@@ -68,7 +68,12 @@ export function BinForm({ lot, mates }: { lot: LotView; mates: readonly Mate[] }
           onChange={setStems}
         />
         <span className="soft">of {most}</span>
-        <Button disabled={most < 2} onClick={() => void split()}>
+        <Button
+          onClick={() => {
+            if (most < 2) setSaid('It is one stem: there is nothing to part.');
+            else void split();
+          }}
+        >
           a lot of their own
         </Button>
         <span className="soft">or binned, because:</span>

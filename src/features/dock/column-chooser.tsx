@@ -5,6 +5,7 @@ import { COLUMNS, findHeading, shapeOf, type Column } from '@/core/dock/columns'
 import css from './dock.module.css';
 import type { NamedColumns } from './half-read';
 import { DeedBar } from '@/shell/deed-bar';
+import { Said } from '@/shell/said';
 
 const WORDS: Readonly<Record<Column, string>> = {
   deliveryRef: 'delivery number',
@@ -51,6 +52,7 @@ export function ColumnChooser({
   );
   const [hasHeading, setHasHeading] = useState(start !== null);
   const [supplier, setSupplier] = useState(from);
+  const [isTried, setTried] = useState(false);
   const names = of.filter((c) => c !== '');
   const counts = names.some((c) => ['bunches', 'stems', 'weightG'].includes(c));
   const isReady =
@@ -72,6 +74,7 @@ export function ColumnChooser({
         <TextInput
           label="Supplier"
           value={supplier}
+          error={isTried && supplier.trim() === '' && 'Whose file is it?'}
           maxLength={120}
           onChange={(e) => setSupplier(e.target.value)}
         />
@@ -92,6 +95,9 @@ export function ColumnChooser({
                 <th key={i}>
                   <NativeSelect
                     aria-label={`Column ${i + 1} is`}
+                    error={
+                      isTried && chosen !== '' && names.filter((n) => n === chosen).length > 1 && 'twice'
+                    }
                     value={chosen}
                     onChange={(e) =>
                       setOf(of.map((c, at) => (at === i ? (e.target.value as Column | '') : c)))
@@ -116,8 +122,13 @@ export function ColumnChooser({
           </tbody>
         </Table>
       </div>
+      {isTried && !(names.includes('product') && counts) && (
+        <Said isAlert>
+          One column has to be the product, and one a count of bunches or stems, or a weight.
+        </Said>
+      )}
       <DeedBar>
-        <Button variant="deed" disabled={!isReady} onClick={choose} data-step-in-hand>
+        <Button variant="deed" onClick={() => (isReady ? choose() : setTried(true))} data-step-in-hand>
           {isReady ? 'Read it so' : 'Name the supplier, the product, and a count or a weight; each once'}
         </Button>
       </DeedBar>

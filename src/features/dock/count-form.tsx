@@ -68,7 +68,8 @@ export function CountForm({ lot, grams }: { lot: LotView; grams: GramsFound | nu
   const bunchGrams = c.how === 'weight' ? null : asNumber(c.bunchGrams);
   const diff = stems === null ? 0 : noted - stems;
   const log = async () => {
-    if (stems === null) return;
+    if (stems === null)
+      return setSaid('Put all of it on the scale first: its grams say how many stems it is.');
     const weighed = bunchGrams === null ? null : { stems: c.perBunch, grams: bunchGrams };
     const outcome = await act(
       'dock/count',
@@ -154,9 +155,7 @@ export function CountForm({ lot, grams }: { lot: LotView; grams: GramsFound | nu
                 : `${-diff} over the ${noted} on the note`}
           </span>
         </p>
-        <Button disabled={stems === null} onClick={() => void log()}>
-          Log the count
-        </Button>
+        <Button onClick={() => void log()}>Log the count</Button>
         {lot.stemsShort > 0 && (
           <Button onClick={() => void claimShort()}>Claim {lot.stemsShort} short</Button>
         )}

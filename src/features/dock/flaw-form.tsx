@@ -9,6 +9,7 @@ import {
   type FlawInLot,
   type SampledFlaw,
 } from '@/core/dock/flaws';
+import { FlawMark } from '@/drawing/flaw-mark';
 import type { LotView } from '@/server/stock';
 import { Choices } from '@/shell/choices';
 import { useActions } from '@/shell/actions';
@@ -50,7 +51,7 @@ function Counted({
   return (
     <li className={css.counted}>
       <span>
-        <strong>{words}</strong> {flawInWords(flaw)}
+        <FlawMark kind={flaw.kind} /> <strong>{words}</strong> {flawInWords(flaw)}
         {note && <span className={css.note}>{note}</span>}
       </span>
       {claim && flaw.seen > 0 && (
@@ -158,11 +159,17 @@ export function FlawForm({
               {flawInWords(counted)} of the lot
               <span className="soft">
                 {' '}
-                about {counted.likelyStems} stems; {counted.method}, 95 %
+                about {counted.likelyStems} {counted.likelyStems === 1 ? 'stem' : 'stems'}
               </span>
             </p>
           )}
           <Button onClick={() => void log()}>Log it</Button>
+          {counted && (
+            <details className="soft">
+              <summary>how</summary>
+              {counted.method}, 95 % sure
+            </details>
+          )}
         </Group>
       )}
       <Said>{said}</Said>

@@ -67,7 +67,7 @@ function Waiting({ kept }: { kept: KeptLineView }) {
         <SpeciesCell line={line} onChange={change} />
         <StemsInput line={line} onChange={(stems) => change(0, { stems })} />
         <CutDateInput line={line} onChange={(cutDate) => change(0, { cutDate })} />
-        <Button disabled={lack !== null} onClick={() => void book()}>
+        <Button onClick={() => void (lack === null ? book() : setProblem(`First: ${lack}.`))}>
           {lack ?? 'Book it in now'}
         </Button>
         <Button variant="quiet" onClick={() => void refuse()}>

@@ -236,6 +236,7 @@ export function LotLook(props: LookProps) {
           colour={lot.colour}
           stage={stage.stage}
           droop={droop}
+          flaws={props.flaws.flatMap((f) => (f.seen > 0 ? [f.kind] : []))}
           onDroop={(next) => touch({ stageAt, droop: next })}
           onHead={() => touch({ stageAt: (stageAt + 1) % STAGES.length, droop })}
         />

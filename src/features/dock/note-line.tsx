@@ -89,7 +89,10 @@ export const NoteLineRow = memo(function NoteLineRow({
   const isOpen = line.status === 'needs-decision' && !line.isSettled;
   const byWeight = line.weightG !== null && line.bunches === null;
   return (
-    <tr className={line.fate === 'book' ? undefined : css.leftOut}>
+    <tr
+      className={line.fate === 'book' ? undefined : css.leftOut}
+      data-lacks={(line.fate === 'book' && lack !== null) || undefined}
+    >
       <td>
         {line.line}{' '}
         <span className={isOpen ? css.toDecide : css.how}>

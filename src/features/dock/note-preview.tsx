@@ -17,6 +17,7 @@ import { HALF_READ, type HalfRead } from './half-read';
 import { PreviewLines } from './preview-lines';
 import { Said } from '@/shell/said';
 import { DeedBar } from '@/shell/deed-bar';
+import { focusFirstLacking, SupplierInput } from './supplier-input';
 
 const KEEP_AFTER_MS = 300;
 
@@ -141,6 +142,7 @@ export function NotePreview({
   const [half, setHalf] = useState(start);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
+  const [isTried, setTried] = useState(false);
   // One key for this booking, however often the button is tapped.
   const [actionKey] = useState(() => v4());
   const [, keep, forget] = useKept<HalfRead>(HALF_READ);
@@ -169,6 +171,14 @@ export function NotePreview({
     setHalf((h) => ({ ...h, lines: h.lines.map((l) => (l.line === line ? { ...l, ...changes } : l)) }));
   }, []);
 
+  const isReady = open === 0 && booked.length > 0 && supplier.trim() !== '' && deliveryRef.trim() !== '';
+  const showWhatLacks = () => {
+    setTried(true);
+    setProblem(
+      booked.length === 0 ? 'No line of it is to be booked in. Take one back from what is kept aside.' : null,
+    );
+    focusFirstLacking();
+  };
   const book = async () => {
     setBusy(true);
     setProblem(null);
@@ -209,9 +219,14 @@ export function NotePreview({
             {fileName}: {summary(lines)}. Nothing is booked in yet.
           </p>
         </div>
-        <TextInput label="Supplier" value={supplier} onChange={(e) => set({ supplier: e.target.value })} />
+        <SupplierInput
+          value={supplier}
+          onChange={(to) => set({ supplier: to })}
+          error={isTried && !supplier.trim() && 'Whose note is it?'}
+        />
         <TextInput
           label="Delivery"
+          error={isTried && !deliveryRef.trim() && 'What is the delivery called?'}
           value={deliveryRef}
           onChange={(e) => set({ deliveryRef: e.target.value })}
         />
@@ -243,8 +258,8 @@ export function NotePreview({
       <DeedBar>
         <Button
           variant="deed"
-          disabled={busy || open > 0 || booked.length === 0 || !supplier.trim() || !deliveryRef.trim()}
-          onClick={() => void book()}
+          disabled={busy}
+          onClick={() => void (isReady ? book() : showWhatLacks())}
           data-step-in-hand
         >
           {deedWords(busy, open, booked, kept.length)}

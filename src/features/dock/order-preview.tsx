@@ -10,6 +10,7 @@ import { PreviewLines } from './preview-lines';
 import { Said } from '@/shell/said';
 import { DayInput } from '@/shell/day-input';
 import { DeedBar } from '@/shell/deed-bar';
+import { focusFirstLacking, SupplierInput } from './supplier-input';
 
 /** What was ordered, line by line as understood, and the day it is to come. */
 export function OrderPreview({
@@ -30,6 +31,7 @@ export function OrderPreview({
   const [orderRef, setOrderRef] = useState('');
   const [dueOn, setDueOn] = useState<string | null>(today);
   const [problem, setProblem] = useState<string | null>(null);
+  const [isTried, setTried] = useState(false);
   const [actionKey] = useState(() => v4());
   const change = useCallback((line: number, changes: Partial<DraftLine>) => {
     setLines((all) => all.map((l) => (l.line === line ? { ...l, ...changes } : l)));
@@ -38,6 +40,11 @@ export function OrderPreview({
   const open = ordered.filter((l) => lackingInOrder(l) !== null).length;
   const isReady =
     open === 0 && ordered.length > 0 && supplier.trim() !== '' && orderRef.trim() !== '' && dueOn !== null;
+  const showWhatLacks = () => {
+    setTried(true);
+    setProblem(ordered.length === 0 ? 'No line of it is to be expected. Nothing was noted.' : null);
+    focusFirstLacking();
+  };
   const place = async () => {
     if (dueOn === null) return;
     const outcome = await act(
@@ -59,9 +66,6 @@ export function OrderPreview({
     }
     setProblem(outcome.message);
   };
-  const field = (label: string, value: string, onChange: (text: string) => void) => (
-    <TextInput label={label} value={value} maxLength={60} onChange={(e) => onChange(e.target.value)} />
-  );
   return (
     <Stack component="section" aria-label="Order" gap="0.625rem">
       <header className={css.previewHead}>
@@ -69,9 +73,24 @@ export function OrderPreview({
           <h1>{lines.length} lines to expect</h1>
           <p className="soft">The note that comes is held against them. Nothing is noted yet.</p>
         </div>
-        {field('Supplier', supplier, setSupplier)}
-        {field('Order', orderRef, setOrderRef)}
-        <DayInput label="To come on" value={dueOn} onChange={setDueOn} />
+        <SupplierInput
+          value={supplier}
+          onChange={setSupplier}
+          error={isTried && !supplier.trim() && 'Whose is it?'}
+        />
+        <TextInput
+          label="Order"
+          maxLength={60}
+          value={orderRef}
+          error={isTried && !orderRef.trim() && 'What is the order called?'}
+          onChange={(e) => setOrderRef(e.target.value)}
+        />
+        <DayInput
+          label="To come on"
+          value={dueOn}
+          error={isTried && dueOn === null && 'Which day?'}
+          onChange={setDueOn}
+        />
         <Button variant="quiet" onClick={onClose}>
           Put it away
         </Button>
@@ -79,7 +98,7 @@ export function OrderPreview({
       <PreviewLines lines={lines} onChange={change} isOrder />
       <Said isAlert>{problem}</Said>
       <DeedBar>
-        <Button variant="deed" disabled={!isReady} onClick={() => void place()} data-step-in-hand>
+        <Button variant="deed" onClick={() => void (isReady ? place() : showWhatLacks())} data-step-in-hand>
           {open > 0 ? `${open} to decide first` : `Expect ${ordered.length} lines on ${dueOn ?? ''}`}
         </Button>
       </DeedBar>

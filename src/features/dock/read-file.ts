@@ -4,14 +4,17 @@ import { NOTE_MAX_BYTES } from '@/core/dock/types';
 import type { NoteDoor, NoteRead } from '@/workers/note.worker';
 
 /** What the shop knows that helps to read a note. */
-export type ReaderHelp = Required<Pick<NoteHelp, 'remembered' | 'rememberedColumns' | 'gramsPerStem'>>;
+export type ReaderHelp = Required<Pick<NoteHelp, 'remembered' | 'rememberedColumns' | 'gramsPerStem'>> & {
+  /** Names of suppliers something came from, the last first. */
+  readonly suppliers: readonly string[];
+};
 
 /** Fetches what the shop knows of its suppliers' notes; without it a note is still read, with more to decide. */
 export async function fetchHelp(): Promise<ReaderHelp> {
   const response = await fetch('/dock/note-help').catch(() => null);
   return response?.ok
     ? ((await response.json()) as ReaderHelp)
-    : { remembered: {}, rememberedColumns: {}, gramsPerStem: {} };
+    : { remembered: {}, rememberedColumns: {}, gramsPerStem: {}, suppliers: [] };
 }
 
 /** Reads a note's bytes in a worker of its own, which ends with it. */

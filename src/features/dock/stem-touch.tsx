@@ -2,6 +2,8 @@
 import { UnstyledButton } from '@mantine/core';
 import type { Habit } from '@/core/species/species';
 import type { Droop } from '@/core/vase-life/types';
+import { FLAWS, type FlawKind } from '@/core/dock/flaws';
+import { FlawMark, flawPlace, type FlawPlace } from '@/drawing/flaw-mark';
 import { NECK_DEGREES, Stem } from '@/drawing/stem';
 import { Choices } from '@/shell/choices';
 import css from './dock.module.css';
@@ -18,12 +20,32 @@ const PLACES: readonly { droop: Droop; left: string; top: string }[] = [
   { droop: 'hanging', left: '92%', top: '66%' },
 ];
 
+/** How far down the drawing what sits there is named, in its order. */
+const DOWN: Readonly<Record<FlawPlace, number>> = { head: 0, leaf: 1, stem: 2, foot: 3 };
+
+/** What was found wrong, each where it sits: from the head down. */
+function Flaws({ kinds }: { kinds: readonly FlawKind[] }) {
+  if (kinds.length === 0) return null;
+  const sorted = [...kinds].sort((a, b) => DOWN[flawPlace(a)] - DOWN[flawPlace(b)]);
+  return (
+    <ul className={css.flawMarks} aria-label="Found wrong">
+      {sorted.map((kind) => (
+        <li key={kind} data-place={flawPlace(kind)}>
+          <FlawMark kind={kind} />
+          {FLAWS[kind].words}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 /** The drawn stem with three places its head can be: touch where it hangs. */
 export function StemTouch({
   habit,
   colour,
   stage,
   droop,
+  flaws,
   onDroop,
   onHead,
 }: {
@@ -31,6 +53,8 @@ export function StemTouch({
   colour: string | null;
   stage: number;
   droop: Droop;
+  /** What was counted wrong in it. */
+  flaws: readonly FlawKind[];
   onDroop: (droop: Droop) => void;
   /** The head itself was touched: it is a stage further open than drawn. */
   onHead: () => void;
@@ -45,6 +69,7 @@ export function StemTouch({
         height={400}
         title={`Stem, neck bent ${NECK_DEGREES[droop]} degrees`}
       />
+      <Flaws kinds={flaws} />
       <UnstyledButton
         className={css.head}
         style={HEAD_AT[droop]}

@@ -1,6 +1,6 @@
 'use client';
-import { Button, Group } from '@mantine/core';
-import { memo, useMemo } from 'react';
+import { Button, Group, TextInput } from '@mantine/core';
+import { memo, useMemo, useState } from 'react';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { LifeAxis, LifeLine, daysInWords } from '@/drawing/life-line';
 import type { LotView } from '@/server/stock';
@@ -75,9 +75,21 @@ const StockRow = memo(function StockRow({
   );
 });
 
+/** Over so many lots a list is looked through by a few letters. */
+const MANY = 12;
+
 /** The stock that stands in water, first to fade first, each as a life line on one scale. */
 export function StockList({ lots, dry, recipe, onTake }: Props) {
-  const drawn = useInPieces(lots);
+  const [typed, setTyped] = useState('');
+  const wanted = typed.trim().toLowerCase();
+  const found = useMemo(
+    () =>
+      lots.filter((l) =>
+        `${l.name} ${l.variety ?? ''} ${l.colour ?? ''} ${l.label}`.toLowerCase().includes(wanted),
+      ),
+    [lots, wanted],
+  );
+  const drawn = useInPieces(found);
   const scale = useMemo<Scale>(
     () => ({
       pastDays: Math.max(3, ...lots.map((l) => Math.ceil(l.daysSinceCut))),
@@ -91,6 +103,15 @@ export function StockList({ lots, dry, recipe, onTake }: Props) {
         <h1 className={css.stockTitle}>From stock</h1>
         <span className="soft">first to fade, first</span>
       </header>
+      {lots.length > MANY && (
+        <TextInput
+          aria-label="Find in stock"
+          placeholder="a name, a colour, a number"
+          value={typed}
+          onChange={(e) => setTyped(e.target.value)}
+        />
+      )}
+      {found.length === 0 && lots.length > 0 && <p className="soft">Nothing in water is called that.</p>}
       {lots.length === 0 && (
         <p>Nothing stands in water yet. Lots come here once the bench has put them in a pail.</p>
       )}

@@ -59,6 +59,7 @@ function FillForm({ pail, doIt }: { pail: PailView; doIt: DoIt }) {
   const [litres, setLitres] = useState(litresFor(shape, 'normal'));
   const [tempC, setTempC] = useState(22);
   const [reason, setReason] = useState('');
+  const [isTried, setTried] = useState(false);
   const clean = pail.state === 'sanitised';
   const cm = depthOf(shape, litres);
   const depth = depthWord(shape, litres);
@@ -94,11 +95,15 @@ function FillForm({ pail, doIt }: { pail: PailView; doIt: DoIt }) {
         <TextInput
           label="It is not sanitised. Fill it all the same, because:"
           value={reason}
+          error={isTried && reason.trim() === '' && 'Say why; it stands in the record.'}
           maxLength={200}
           onChange={(e) => setReason(e.target.value)}
         />
       )}
-      <Button variant={clean ? 'deed' : 'plain'} onClick={fill} disabled={!clean && reason.trim() === ''}>
+      <Button
+        variant={clean ? 'deed' : 'plain'}
+        onClick={() => (clean || reason.trim() !== '' ? fill() : setTried(true))}
+      >
         {clean ? `Fill pail ${pail.name}` : 'Fill it unsanitised'}
       </Button>
     </Stack>
