@@ -32,6 +32,14 @@ const leaf = (fill: string) => (
   <path d="M4 20 C4 9 11 4 20 4 C20 13 14 20 4 20Z" fill={fill} stroke={INK} strokeWidth={1.5} />
 );
 
+/** A petal with spots on it. */
+const spotted = (at: Parameters<typeof dots>[0], fill: string) => (
+  <>
+    {petal('var(--sheet)')}
+    {dots(at, fill)}
+  </>
+);
+
 /** Each flaw as it is seen, and where: drawn for what it looks like, never as a sign to be learnt. */
 const MARKS: Readonly<Record<FlawKind, Mark>> = {
   broken: { place: 'stem', drawn: line('M12 22 V13 L18 7 M8 12 l3 1', STEM, 3) },
@@ -46,34 +54,24 @@ const MARKS: Readonly<Record<FlawKind, Mark>> = {
   },
   'grey-mould': {
     place: 'head',
-    drawn: (
-      <>
-        {petal('var(--sheet)')}
-        {dots(
-          [
-            [10, 9, 2.2],
-            [14, 12, 2.8],
-            [10, 15, 1.8],
-          ],
-          '#7d837f',
-        )}
-      </>
+    drawn: spotted(
+      [
+        [10, 9, 2.2],
+        [14, 12, 2.8],
+        [10, 15, 1.8],
+      ],
+      '#7d837f',
     ),
   },
   'brown-buds': { place: 'head', drawn: bud('#7a5230') },
   chilled: {
     place: 'head',
-    drawn: (
-      <>
-        {petal('var(--sheet)')}
-        {dots(
-          [
-            [9, 10, 2.6],
-            [14, 14, 3],
-          ],
-          '#3c4a52',
-        )}
-      </>
+    drawn: spotted(
+      [
+        [9, 10, 2.6],
+        [14, 14, 3],
+      ],
+      '#3c4a52',
     ),
   },
   soil: {

@@ -1,9 +1,9 @@
 'use client';
 import 'mantine-datatable/styles.layer.css';
-import { Box, Group } from '@mantine/core';
+import { Box, Button, Group, VisuallyHidden } from '@mantine/core';
 import { DataTable, type DataTableColumn } from 'mantine-datatable';
 import { useRouter } from 'next/navigation';
-import { useTransition, type ReactNode } from 'react';
+import { useState, useTransition, type ReactNode } from 'react';
 import css from './desk-table.module.css';
 
 export type DeskColumn<T> = DataTableColumn<T>;
@@ -94,4 +94,31 @@ export function DeskTable<T extends { readonly id: string }>({
       )}
     </>
   );
+}
+
+/**
+ * Which row is open, and the column whose button opens and shuts it.
+ * @param word what the button says
+ * @param about whose it is, for those who hear it
+ */
+export function useOpenRow<T extends { readonly id: string }>(
+  word: string,
+  about: (record: T) => string,
+): { readonly openId: string | null; readonly shut: () => void; readonly column: DeskColumn<T> } {
+  const [openId, setOpenId] = useState<string | null>(null);
+  const column: DeskColumn<T> = {
+    accessor: 'id',
+    title: <VisuallyHidden>What to do</VisuallyHidden>,
+    width: '7.5rem',
+    render: (record) => (
+      <Button
+        aria-expanded={openId === record.id}
+        onClick={() => setOpenId(openId === record.id ? null : record.id)}
+      >
+        {word}
+        <VisuallyHidden> {about(record)}</VisuallyHidden>
+      </Button>
+    ),
+  };
+  return { openId, shut: () => setOpenId(null), column };
 }

@@ -95,12 +95,13 @@ function Inside({
   useSweptKept();
 
   const logStep = () => document.querySelector<HTMLButtonElement>('[data-step-in-hand]')?.click();
+  const showNext = () => {
+    setNextOpen(true);
+    document.getElementById('next')?.focus();
+  };
   useKeys({
     ...Object.fromEntries(PLACES.map((place, i) => [String(i + 1), () => router.push(place.path)])),
-    n: () => {
-      setNextOpen(true);
-      document.getElementById('next')?.focus();
-    },
+    n: showNext,
     '/': () => setQuickLineOpen(true),
     '.': logStep,
     Enter: logStep,
@@ -143,7 +144,17 @@ function Inside({
       </div>
       {justDone && <JustDoneStrip justDone={justDone} />}
       {hasQuickLine && (
-        <QuickLine opened={isQuickLineOpen} onClose={() => setQuickLineOpen(false)} ask={ask} />
+        <QuickLine
+          opened={isQuickLineOpen}
+          onClose={() => setQuickLineOpen(false)}
+          shortcuts={{
+            'take back': () => void takeBack(),
+            next: showNext,
+            keys: () => setKeySheetOpen(true),
+            log: logStep,
+          }}
+          ask={ask}
+        />
       )}
       {hasKeySheet && <KeySheet opened={isKeySheetOpen} onClose={() => setKeySheetOpen(false)} />}
       {hasQuestion && <QuestionSheet question={question} onAnswer={answer} />}

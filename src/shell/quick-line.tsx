@@ -2,6 +2,7 @@
 import { Combobox, Modal, Stack, TextInput, useCombobox } from '@mantine/core';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
+import { shortcutsFor, type Shortcut } from '@/core/quick-line/shortcuts';
 import { useActions } from './actions';
 import type { QuickOption } from './quick-option';
 import { Said } from './said';
@@ -10,20 +11,30 @@ import { useQuickAnswer } from './use-quick-answer';
 
 const LONGEST = 120;
 
+/** What has a key, as the line offers it. */
+const KEYED: Readonly<Record<Shortcut, { readonly words: string; readonly key: string }>> = {
+  'take back': { words: 'Take back your last entry', key: 'Z' },
+  next: { words: 'Show what is next', key: 'N' },
+  keys: { words: 'Show the keys', key: '?' },
+  log: { words: 'Log the step in hand', key: '.' },
+};
+
 interface Props {
   readonly opened: boolean;
   readonly onClose: () => void;
+  readonly shortcuts: Readonly<Record<Shortcut, () => void>>;
   readonly ask: (tap: unknown, message: string, yes?: string) => Promise<boolean>;
 }
 
-function Words({ onClose, ask }: Omit<Props, 'opened'>) {
+function Words({ onClose, shortcuts, ask }: Omit<Props, 'opened'>) {
   const router = useRouter();
   const { act } = useActions();
   const [text, setText] = useState('');
   const [said, setSaid] = useState<string | null>(null);
   const { options, problem } = useQuickAnswer(text);
   const list = useCombobox({ opened: true });
-  const [first] = options;
+  const keyed = shortcutsFor(text);
+  const first = keyed[0] ?? options[0];
   useEffect(() => {
     if (first) list.selectFirstOption();
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the list is another object at every drawing
@@ -44,6 +55,11 @@ function Words({ onClose, ask }: Omit<Props, 'opened'>) {
       store={list}
       withinPortal={false}
       onOptionSubmit={(id) => {
+        const shortcut = keyed.find((k) => k === id);
+        if (shortcut) {
+          onClose();
+          return shortcuts[shortcut]();
+        }
         const option = options.find((o) => o.id === id);
         if (option) void choose(option);
       }}
@@ -73,6 +89,12 @@ function Words({ onClose, ask }: Omit<Props, 'opened'>) {
           </p>
         )}
         <Combobox.Options aria-label="What may be meant">
+          {keyed.map((shortcut) => (
+            <Combobox.Option key={shortcut} value={shortcut} className={css.quick}>
+              <strong>{KEYED[shortcut].words}</strong>
+              <span className="soft">key {KEYED[shortcut].key}</span>
+            </Combobox.Option>
+          ))}
           {options.map(({ id, words, note, does }) => (
             <Combobox.Option key={id} value={id} className={css.quick}>
               <strong>{words}</strong>
@@ -80,17 +102,24 @@ function Words({ onClose, ask }: Omit<Props, 'opened'>) {
             </Combobox.Option>
           ))}
         </Combobox.Options>
-        <Said>{said ?? problem}</Said>
+        <Said>{said ?? (keyed.length > 0 ? null : problem)}</Said>
       </Stack>
     </Combobox>
   );
 }
 
 /** A few words typed, pasted or scanned become what was meant: a page, a lot, a pail, or something to do. */
-export function QuickLine({ opened, onClose, ask }: Props) {
+export function QuickLine({ opened, ...props }: Props) {
   return (
-    <Modal opened={opened} onClose={onClose} title="Find or do" size="lg" centered={false} yOffset="8vh">
-      <Words onClose={onClose} ask={ask} />
+    <Modal
+      opened={opened}
+      onClose={props.onClose}
+      title="Find or do"
+      size="lg"
+      centered={false}
+      yOffset="8vh"
+    >
+      <Words {...props} />
     </Modal>
   );
 }

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { bookNote, expectNothingSerious, signInAs, takeInHand } from '../support/shop-floor';
 
 test('keys alone are enough: sign in, go about, log a step, take it back', async ({ page }) => {
@@ -49,6 +49,15 @@ test('keys alone are enough: sign in, go about, log a step, take it back', async
   await expect(page.getByRole('radio', { name: 'soft' })).toBeChecked();
 });
 
+/** Nothing runs off the side, and what is to be tapped is in sight before anything is scrolled. */
+async function expectInItsPlace(page: Page): Promise<void> {
+  expect(
+    await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
+  ).toBe(0);
+  const deed = page.locator('[data-step-in-hand]').first();
+  if (await deed.isVisible()) await expect(deed).toBeInViewport({ ratio: 1 });
+}
+
 for (const [name, options] of [
   ['in the dark', { colorScheme: 'dark', viewport: { width: 1280, height: 800 } }],
   ['on a phone', { colorScheme: 'light', viewport: { width: 360, height: 760 } }],
@@ -77,14 +86,7 @@ for (const [name, options] of [
       await expect(page.getByRole('main')).toBeVisible();
       await expectNothingSerious(page);
       await expect(page.locator('h1')).toHaveCount(1);
-      expect(
-        await page.evaluate(
-          () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-        ),
-      ).toBe(0);
-      // What is to be tapped is in sight before anything is scrolled.
-      const deed = page.locator('[data-step-in-hand]').first();
-      if (await deed.isVisible()) await expect(deed).toBeInViewport({ ratio: 1 });
+      await expectInItsPlace(page);
     }
     await context.close();
   });
@@ -115,13 +117,7 @@ for (const [name, options, style] of [
       await page.goto(path);
       await expect(page.getByRole('main')).toBeVisible();
       if (style) await page.addStyleTag({ content: style });
-      expect(
-        await page.evaluate(
-          () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-        ),
-      ).toBe(0);
-      const deed = page.locator('[data-step-in-hand]').first();
-      if (await deed.isVisible()) await expect(deed).toBeInViewport({ ratio: 1 });
+      await expectInItsPlace(page);
     }
     await context.close();
   });

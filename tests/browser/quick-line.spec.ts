@@ -11,6 +11,12 @@ test('a few words find a lot, bin some of it once that is confirmed, and its rec
   const line = page.getByRole('dialog', { name: 'Find or do' });
   const words = line.getByLabel('A few words');
   await expect(words).toBeFocused();
+  await words.fill('shortc');
+  await expect(line.getByRole('option', { name: 'Show the keys key ?' })).toBeVisible();
+  await words.press('Enter');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('/');
   await words.fill('where');
   await words.press('Escape');
   await expect(line).toBeHidden();

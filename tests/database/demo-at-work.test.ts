@@ -1,3 +1,5 @@
+import { CLAIM_SORTS, type ClaimSort } from '@/core/dock/claim-sorts';
+import { claimedSuppliers, manyUnsettledClaims, type ClaimRecord } from '@/data/claim-lists';
 import { freshShop, type TestShop } from '../support/database';
 
 /** What a newcomer sees first: a shop at work. Counts are what was asked for, not what the loader happens to make. */
@@ -60,6 +62,32 @@ it('sells and makes nothing that was not there', async () => {
        where m.made_at < l.arrived_at`,
     ),
   ).toBe(0);
+});
+
+it('lists claims to settle by what is asked, a supplier’s alone where one is named, and leaves none out', async () => {
+  const asked = (of: Parameters<typeof manyUnsettledClaims>[2]) =>
+    shop.inside((trx) => manyUnsettledClaims(trx, 300, of));
+  const all = await asked({});
+  const ids = (claims: readonly { id: string }[]) => claims.map((c) => c.id).sort();
+  const valueOf: Readonly<Record<ClaimSort, (c: ClaimRecord) => number | string>> = {
+    due: (c) => c.dueAt.getTime(),
+    number: (c) => c.number,
+    value: (c) => c.value ?? Infinity,
+    supplier: (c) => c.supplier,
+  };
+  for (const sort of CLAIM_SORTS)
+    for (const direction of ['asc', 'desc'] as const) {
+      const sorted = await asked({ sort, direction });
+      expect(ids(sorted)).toEqual(ids(all));
+      const values = sorted.map(valueOf[sort]).filter((v) => v !== Infinity);
+      const inOrder = [...values].sort((a, b) => (a < b ? -1 : a > b ? 1 : 0));
+      expect(values).toEqual(direction === 'asc' ? inOrder : inOrder.reverse());
+    }
+  const suppliers = await shop.inside(claimedSuppliers);
+  expect(suppliers).toEqual([...new Set(all.map((c) => c.supplier))].sort());
+  for (const supplier of suppliers)
+    expect(ids(await asked({ supplier }))).toEqual(ids(all.filter((c) => c.supplier === supplier)));
+  expect(await asked({ supplier: "Nobody's" })).toEqual([]);
 });
 
 it('is there once, whatever is asked again', async () => {

@@ -1,6 +1,8 @@
+import Papa from 'papaparse';
 import { ENTRY_GROUPS, kindsOf } from '@/core/record/entry-groups';
 import { manyEntriesAsked, type RecordQuestion } from '@/data/record-asked';
 import { askedRecord, addressOf } from '@/features/desk/record-address';
+import { recordCsv } from '@/features/desk/record-file';
 import { understood } from '@/features/desk/record-question';
 import { act, be } from '../support/acting';
 import type { World } from '../support/bodies';
@@ -109,6 +111,15 @@ test('what is not there is said, and an address holds its question', async () =>
   const asked = askedRecord({ lot: ' 12 ', what: 'taken back', day: ['x'] });
   expect(addressOf(asked, 40)).toBe('/desk?lot=12&what=taken+back&beyond=40');
   expect(addressOf(askedRecord({}))).toBe('/desk');
+});
+
+test('the answer as CSV has a row an entry, in its order, and no cell that a sheet would reckon', async () => {
+  const csv = (await recordCsv(askedRecord({ order: 'oldest' }))) ?? '';
+  const { data } = Papa.parse<Record<string, string>>(csv, { header: true, skipEmptyLines: true });
+  expect(data.map((row) => Number(row.entry))).toEqual([...everything].map((e) => e.id).reverse());
+  expect(data.find((row) => row.kind === 'book-in')).toMatchObject({ tapped_by: 'Ilse', taken_back: 'no' });
+  for (const row of data) for (const cell of Object.values(row)) expect(cell).not.toMatch(/^[=+\-@]/);
+  expect(await recordCsv(askedRecord({ lot: '999999' }))).toMatch(/^entry,.*\n$/);
 });
 
 test('no question reads another shop’s record', async () => {

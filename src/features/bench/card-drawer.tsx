@@ -37,6 +37,7 @@ function Others({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
             }
           >
             {o.title}
+            {o.against?.level === 'stop' && <span className="soft">: {o.against.says}</span>}
           </Button>
         ))}
       {card.others.length === 0 && <p className="soft">{t('bench.is-last')}</p>}

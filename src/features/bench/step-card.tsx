@@ -69,7 +69,7 @@ function Figures({ card }: { card: BenchCard }) {
       {tool && <p className={css.tool}>{tool}</p>}
       <ul className={css.figures}>
         {step.figures.map((f) => (
-          <li key={f.of + f.value}>
+          <li key={f.of + f.value} data-figure>
             <Beaker figure={f} />
             <span>
               <strong>{f.value}</strong>
@@ -119,7 +119,11 @@ export function StepCard({
   const isLook = step.kind === 'look-back';
   const whose = WHOSE[step.because];
   return (
-    <article className={css.card} aria-label={t('bench.of-lot', { name: card.name, lot: card.lotLabel })}>
+    <article
+      className={css.card}
+      aria-label={t('bench.of-lot', { name: card.name, lot: card.lotLabel })}
+      data-step={step.kind}
+    >
       <Head card={card} />
       <div className={css.cardBody}>
         <div>

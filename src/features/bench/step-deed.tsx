@@ -171,11 +171,15 @@ export function StepDeed({ card, log, chosen, onChosen, isKept, inHand }: Props)
         >
           {isKept
             ? t('bench.kept-here')
-            : log.busy
-              ? t('bench.logging')
-              : others > 0
-                ? t('bench.and-more', { words, n: others })
-                : words}
+            : mayNot
+              ? t('bench.who-is-beside-first')
+              : needsPail && poured.length === 0
+                ? t('bench.pail-first')
+                : log.busy
+                  ? t('bench.logging')
+                  : others > 0
+                    ? t('bench.and-more', { words, n: others })
+                    : words}
           {inHand && !isKept && <Kbd>.</Kbd>}
         </Button>
       </DeedBar>

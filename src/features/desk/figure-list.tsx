@@ -1,7 +1,6 @@
 'use client';
-import { Button, VisuallyHidden } from '@mantine/core';
 import { useState } from 'react';
-import { DeskTable, type DeskColumn } from '@/shell/desk-table';
+import { DeskTable, useOpenRow, type DeskColumn } from '@/shell/desk-table';
 import type { Told } from '@/shell/told';
 import { useTold } from '@/shell/use-told';
 import css from './desk.module.css';
@@ -63,25 +62,15 @@ const COLUMNS: DeskColumn<Row>[] = [
 
 /** Figures, a row each; a manager's own goes in under the row. */
 export function Figures({ label, rows, mayChange }: Props) {
-  const [openId, setOpenId] = useState<string | null>(null);
-  const change: DeskColumn<Row> = {
-    accessor: 'id',
-    title: <VisuallyHidden>What to do</VisuallyHidden>,
-    width: '7.5rem',
-    render: ({ id, name }) => (
-      <Button aria-expanded={openId === id} onClick={() => setOpenId(openId === id ? null : id)}>
-        Change<VisuallyHidden> {name}</VisuallyHidden>
-      </Button>
-    ),
-  };
+  const { openId, shut, column } = useOpenRow<Row>('Change', ({ name }) => name);
   return (
     <DeskTable
       label={label}
-      columns={mayChange ? [...COLUMNS, change] : COLUMNS}
+      columns={mayChange ? [...COLUMNS, column] : COLUMNS}
       records={rows.map((row) => ({ ...row, id: `${row.kind} ${row.subject} ${row.figure}` }))}
       empty="There are no such figures."
       openId={openId}
-      under={(row) => <FigureForm row={row} onSet={() => setOpenId(null)} />}
+      under={(row) => <FigureForm row={row} onSet={shut} />}
     />
   );
 }

@@ -1,10 +1,9 @@
 'use client';
-import { Box, Button, NativeSelect, VisuallyHidden } from '@mantine/core';
+import { Box, NativeSelect } from '@mantine/core';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
 import type { ClaimsAsked } from '@/data/claim-lists';
 import { clockWords, useShopNow } from '@/shell/clock';
-import { DeskTable, type DeskColumn } from '@/shell/desk-table';
+import { DeskTable, useOpenRow, type DeskColumn } from '@/shell/desk-table';
 import { LinkButton } from '@/shell/link-button';
 import { ShopLink } from '@/shell/shop-link';
 import { ClaimMoves } from './claim-moves';
@@ -112,21 +111,11 @@ interface UnsettledProps {
 
 /** Claims that wait to be sent or answered; what may become of one opens under it. */
 export function UnsettledClaims({ claims, asked, maySettle }: UnsettledProps) {
-  const [openId, setOpenId] = useState<string | null>(null);
-  const act: DeskColumn<ClaimView> = {
-    accessor: 'id',
-    title: <VisuallyHidden>What to do</VisuallyHidden>,
-    width: '7rem',
-    render: ({ id, number }) => (
-      <Button aria-expanded={openId === id} onClick={() => setOpenId(openId === id ? null : id)}>
-        Move<VisuallyHidden> claim {number} on</VisuallyHidden>
-      </Button>
-    ),
-  };
+  const { openId, column } = useOpenRow<ClaimView>('Move', ({ number }) => `claim ${number} on`);
   return (
     <DeskTable
       label="Claims to settle"
-      columns={[sortable(NUMBER), WHAT, sortable(SUPPLIER), sortable(VALUE), sortable(STANDING), act]}
+      columns={[sortable(NUMBER), WHAT, sortable(SUPPLIER), sortable(VALUE), sortable(STANDING), column]}
       records={claims}
       empty="Nothing waits to be sent or answered."
       sort={{ by: asked.sort ?? 'due', direction: asked.direction ?? 'asc' }}

@@ -4,7 +4,7 @@ import { useDebouncedCallback } from '@mantine/hooks';
 import { useSpecies } from '@/shell/species';
 import { DAY_MS } from '@/core/calendar/spans';
 import { useRouter } from 'next/navigation';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState, useRef } from 'react';
 import { v4 } from 'uuid';
 import { compareWithOrder, type OrderLine } from '@/core/dock/compare-order';
 import type { DeliveryNote } from '@/core/dock/types';
@@ -150,6 +150,9 @@ export function NotePreview({
   const { note, fileName, lines, supplier, deliveryRef } = half;
   const set = (changes: Partial<HalfRead>) => setHalf((h) => ({ ...h, ...changes }));
   useEffect(() => keepSoon(half), [keepSoon, half]);
+  const heading = useRef<HTMLHeadingElement>(null);
+  // What was asked for has come: whoever goes by keys goes on from here.
+  useEffect(() => heading.current?.focus({ preventScroll: true }), []);
   const booked = lines.filter((l) => l.fate === 'book');
   const kept = lines.filter((l) => l.fate !== 'book');
   const open = booked.filter((l) => lacking(l) !== null).length;
@@ -214,7 +217,9 @@ export function NotePreview({
     <Stack component="section" aria-label="Delivery note" gap="0.625rem">
       <header className={css.previewHead}>
         <div>
-          <h1>{lines.length} lines read</h1>
+          <h1 ref={heading} tabIndex={-1}>
+            {lines.length} lines read
+          </h1>
           <p className="soft">
             {fileName}: {summary(lines)}. Nothing is booked in yet.
           </p>
