@@ -117,7 +117,11 @@ test('the answer as CSV has a row an entry, in its order, and no cell that a she
   const csv = (await recordCsv(askedRecord({ order: 'oldest' }))) ?? '';
   const { data } = Papa.parse<Record<string, string>>(csv, { header: true, skipEmptyLines: true });
   expect(data.map((row) => Number(row.entry))).toEqual([...everything].map((e) => e.id).reverse());
-  expect(data.find((row) => row.kind === 'book-in')).toMatchObject({ tapped_by: 'Ilse', taken_back: 'no' });
+  // The demo's own bookings came before: the last is this world's.
+  expect(data.filter((row) => row.kind === 'book-in').at(-1)).toMatchObject({
+    tapped_by: 'Ilse',
+    taken_back: 'no',
+  });
   for (const row of data) for (const cell of Object.values(row)) expect(cell).not.toMatch(/^[=+\-@]/);
   expect(await recordCsv(askedRecord({ lot: '999999' }))).toMatch(/^entry,.*\n$/);
 });

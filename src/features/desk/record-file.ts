@@ -34,5 +34,6 @@ export async function recordCsv(asked: AskedRecord): Promise<string | null> {
     }),
   );
   const fields = ['entry', 'done_at', 'logged_at', 'hands', 'tapped_by', 'kind', 'what', 'taken_back'];
-  return `${Papa.unparse({ fields, data: rows }, { newline: '\n' })}\n`;
+  // With no row at all the heading comes with its line's end, and with rows the last comes without.
+  return `${Papa.unparse({ fields, data: rows }, { newline: '\n' }).replace(/\n$/, '')}\n`;
 }
