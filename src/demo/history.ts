@@ -17,7 +17,8 @@ import type { Action } from '../data/record';
 import type { Deed } from './deeds';
 import { demoVan } from './world';
 
-const WEEKS = 8;
+/** Weeks of vans behind the demo. */
+export const WEEKS = 8;
 /** A van that stood warm stood so for half a day, at this. */
 const WARM_HOURS = 12;
 const WARM_C = 18;

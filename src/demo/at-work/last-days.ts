@@ -1,6 +1,6 @@
 import type { Deed } from '../deeds';
 import type { Furnished } from '../furnish';
-import { hourOfDay, pastVans } from '../history';
+import { hourOfDay, pastVans, WEEKS } from '../history';
 import { demoVan } from '../world';
 import { arrangementsOfHistory, arrangementsOfLastDays } from './arrangements';
 import { claimsOf } from './claims';
@@ -20,8 +20,7 @@ export function lastDays(now: Date, made: Furnished): Deed[] {
     lotsOf.set(daysAgo, lotIds);
   });
   const known = (daysAgo: number) => () => lotsOf.get(daysAgo) ?? [];
-  const days = Array.from({ length: 7 * 8 }, (_, i) => 7 * 8 - i);
-  for (const daysAgo of days) {
+  for (let daysAgo = WEEKS * 7; daysAgo > 0; daysAgo--) {
     const came = hourOfDay(now, daysAgo, 0);
     claims.push(...claimsOf(demoVan(came), daysAgo, CLAIMED_BY, now, known(daysAgo)));
   }

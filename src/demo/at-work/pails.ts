@@ -1,35 +1,15 @@
 import { MINUTE_MS } from '../../core/calendar/spans';
-import type { Trx } from '../../data/connection';
-import { changePail, fillPail, onePailForUpdate } from '../../data/pails';
-import { writeEntry, type Action } from '../../data/record';
+import { onePailForUpdate } from '../../data/pails';
 import type { Deed } from '../deeds';
 import type { Furnished } from '../furnish';
-import { hourOfDay } from '../history';
+import { hourOfDay, WEEKS } from '../history';
 import { DEMO_PAILS, MORE_PAILS } from '../world';
+import { fill, wash, type Washed } from './pail-steps';
 
 /** Pails that nothing stands in: those behind the lots', to the last. */
 const SPARE = 10;
 const WASHED_A_DAY = 3;
-const WASHED_FOR_DAYS = 56;
-type Washed = 'scrubbed' | 'contact' | 'sanitised';
-
-/** One step of washing a pail, as whoever did it logged it. */
-async function wash(trx: Trx, action: Action, pailId: string, to: Washed, until: Date | null): Promise<void> {
-  const pail = await onePailForUpdate(trx, pailId);
-  await changePail(trx, pailId, {
-    state: to,
-    contact_until: until,
-    ...(to === 'sanitised' ? { sanitised_at: action.at } : {}),
-  });
-  await writeEntry(trx, action, {
-    kind: 'wash',
-    subjectKind: 'pail',
-    subjectId: pailId,
-    says: { message: 'record.wash', with: { pail: pail.name, wash: { message: `record.wash.${to}` } } },
-    detail: { from: pail.state, to },
-  });
-}
-
+const WASHED_FOR_DAYS = WEEKS * 7;
 /** Every evening some spare pails are scrubbed, steeped and turned over. */
 function eveningsOf(now: Date, spare: readonly string[]): Deed[] {
   const steps: readonly (readonly [to: Washed, hour: number])[] = [
@@ -63,28 +43,12 @@ function thisMorning(now: Date, [first = '', second = '', third = '', ...rest]: 
     person: 2,
     does: async (trx, action) => {
       const pail = await onePailForUpdate(trx, pailId);
-      const filling = { solution: 'flower-food', depth: 'third', tempC: 12, litres: 3 } as const;
-      const fillId = await fillPail(
-        trx,
-        action.shopId,
-        pail,
-        { ...filling, alone: false, overrideReason: null },
-        action.at,
-      );
-      await writeEntry(trx, action, {
-        kind: 'fill',
-        subjectKind: 'pail',
-        subjectId: pailId,
-        says: {
-          message: 'record.filled',
-          with: {
-            pail: pail.name,
-            litres: filling.litres,
-            tempC: filling.tempC,
-            solution: { message: 'solution.flower-food', low: true },
-          },
-        },
-        detail: { fillId, litres: filling.litres },
+      await fill(trx, action, pail, {
+        solution: 'flower-food',
+        depth: 'third',
+        tempC: 12,
+        litres: 3,
+        alone: false,
       });
     },
   }));

@@ -1,19 +1,23 @@
 import { HOUR_MS, MINUTE_MS } from '../../core/calendar/spans';
+import type { Depth } from '../../core/species/species';
+import type { SolutionKey } from '../../core/water/solutions';
 import type { Trx } from '../../data/connection';
-import { changePail, emptyPail, fillPail, onePailForUpdate } from '../../data/pails';
+import { onePailForUpdate } from '../../data/pails';
 import { changePortion, manyPortionsOfLot } from '../../data/portions';
-import { writeEntry, type Action } from '../../data/record';
+import type { Action } from '../../data/record';
 import { moveStay } from '../../data/stays';
 import { condition } from '../conditioned';
 import type { Deed } from '../deeds';
 import type { Furnished } from '../furnish';
 import { bookVan, hourOfDay, VAN_HOUR } from '../history';
 import { DEMO_PAILS, demoVan } from '../world';
+import { fill, tipOut, wash } from './pail-steps';
 
 /** Vans of so many days still have stems here. */
 export const STOCK_DAYS = 8;
 /** Of a lot's stems so much is sold a day (estimate). */
 const SOLD_A_DAY = 0.22;
+const FRESH_C = 12;
 const MINUTES_A_LOT = 14;
 /** Water is changed once it has stood so long, but for every fourth pail: nobody got to those. */
 const CHANGED_AFTER_DAYS = 3;
@@ -33,26 +37,17 @@ async function changeWater(trx: Trx, action: Action, { lotId, pailId }: Placed):
   const pail = await onePailForUpdate(trx, pailId);
   const [portion] = await manyPortionsOfLot(trx, lotId);
   if (!portion || !pail.fillId || !pail.solution || !pail.depth || pail.litres === null) return;
-  await emptyPail(trx, pail, action.at);
-  await changePail(trx, pailId, { state: 'sanitised', sanitised_at: action.at });
   const { solution, depth, litres, alone, fillTempC } = pail;
-  const clean = await onePailForUpdate(trx, pailId);
-  const filling = { solution, depth, litres, alone: alone ?? false, tempC: fillTempC ?? 12 };
-  const fillId = await fillPail(
-    trx,
-    action.shopId,
-    clean,
-    { ...filling, overrideReason: null } as Parameters<typeof fillPail>[3],
-    action.at,
-  );
-  await moveStay(trx, action.shopId, 'portion_id', portion.id, { fillId }, action.at);
-  await writeEntry(trx, action, {
-    kind: 'turn-over',
-    subjectKind: 'pail',
-    subjectId: pailId,
-    says: { message: 'record.turned-over', with: { pail: pail.name, other: pail.name, litres } },
-    detail: { fromFillId: pail.fillId, toPailId: pailId, fillId, litres },
+  await tipOut(trx, action, pail);
+  await wash(trx, action, pailId, 'sanitised', null);
+  const fillId = await fill(trx, action, await onePailForUpdate(trx, pailId), {
+    solution: solution as SolutionKey,
+    depth: depth as Depth,
+    litres,
+    alone: alone ?? false,
+    tempC: fillTempC ?? FRESH_C,
   });
+  await moveStay(trx, action.shopId, 'portion_id', portion.id, { fillId }, action.at);
 }
 
 /** What was sold over the counter since: at least a few stems stay of each. */
