@@ -61,7 +61,11 @@ test('every kind of step says what, how much and what to tap without scrolling',
   const seen = new Set<string>();
   for (const name of named) {
     await takeInHand(page, new RegExp(`${name} ‘Every’`));
-    const card = page.getByRole('article', { name: new RegExp(`^${name}.*, lot \\d+$`) });
+    // Another of its kind may be in hand beside it.
+    const card = page
+      .getByRole('article', { name: new RegExp(`^${name}.*, lot \\d+$`) })
+      .filter({ hasText: '‘Every’' });
+    await expect(card).toBeVisible();
     for (let step = 0; step < 14 && (await card.isVisible()); step++) {
       const kind = (await card.getAttribute('data-step')) ?? '';
       const isRunning = await card.getByText('to go').isVisible();
