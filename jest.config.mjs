@@ -19,7 +19,7 @@ const shared = {
   },
   // Packages that ship modules only; the rest of node_modules is left as it is.
   transformIgnorePatterns: [
-    'node_modules/(?!(d3-.*|internmap|uuid|valibot|temporal-polyfill|temporal-utils|idb)/)',
+    'node_modules/(?!(d3-.*|internmap|uuid|valibot|temporal-polyfill|temporal-utils|idb|htmlparser2|domhandler|domutils|domelementtype|entities|dom-serializer)/)',
   ],
   modulePathIgnorePatterns: ['<rootDir>/.next/', '<rootDir>/.hush-pail/'],
 };

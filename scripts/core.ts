@@ -58,7 +58,7 @@ try {
   const bytes = command.takes === 'nothing' ? new Uint8Array() : new Uint8Array(readFileSync(0));
   const input = command.takes === 'json' ? parse(new TextDecoder().decode(bytes)) : bytes;
   process.stdout.write(
-    `${JSON.stringify(command.run(input, flags, name === 'bench-plan' ? await loadSolver() : null))}\n`,
+    `${JSON.stringify(await command.run(input, flags, name === 'bench-plan' ? await loadSolver() : null))}\n`,
   );
 } catch (error) {
   if (error instanceof BrokenContractError) refuse(error.problems.map((p) => `${p.field}: ${p.message}`));

@@ -10,6 +10,7 @@ export interface ClaimRecord {
   readonly supplier: string;
   readonly deliveryRef: string;
   readonly line: number;
+  readonly supplierLine: string | null;
   readonly speciesKey: string;
   readonly variety: string | null;
   readonly stemsDelivered: number;
@@ -40,6 +41,7 @@ const claims = (trx: Trx) =>
       supplier: 'd.supplier',
       deliveryRef: 'd.delivery_ref',
       line: 'l.line',
+      supplierLine: 'l.supplier_line',
       speciesKey: 'l.species_key',
       variety: 'l.variety',
       stemsDelivered: 'l.stems_booked',

@@ -9,12 +9,18 @@ import { insertFirstPlans } from './steps';
 
 export interface NewLot {
   readonly line: number;
+  /** The supplier's own number of the line, as it is written. */
+  readonly supplierLine?: string | null;
   readonly speciesKey: string;
   readonly variety: string | null;
   readonly colour: string | null;
   readonly lengthCm: number | null;
   readonly headsMin: number | null;
   readonly stems: number;
+  /** As it was sold, where by the bunch. */
+  readonly bunches?: number | null;
+  readonly stemsPerBunch?: number | null;
+  readonly remark?: string | null;
   readonly cutDate: string;
   readonly origin: string | null;
   readonly packing: string;
@@ -42,6 +48,7 @@ const lotRow = (lot: NewLot, at: { shopId: string; deliveryId: string; arrivedAt
   shop_id: at.shopId,
   delivery_id: at.deliveryId,
   line: lot.line,
+  supplier_line: lot.supplierLine ?? null,
   species_key: lot.speciesKey,
   variety: lot.variety,
   colour: lot.colour,
@@ -49,6 +56,9 @@ const lotRow = (lot: NewLot, at: { shopId: string; deliveryId: string; arrivedAt
   heads_min: lot.headsMin,
   stems_booked: lot.stems,
   stems_left: 0,
+  bunches: lot.bunches ?? null,
+  stems_per_bunch: lot.stemsPerBunch ?? null,
+  remark: lot.remark ?? null,
   cut_date: lot.cutDate,
   origin: lot.origin,
   packing: lot.packing,
@@ -146,6 +156,26 @@ export async function isBooked(trx: Trx, supplier: string, deliveryRef: string):
     .whereNull('taken_back_at')
     .first('id');
   return found !== undefined;
+}
+
+export interface NamedDelivery {
+  readonly supplier: string;
+  readonly deliveryRef: string;
+}
+
+/** A delivery by what it is called. @throws RefusedError when the shop has no such delivery */
+export async function oneDelivery(trx: Trx, id: string): Promise<NamedDelivery> {
+  const found = await trx('delivery')
+    .where({ id })
+    .whereNull('taken_back_at')
+    .first<NamedDelivery | undefined>({ supplier: 'supplier', deliveryRef: 'delivery_ref' });
+  if (!found) throw new RefusedError('That delivery is not in this shop. Nothing was changed.', 'deliveryId');
+  return found;
+}
+
+/** Calls a delivery by another supplier or number. */
+export async function correctDelivery(trx: Trx, id: string, to: NamedDelivery): Promise<void> {
+  await trx('delivery').where({ id }).update({ supplier: to.supplier, delivery_ref: to.deliveryRef });
 }
 
 /**

@@ -25,10 +25,10 @@ export async function splitLot(
     );
   const [id, number] = [newId(), await nextLotNumber(trx)];
   await trx.raw(
-    `insert into lot (id, shop_id, number, delivery_id, line, species_key, variety, colour, length_cm, heads_min,
+    `insert into lot (id, shop_id, number, delivery_id, line, supplier_line, remark, species_key, variety, colour, length_cm, heads_min,
        stems_booked, stems_left, cut_date, origin, packing, unit_price, currency, arrived_at, aged_days, air_share,
        stage, droop)
-     select ?::uuid, shop_id, ?, delivery_id, line, species_key, variety, colour, length_cm, heads_min,
+     select ?::uuid, shop_id, ?, delivery_id, line, supplier_line, remark, species_key, variety, colour, length_cm, heads_min,
        ?, 0, cut_date, origin, packing, unit_price, currency, arrived_at, aged_days, air_share,
        stage, droop
      from lot where id = ?`,

@@ -9,10 +9,16 @@ export interface LotFacts {
   readonly supplier: string;
   readonly deliveryRef: string;
   readonly line: number;
+  /** The supplier's own number of the line; null where it had none. */
+  readonly supplierLine: string | null;
   readonly speciesKey: string;
   readonly variety: string | null;
   readonly colour: string | null;
   readonly stemsBooked: number;
+  /** As it was sold, where by the bunch. */
+  readonly bunches: number | null;
+  readonly stemsPerBunch: number | null;
+  readonly remark: string | null;
   readonly cutDate: string;
   readonly origin: string | null;
   readonly packing: string;
@@ -59,10 +65,14 @@ export const FACT_COLUMNS = {
   supplier: 'd.supplier',
   deliveryRef: 'd.delivery_ref',
   line: 'l.line',
+  supplierLine: 'l.supplier_line',
   speciesKey: 'l.species_key',
   variety: 'l.variety',
   colour: 'l.colour',
   stemsBooked: 'l.stems_booked',
+  bunches: 'l.bunches',
+  stemsPerBunch: 'l.stems_per_bunch',
+  remark: 'l.remark',
   cutDate: 'l.cut_date',
   origin: 'l.origin',
   packing: 'l.packing',

@@ -14,6 +14,7 @@ import * as namesOfOurOwn from './migrations/0012-names-of-our-own';
 import * as language from './migrations/0013-language';
 import * as entriesAsMessages from './migrations/0014-entries-as-messages';
 import * as theRecordAsked from './migrations/0015-the-record-asked';
+import * as linesAsSent from './migrations/0016-lines-as-sent';
 
 interface Migration {
   readonly name: string;
@@ -37,6 +38,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0013-language', up: language.up },
   { name: '0014-entries-as-messages', up: entriesAsMessages.up },
   { name: '0015-the-record-asked', up: theRecordAsked.up },
+  { name: '0016-lines-as-sent', up: linesAsSent.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

@@ -1,4 +1,4 @@
-import type { SavedColumns } from '../core/dock/columns';
+import type { SavedColumns } from '../core/note/columns';
 import type { Trx } from './connection';
 
 /** Species by a supplier's words, by supplier. */
@@ -39,6 +39,16 @@ export async function rememberSupplierWords(
     )
     .onConflict(['shop_id', 'supplier', 'words'])
     .merge(['species_key', 'chosen_at']);
+}
+
+/** Forgets what words of a supplier's note meant. */
+export async function forgetSupplierWords(trx: Trx, supplier: string, words: string): Promise<number> {
+  return trx('supplier_word').where({ supplier, words }).delete();
+}
+
+/** Forgets how a supplier's notes of that make are read. */
+export async function forgetSupplierColumns(trx: Trx, supplier: string, shape: string): Promise<number> {
+  return trx('supplier_columns').where({ supplier, shape }).delete();
 }
 
 /** How each supplier's notes keep their columns, by the make of the note. */

@@ -149,6 +149,15 @@ export interface LotView extends LotBrief {
   readonly shareByDay: readonly number[];
   readonly basis: 'trade' | 'practice';
   readonly arrival: Arrival;
+  /** ISO date. */
+  readonly cutDate: string;
+  /** Row of its note, and the supplier's own number of that line. */
+  readonly line: number;
+  readonly supplierLine: string | null;
+  /** As it was sold, and what the note remarked. */
+  readonly bunches: number | null;
+  readonly stemsPerBunch: number | null;
+  readonly remark: string | null;
   readonly unitPrice: number | null;
   readonly currency: string | null;
   readonly lengthCm: number | null;
@@ -239,6 +248,12 @@ export function lotView(
     shareByDay: forecast.presentableShareByDay,
     basis: species.basis,
     arrival,
+    cutDate: lot.cutDate,
+    line: lot.line,
+    supplierLine: lot.supplierLine,
+    bunches: lot.bunches,
+    stemsPerBunch: lot.stemsPerBunch,
+    remark: lot.remark,
     unitPrice: lot.unitPrice,
     currency: lot.currency,
     lengthCm: lot.lengthCm,

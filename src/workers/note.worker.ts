@@ -1,8 +1,10 @@
 import { expose } from 'comlink';
-import { decodeNote } from '@/core/dock/decode';
-import { splitRows } from '@/core/dock/split-rows';
-import { NoHeadingError, readDeliveryNote, UnreadableNoteError, type NoteHelp } from '@/core/dock/read-note';
-import type { DeliveryNote } from '@/core/dock/types';
+import { findHeading } from '@/core/note/columns';
+import { NoHeadingError, UnreadableNoteError, type NoteHelp } from '@/core/note/note-help';
+import { tableOfFile } from '@/core/note/read-file';
+import { readNoteRows } from '@/core/note/read-note';
+import type { FileRow } from '@/core/note/split-rows';
+import type { DeliveryNote } from '@/core/note/types';
 import { registryWith } from '@/core/species/registry';
 import type { Species } from '@/core/species/species';
 
@@ -17,19 +19,19 @@ export type NoteRead =
   | { readonly kind: 'refused'; readonly message: string };
 
 /** From the first row that looks like a table's: a letter head above it has no columns to name. */
-function firstRowsOfTable(text: string): FirstRows {
-  const { rows, heading } = splitRows(text);
-  const at = Math.max(0, heading?.at ?? 0);
-  return rows.slice(at, at + SHOWN_ROWS).map((r) => r.cells);
+function firstRowsOfTable(rows: readonly FileRow[]): FirstRows {
+  const cells = rows.map((r) => r.cells);
+  const at = Math.max(0, findHeading(cells)?.at ?? 0);
+  return cells.slice(at, at + SHOWN_ROWS);
 }
 
 const door = {
   /** Reads a note away from the page: thousands of lines hold nothing up. */
-  read(bytes: Uint8Array, help: NoteHelp, own: readonly Species[]): NoteRead {
+  async read(bytes: Uint8Array, help: NoteHelp, own: readonly Species[]): Promise<NoteRead> {
     try {
-      const text = decodeNote(bytes);
-      const note = readDeliveryNote(text, { ...help, species: registryWith(own) });
-      return { kind: 'read', note, rows: firstRowsOfTable(text) };
+      const { rows, otherSheets } = await tableOfFile(bytes);
+      const note = readNoteRows(rows, { ...help, species: registryWith(own) });
+      return { kind: 'read', note: { ...note, unreadSheets: otherSheets }, rows: firstRowsOfTable(rows) };
     } catch (error) {
       if (error instanceof NoHeadingError) return { kind: 'columns', rows: error.rows };
       if (error instanceof UnreadableNoteError) return { kind: 'refused', message: error.message };

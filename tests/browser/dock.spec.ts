@@ -19,11 +19,11 @@ test('a messy morning: what was read, guessed and to be decided; what was chosen
   await readNote(page, MESSY_NOTE);
   const note = page.getByRole('region', { name: 'Delivery note' });
   await expect(note.getByRole('heading', { name: '11 lines read' })).toBeVisible();
-  await expect(note.getByText('2 read, 6 guessed, 3 to decide')).toBeVisible();
+  await expect(note.getByText('2 read, 6 guessed, 1 kept aside, 2 to decide')).toBeVisible();
   await expect(note.getByText(/says 412.35 in all; its lines come to 342.14/)).toBeVisible();
   await expect(page.getByLabel('Supplier').and(page.locator('input'))).toHaveValue('Pellinor Air Flowers');
   await expect(page.getByLabel('Delivery', { exact: true })).toHaveValue('PA-20931');
-  await note.getByText('4 lines of the file set aside').click();
+  await note.getByText('4 rows of the file set aside').click();
   await expect(note.getByText('a total, compared with the lines')).toBeVisible();
   await expectNothingSerious(page);
   // On a phone nothing runs off its side.
@@ -36,10 +36,10 @@ test('a messy morning: what was read, guessed and to be decided; what was chosen
   await book.click();
   await expect(page.locator('tr[data-lacks] :focus')).toBeVisible();
   // The repeated roses are left out until somebody puts them back.
-  await expect(note.getByRole('button', { name: 'put back line 13' })).toBeVisible();
+  await expect(note.getByRole('button', { name: 'put back line 1 (row 13)' })).toBeVisible();
   // Written over by hand, a line is settled.
-  await page.getByLabel('Stems of line 5').fill('30');
-  const stranger = page.getByRole('combobox', { name: 'Species of line 12' });
+  await page.getByLabel('Stems of line 3 (row 5)').fill('30');
+  const stranger = page.getByRole('combobox', { name: 'Species of line 10 (row 12)' });
   await stranger.click();
   await page.getByRole('option', { name: 'Scabiosa' }).click();
   await note.getByRole('button', { name: /^Book in 10 lots, \d+ stems, 1 kept aside/ }).click();
@@ -47,13 +47,13 @@ test('a messy morning: what was read, guessed and to be decided; what was chosen
   const slip = page.getByRole('region', { name: 'Delivery PA-20931' });
   await expect(slip.getByRole('link', { name: /look$/ })).toHaveCount(10);
   await slip.getByText('1 line left out').click();
-  await expect(slip.getByText('says the same as line 3')).toBeVisible();
+  await expect(slip.getByText('says the same as line 1 (row 3)')).toBeVisible();
   await expect(slip.getByRole('link', { name: /Alstroemeria ‘Driftwood’ 30/ })).toBeVisible();
 
   // The next note of theirs: the stranger has a name now, and the same note is not booked twice.
   await readNote(page, MESSY_NOTE);
-  await expect(note.getByText('3 read, 6 guessed, 2 to decide')).toBeVisible();
-  await note.getByRole('button', { name: 'Keep line 5 as it stands' }).click();
+  await expect(note.getByText('3 read, 6 guessed, 1 kept aside, 1 to decide')).toBeVisible();
+  await note.getByRole('button', { name: 'Keep line 3 (row 5) as it stands' }).click();
   await note.getByRole('button', { name: /^Book in 10 lots/ }).click();
   await expect(note.getByRole('alert')).toContainText('booked in already');
 });

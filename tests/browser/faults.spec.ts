@@ -30,7 +30,7 @@ test('a file that is no note is refused in words, and nothing is booked', async 
 test('a negative count waits for a decision, and the note cannot be booked before', async ({ page }) => {
   await readNote(page, noteOf('NEG-1', ['Anemone,Skiff,-3,20', 'Tulip,Harbour mix,2,10']));
   await expect(page.getByRole('button', { name: '1 to decide first' })).toBeVisible();
-  await page.getByLabel('Stems of line 2').fill('60');
+  await page.getByLabel('Stems of line 1 (row 2)').fill('60');
   await page.getByRole('button', { name: 'Book in 2 lots, 80 stems' }).click();
   await expect(page.getByRole('region', { name: 'Delivery NEG-1' })).toBeVisible();
 });

@@ -28,10 +28,10 @@ test('from the delivery note to a printed card', async ({ page }) => {
   await test.step('book in the clean note, one line corrected', async () => {
     await readNote(page, CLEAN_NOTE);
     await expect(page.getByRole('heading', { name: '16 lines read' })).toBeVisible();
-    await expect(page.getByLabel('Stems of line 15')).toHaveValue('23');
-    await page.getByLabel('Stems of line 15').fill('24');
-    await page.getByRole('button', { name: /change species of line 13/ }).click();
-    const species = page.getByRole('combobox', { name: 'Species of line 13' });
+    await expect(page.getByLabel('Stems of line 14 (row 15)')).toHaveValue('23');
+    await page.getByLabel('Stems of line 14 (row 15)').fill('24');
+    await page.getByRole('button', { name: /change species of line 12 / }).click();
+    const species = page.getByRole('combobox', { name: 'Species of line 12 (row 13)' });
     await species.click();
     await page.getByRole('option', { name: 'Spray chrysanthemum' }).click();
     await expectNothingSerious(page);

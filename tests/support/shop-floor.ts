@@ -36,7 +36,7 @@ export async function readNote(
   file: Parameters<ReturnType<Page['getByLabel']>['setInputFiles']>[0],
 ): Promise<void> {
   await page.goto('/dock');
-  await page.getByLabel('Delivery note, CSV').setInputFiles(file);
+  await page.getByLabel('Delivery note, its file').setInputFiles(file);
 }
 
 /** A small note of our own, so that a test has lots that no other test touches. */

@@ -2,9 +2,10 @@ import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import * as v from 'valibot';
 import path from 'node:path';
-import { decodeNote } from '@/core/dock/decode';
-import { readDeliveryNote, UnreadableNoteError } from '@/core/dock/read-note';
-import { readTypedLines } from '@/core/dock/read-typed';
+import { decodeNote } from '@/core/note/decode';
+import { UnreadableNoteError } from '@/core/note/note-help';
+import { readDeliveryNote } from '@/core/note/read-note';
+import { readTypedLines } from '@/core/note/read-typed';
 import {
   bookedLine,
   draftOf,
@@ -74,6 +75,7 @@ test('prices by weight, by bunch and by line are kept per stem, so that lots and
 test('what is sent of a line is what is booked of it and no more', () => {
   expect(Object.keys(bookedLine(line(3))).sort()).toEqual(
     [
+      'bunches',
       'colour',
       'currency',
       'cutDate',
@@ -82,8 +84,11 @@ test('what is sent of a line is what is booked of it and no more', () => {
       'line',
       'origin',
       'packing',
+      'remark',
       'speciesKey',
       'stems',
+      'stemsPerBunch',
+      'supplierLine',
       'unitPrice',
       'variety',
     ].sort(),
@@ -106,7 +111,7 @@ test('whatever was read of a line, it ends booked, waiting or refused, and the s
     product: "Widow's thrill",
     said: { line: 12, speciesKey: null, stems: 10 },
   });
-  expect(keptLine(line(13)).reason).toBe('says the same as line 3');
+  expect(keptLine(line(13)).reason).toBe('says the same as line 1 (row 3)');
 });
 
 test('an order asks no more than which flower and how many', () => {

@@ -1,5 +1,5 @@
 import { SHIPPED_SPECIES } from '@/core/species/registry';
-import { readDeliveryNote } from '@/core/dock/read-note';
+import { readDeliveryNote } from '@/core/note/read-note';
 import { arrivalNow, forecastInputOf, type LotHistory, type StayHere } from '@/core/vase-life/lot-history';
 import { predictLot } from '@/core/vase-life/predict-lot';
 import { demoNoteCsv } from '@/demo/world';

@@ -4,6 +4,7 @@ import { benchActions } from './bench';
 import type { ActionSpec } from './contract';
 import { deskActions } from './desk';
 import { dockActions } from './dock';
+import { correctActions } from './dock-correct';
 import { bookingActions } from './dock-booking';
 import { evidenceActions } from './dock-evidence';
 import { pailActions } from './pails';
@@ -14,6 +15,7 @@ export const ACTIONS = {
   ...dockActions,
   ...evidenceActions,
   ...bookingActions,
+  ...correctActions,
   ...pailActions,
   ...arrangementActions,
   ...deskActions,

@@ -65,6 +65,20 @@ export const bookingActions = {
     takenBack: 'restored',
     locks: ({ keptId }) => [lock('kept-line', 'keptId', keptId)],
   }),
+  'dock/unlearn': defineAction({
+    // How one supplier's notes of a make are read, or what a word of its means, is forgotten.
+    input: v.object({
+      supplier: someWords(120),
+      shape: v.optional(v.nullable(words(400)), null),
+      product: v.optional(v.nullable(words(300)), null),
+    }),
+    result: v.null(),
+    roles: ANYBODY,
+    mayWait: false,
+    entries: ['unlearnt'],
+    takenBack: { not: 'It is learnt again by saying it at the next note. Nothing was changed.' },
+    locks: () => [],
+  }),
   'dock/order': defineAction({
     input: v.object({
       supplier: someWords(120),

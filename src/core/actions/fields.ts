@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { COLUMNS } from '../dock/columns';
+import { COLUMNS } from '../note/columns';
 import { isOwnKey, SHIPPED_SPECIES } from '../species/registry';
 import { LONGEST_REASON, SHORTEST_REASON } from './reason';
 
@@ -62,6 +62,11 @@ export const instant = v.pipe(
 const maybeWords = v.nullable(words(120));
 const lineSaid = {
   line: whole(1, 1_000_000),
+  /** As the supplier numbers it; what an older page sends has none of these four. */
+  supplierLine: v.optional(v.nullable(words(20)), null),
+  bunches: v.optional(v.nullable(whole(1, 100_000)), null),
+  stemsPerBunch: v.optional(v.nullable(whole(1, 100_000)), null),
+  remark: v.optional(v.nullable(words(300)), null),
   variety: maybeWords,
   colour: maybeWords,
   lengthCm: v.nullable(measure(1, 300, 'cm')),
@@ -100,5 +105,13 @@ export const columnsChosen = v.object({
   saved: v.object({
     columns: v.record(v.picklist(COLUMNS), v.exactOptional(whole(0, 200))),
     hasHeading: v.boolean(),
+    meaning: v.optional(
+      v.object({
+        stems: v.optional(v.picklist(['in all', 'a bunch', 'a box'])),
+        bunches: v.optional(v.picklist(['in all', 'a box'])),
+        quantity: v.optional(v.picklist(['stems', 'bunches', 'boxes', 'a bunch'])),
+        marks: v.optional(v.picklist(['thousands', 'decimals'])),
+      }),
+    ),
   }),
 });

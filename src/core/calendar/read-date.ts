@@ -12,19 +12,20 @@ export interface ReadDate {
   readonly yearGuessed: boolean;
 }
 
+/** Months in the languages notes come in, by how their names begin. */
 const MONTHS: readonly RegExp[] = [
-  /^jan/i,
-  /^f(e|é)(b|v)/i,
+  /^(jan|jän|ene|gen|sty)/i,
+  /^(f(e|é)(b|v)|lut)/i,
   /^(mar|mär|maa|mrt)/i,
-  /^(apr|avr)/i,
-  /^(may|mai|mei)/i,
-  /^jui?n/i,
-  /^jui?l/i,
-  /^(aug|ao(u|û))/i,
-  /^sep/i,
-  /^(o(c|k)t)/i,
-  /^nov/i,
-  /^d(e|é)(c|z)/i,
+  /^(apr|avr|abr|kwi)/i,
+  /^(may|mai|mei|mag|maj)/i,
+  /^(jui?n|giu|cze)/i,
+  /^(jui?l|lug|lip)/i,
+  /^(aug|ao(u|û)|ago|sie)/i,
+  /^(sep|set|wrz)/i,
+  /^(oct|okt|ott|pa(z|ź))/i,
+  /^(nov|lis)/i,
+  /^(d(e|é)(c|z)|dic|gru)/i,
 ];
 
 function isoOf(year: number, month: number, day: number): string | null {
@@ -66,11 +67,13 @@ function readNumbered(plain: string, { noteDate, dayFirst }: DateContext): ReadD
   return dayOf(parts[3], month, day, noteDate);
 }
 
-/** 19 Nov 2026, Nov 19. */
+/** 19 Nov 2026, 19-Nov-26, Nov 19, 19 de noviembre de 2026. */
 function readNamed(plain: string, noteDate: DateContext['noteDate']): ReadDate | null {
   const named =
-    /^(?<day>\d{1,2})\.?\s+(?<month>[a-zéûä]{3,})\.?,?(?:\s+(?<year>\d{4}|\d{2}))?$/i.exec(plain) ??
-    /^(?<month>[a-zéûä]{3,})\.?\s+(?<day>\d{1,2}),?(?:\s+(?<year>\d{4}|\d{2}))?$/i.exec(plain);
+    /^(?<day>\d{1,2})(?:\.|st|nd|rd|th)?[\s-]*(?:de\s+)?(?<month>\p{L}{3,})\.?,?(?:[\s-]+(?:de\s+)?(?<year>\d{4}|\d{2}))?$/iu.exec(
+      plain,
+    ) ??
+    /^(?<month>\p{L}{3,})\.?\s+(?<day>\d{1,2})(?:st|nd|rd|th)?,?(?:\s+(?<year>\d{4}|\d{2}))?$/iu.exec(plain);
   if (!named) return null;
   const { day, month: monthText = '', year } = named.groups ?? {};
   const month = MONTHS.findIndex((m) => m.test(monthText)) + 1;
@@ -82,19 +85,11 @@ function readNamed(plain: string, noteDate: DateContext['noteDate']): ReadDate |
  * 17/11/26, 20.11., 19 Nov 2026, Nov 19. Null when it is none, or does not exist.
  */
 export function readDate(text: string, context: DateContext): ReadDate | null {
-  const plain = text.trim().replace(/[T ]\d{1,2}:\d{2}(:\d{2})?(Z|\.\d+Z?)?$/, '');
+  const plain = text
+    .trim()
+    .replace(/[T ]\d{1,2}:\d{2}(:\d{2})?(Z|\.\d+Z?)?$/, '')
+    .replace(/^\p{L}{2,10}\.?,?\s+(?=\d{1,2}[-/.])/u, '');
   const iso = /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})$/.exec(plain) ?? /^(\d{4})(\d{2})(\d{2})$/.exec(plain);
   if (iso) return withYear(Number(iso[1]), Number(iso[2]), Number(iso[3]), false);
   return readNumbered(plain, context) ?? readNamed(plain, context.noteDate);
-}
-
-/** Whether slashed dates of a file put the day first: any part past twelve says; undecided, the day. */
-export function isDayFirstIn(texts: readonly string[]): boolean {
-  for (const text of texts) {
-    const parts = /^(\d{1,2})\s*[-/.]\s*(\d{1,2})\b/.exec(text.trim());
-    if (!parts) continue;
-    if (Number(parts[1]) > 12) return true;
-    if (Number(parts[2]) > 12) return false;
-  }
-  return true;
 }

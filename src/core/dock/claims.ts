@@ -54,7 +54,10 @@ export interface ClaimRow {
   readonly number: number;
   readonly supplier: string;
   readonly deliveryRef: string;
+  /** Row of the note's file. */
   readonly line: number;
+  /** The line as the supplier numbers it. */
+  readonly supplierLine: string | null;
   readonly product: string;
   readonly words: string;
   readonly stems: number;
@@ -75,7 +78,8 @@ export function claimsCsv(rows: readonly ClaimRow[]): string {
         claim: r.number,
         supplier: r.supplier,
         delivery: r.deliveryRef,
-        line: r.line,
+        line: r.supplierLine ?? r.line,
+        row: r.line,
         product: r.product,
         what: r.words,
         stems: r.stems,

@@ -1,6 +1,6 @@
 import { SHIPPED_SPECIES, type SpeciesRegistry } from '../species/registry';
 import { gradeOf } from './grams';
-import { plainWords } from './match-species';
+import { plainWords } from '../species/plain-words';
 
 /** A line of what the shop ordered. */
 export interface OrderLine {

@@ -46,6 +46,7 @@ test('a claim sheet is a table that no spreadsheet runs', () => {
     supplier: '=SUM(A1)',
     deliveryRef: 'QN-1',
     line: 3,
+    supplierLine: '2',
     product: 'Rose, “Pale Ferry”',
     words: 'broken: 3 of 20',
     stems: 24,
@@ -59,7 +60,7 @@ test('a claim sheet is a table that no spreadsheet runs', () => {
   };
   const [head, first] = claimsCsv([row]).split('\r\n');
   expect(head).toBe(
-    'claim,supplier,delivery,line,product,what,stems,delivered,value,currency,state,opened,due,credited',
+    'claim,supplier,delivery,line,row,product,what,stems,delivered,value,currency,state,opened,due,credited',
   );
   expect(first).toContain("'=SUM(A1)");
   expect(first).toContain('"Rose, “Pale Ferry”"');

@@ -1,7 +1,7 @@
 import { SHIPPED_SPECIES } from '../species/registry';
 import { findGrams, learnGrams, stemsByWeight } from './grams';
-import { readDeliveryNote } from './read-note';
-import { readTypedLines } from './read-typed';
+import { readDeliveryNote } from '../note/read-note';
+import { readTypedLines } from '../note/read-typed';
 
 const weighed = (lengthCm: number | null, stems: number, grams: number) => ({
   speciesKey: 'mimosa',

@@ -1,8 +1,9 @@
 import { predictArrangement } from '../arrangement/predict-arrangement';
-import { decodeNote } from '../dock/decode';
-import { readDeliveryNote, UnreadableNoteError } from '../dock/read-note';
+import { decodeNote } from '../note/decode';
+import { UnreadableNoteError } from '../note/note-help';
+import { readNoteFile } from '../note/read-file';
 import { sampleInterval } from '../dock/sample-interval';
-import type { DeliveryNote } from '../dock/types';
+import type { DeliveryNote } from '../note/types';
 import { BrokenContractError } from '../errors';
 import { whatADayCosts } from '../habits/what-a-day-costs';
 import { readLogger } from '../logger/read-logger';
@@ -38,9 +39,16 @@ const isArrangement = (input: unknown): boolean =>
 const bytesOf = (input: unknown): Uint8Array =>
   input instanceof Uint8Array ? input : new TextEncoder().encode(String(input));
 
-function readNoteOrRefuse(bytes: Uint8Array, supplier: string | undefined): DeliveryNote {
+async function readNoteOrRefuse(
+  bytes: Uint8Array,
+  flags: Readonly<Record<string, string>>,
+): Promise<DeliveryNote> {
+  const { supplier, today } = flags;
   try {
-    return readDeliveryNote(decodeNote(bytes), supplier === undefined ? {} : { supplier });
+    return await readNoteFile(bytes, {
+      ...(supplier === undefined ? {} : { supplier }),
+      ...(today === undefined ? {} : { today }),
+    });
   } catch (error) {
     if (error instanceof UnreadableNoteError)
       throw new BrokenContractError([{ field: 'file', message: error.message }]);
@@ -81,10 +89,13 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     run: (input, flags = {}) => readLogger(decodeNote(bytesOf(input)), flags.zone),
   },
   'read-delivery-note': {
-    summary: 'a delivery note’s CSV, line by line as it is understood',
+    summary: 'a delivery note (CSV, .xlsx or a page’s table), line by line as it is understood',
     takes: 'file',
-    flags: { supplier: 'who sent it, where the file does not say' },
-    run: (input, flags = {}) => readNoteOrRefuse(bytesOf(input), flags.supplier),
+    flags: {
+      supplier: 'who sent it, where the file does not say',
+      today: 'ISO date of today, for a note without a date',
+    },
+    run: (input, flags = {}) => readNoteOrRefuse(bytesOf(input), flags),
   },
   'bench-plan': {
     summary: 'who does what when with the lots that wait, and into which pails',

@@ -1,4 +1,5 @@
-import { matchSpecies, plainWords } from '../dock/match-species';
+import { matchSpecies } from '../species/match-species';
+import { plainWords } from '../species/plain-words';
 import type { SpeciesRegistry } from '../species/registry';
 import type { QuickLot, QuickWorld } from './types';
 

@@ -1,6 +1,6 @@
 import { BIN_REASONS } from '../dock/bin-reasons';
 import { FLAWS, SAMPLED_FLAWS } from '../dock/flaws';
-import { plainWords } from '../dock/match-species';
+import { plainWords } from '../species/plain-words';
 import { readCode } from '../labels/codes';
 import type { SpeciesRegistry } from '../species/registry';
 import { findLots, findNamed, findWord, type Found } from './find';

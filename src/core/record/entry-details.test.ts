@@ -81,6 +81,11 @@ const EVER: { readonly [K in EntryKind]: readonly unknown[] } = {
   'book-in': [{ lots: [A, B] }],
   'line-booked': [{}],
   'line-refused': [{ before: 'which species?' }, { reason: 'never came' }],
+  'lot-corrected': [
+    { was: { speciesKey: 'rose', variety: null, cutDate: '2026-11-19' }, reason: 'the label says so' },
+  ],
+  'delivery-corrected': [{ was: { supplier: 'Salt Hill', deliveryRef: 'SH-7' }, reason: 'the wrong paper' }],
+  unlearnt: [{ supplier: 'Salt Hill', shape: 'product|bunches', product: null }],
   order: [{}],
   'call-off': [{}],
   claim: [

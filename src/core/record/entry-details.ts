@@ -84,6 +84,16 @@ export const ENTRY_DETAILS = {
   'book-in': [v.object({ lots: v.array(uuid) })],
   'line-booked': [nothing],
   'line-refused': [older, v.object({ reason: v.string() })],
+  'lot-corrected': [
+    v.object({
+      was: v.object({ speciesKey: v.string(), variety: maybe(v.string()), cutDate: v.string() }),
+      reason: v.string(),
+    }),
+  ],
+  'delivery-corrected': [
+    v.object({ was: v.object({ supplier: v.string(), deliveryRef: v.string() }), reason: v.string() }),
+  ],
+  unlearnt: [v.object({ supplier: v.string(), shape: maybe(v.string()), product: maybe(v.string()) })],
   order: [nothing],
   'call-off': [nothing],
   claim: [claimOpened],

@@ -1,5 +1,5 @@
 import { SHIPPED_SPECIES } from '../species/registry';
-import { readDeliveryNote } from '../dock/read-note';
+import { readDeliveryNote } from '../note/read-note';
 import { MADE_UP_SUPPLIERS } from './suppliers';
 import { openBox, vanOn } from './van';
 

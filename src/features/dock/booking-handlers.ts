@@ -4,7 +4,7 @@ import 'server-only';
 import type { bookingActions } from '@/core/actions/dock-booking';
 import type { BookLine } from '@/core/actions/fields';
 import { firstGuess, hoursSinceCut, type FirstGuess, type GuessInput } from '@/core/dock/first-guess';
-import { plainWords } from '@/core/dock/match-species';
+import { plainWords } from '@/core/species/plain-words';
 import type { Overrides } from '@/core/model/figures';
 import { isWetPacked } from '@/core/vase-life/journey';
 import type { Trx } from '@/data/connection';
@@ -14,7 +14,12 @@ import { callOffOrder, placeOrder, settleOrder } from '@/data/expected';
 import { insertKeptLines, oneWaitingLine, settleKeptLine } from '@/data/kept-lines';
 import { writeEntry } from '@/data/record';
 import { manyRooms } from '@/data/rooms';
-import { rememberSupplierColumns, rememberSupplierWords } from '@/data/supplier-words';
+import {
+  forgetSupplierColumns,
+  forgetSupplierWords,
+  rememberSupplierColumns,
+  rememberSupplierWords,
+} from '@/data/supplier-words';
 import { preparing, type ActionContext, type Handlers } from '@/server/handler';
 import { houseOf, waysFor, type House } from '@/server/house';
 import { overridesFor, shopOverrides } from '@/server/own-figures';
@@ -87,7 +92,7 @@ function refuseUnsound(line: BookLine, { arrivedAt, known }: Booking): void {
 type Guesses = ReadonlyMap<string, FirstGuess>;
 
 /** A line as its lot is booked: guessed before where it is one of many, here where it comes alone. */
-function newLot(line: BookLine, booking: Booking, guesses?: Guesses): NewLot {
+export function newLot(line: BookLine, booking: Booking, guesses?: Guesses): NewLot {
   refuseUnsound(line, booking);
   const packing = line.packing ?? '';
   const guess = guesses?.get(guessKey(line)) ?? guessOf(line, booking);
@@ -100,7 +105,7 @@ function guessOf(line: BookLine, booking: Booking): FirstGuess {
   return firstGuess(input);
 }
 
-async function bookingOf(trx: Trx, me: SignedIn, arrivedAt: Date): Promise<Booking> {
+export async function bookingOf(trx: Trx, me: SignedIn, arrivedAt: Date): Promise<Booking> {
   const [overrides, house] = await Promise.all([shopOverrides(trx), houseOf(trx)]);
   return { arrivedAt, overrides, house, timeZone: me.shop.timeZone, known: me.species };
 }
@@ -198,6 +203,25 @@ export const dockBookingHandlers: Handlers<keyof typeof bookingActions> = {
         subjectId: kept.id,
         says: m('record.line-refused', { line: kept.line, product: kept.product, reason: asked.reason }),
         detail: { reason: asked.reason },
+      });
+      return null;
+    },
+  },
+  'dock/unlearn': {
+    work: async ({ trx, action }, { supplier, shape, product }) => {
+      const makes = shape === null ? 0 : await forgetSupplierColumns(trx, supplier, shape);
+      const said = product === null ? 0 : await forgetSupplierWords(trx, supplier, plainWords(product));
+      if (makes + said === 0)
+        throw new RefusedError('Nothing of that was remembered any more. Nothing was changed.');
+      await writeEntry(trx, action, {
+        kind: 'unlearnt',
+        subjectKind: 'house',
+        subjectId: action.shopId,
+        says:
+          product === null
+            ? m('record.unlearnt-make', { supplier })
+            : m('record.unlearnt-word', { supplier, product }),
+        detail: { supplier, shape, product },
       });
       return null;
     },

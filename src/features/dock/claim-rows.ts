@@ -27,6 +27,7 @@ function claimRow(claim: ClaimRecord, species: SpeciesRegistry): ClaimRow {
     supplier: claim.supplier,
     deliveryRef: claim.deliveryRef,
     line: claim.line,
+    supplierLine: claim.supplierLine,
     product: `${name}${claim.variety ? ` ‘${claim.variety}’` : ''}`,
     words: claim.words,
     stems: claim.stems,

@@ -1,7 +1,7 @@
 'use client';
 import { Button, Checkbox, NativeSelect, Stack, Table, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { COLUMNS, findHeading, shapeOf, type Column } from '@/core/dock/columns';
+import { COLUMNS, findHeading, shapeOf, type Column } from '@/core/note/columns';
 import css from './dock.module.css';
 import type { NamedColumns } from './half-read';
 import { DeedBar } from '@/shell/deed-bar';
@@ -9,15 +9,27 @@ import { Said } from '@/shell/said';
 
 const WORDS: Readonly<Record<Column, string>> = {
   deliveryRef: 'delivery number',
+  reference: 'reference',
   supplier: 'supplier',
+  noteDate: 'date of the note',
   number: 'line number',
+  code: 'item code',
   product: 'product',
   variety: 'variety',
   colour: 'colour',
   lengthCm: 'length',
+  grade: 'grade',
+  ordered: 'ordered',
+  quantity: 'quantity',
+  unit: 'unit of the quantity',
+  boxes: 'boxes',
+  bunchesPerBox: 'bunches a box',
+  stemsPerBox: 'stems a box',
   bunches: 'bunches',
   stemsPerBunch: 'stems a bunch',
-  stems: 'stems in all',
+  pack: 'contents of a pack',
+  stems: 'stems, of the line or a bunch',
+  stemsInAll: 'stems in all',
   headsMin: 'heads a stem',
   weightG: 'weight',
   cutDate: 'cut on',
@@ -25,7 +37,9 @@ const WORDS: Readonly<Record<Column, string>> = {
   packing: 'packing',
   unitPrice: 'price',
   priceUnit: 'price is per',
+  amount: 'sum of the line',
   currency: 'currency',
+  discount: 'discount or tax',
   remark: 'remark',
 };
 
@@ -54,7 +68,9 @@ export function ColumnChooser({
   const [supplier, setSupplier] = useState(from);
   const [isTried, setTried] = useState(false);
   const names = of.filter((c) => c !== '');
-  const counts = names.some((c) => ['bunches', 'stems', 'weightG'].includes(c));
+  const counts = names.some((c) =>
+    ['bunches', 'stems', 'stemsInAll', 'quantity', 'boxes', 'weightG'].includes(c),
+  );
   const isReady =
     names.includes('product') && counts && new Set(names).size === names.length && supplier.trim() !== '';
   const choose = () => {

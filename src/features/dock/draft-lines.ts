@@ -1,6 +1,6 @@
 import type { BookLine } from '@/core/actions/fields';
 import { addDays } from '@/core/calendar/dates';
-import type { DeliveryNote, NoteLine } from '@/core/dock/types';
+import type { DeliveryNote, NoteLine } from '@/core/note/types';
 
 /** A line of the note as it stands in the preview, with what somebody has made of it. */
 export interface DraftLine extends NoteLine {
@@ -66,7 +66,7 @@ export function keptLine(line: DraftLine) {
   const why =
     line.duplicateOf === null
       ? (lacking({ ...line, fate: 'book' }) ?? (line.fate === 'waiting' ? 'not for today' : 'left out'))
-      : `says the same as line ${line.duplicateOf}`;
+      : (line.reasons.find((r) => r.startsWith('says the same as'))?.split(':')[0] ?? 'written twice');
   return {
     fate: line.fate === 'refused' ? ('refused' as const) : ('waiting' as const),
     reason: why,
@@ -81,10 +81,25 @@ export function keptLine(line: DraftLine) {
 
 /** What is sent of a line when it is booked. */
 export function bookedLine(line: DraftLine) {
-  const { line: number, speciesKey, variety, colour, lengthCm, headsMin, stems, cutDate } = line;
+  const {
+    line: number,
+    supplierLine,
+    speciesKey,
+    variety,
+    colour,
+    lengthCm,
+    headsMin,
+    stems,
+    cutDate,
+  } = line;
+  const { bunches, stemsPerBunch, remark } = line;
   const { origin, packing, unitPrice, currency } = line;
   return {
     line: number,
+    supplierLine: supplierLine?.slice(0, 20) ?? null,
+    bunches,
+    stemsPerBunch,
+    remark: remark?.slice(0, 300) ?? null,
     speciesKey,
     variety,
     colour,

@@ -37,6 +37,9 @@ const MOST_PHOTO_BYTES = 400_000;
 const LONGEST_SIDE_PX = 1600;
 const UNNAMED_ROUTE = 'glasshouse by road';
 
+/** A logger that tells of less of a journey may be another delivery's. */
+const LEAST_SHARE_MET = 0.5;
+
 /** The stems that were more or fewer than booked, in whichever heap of the lot is the largest. */
 async function countInto({ trx }: ActionContext, lot: LotRow, stems: number): Promise<void> {
   const more = stems - lot.stemsBooked;
@@ -199,14 +202,13 @@ export const dockEvidenceHandlers: Handlers<keyof typeof evidenceActions> = {
         csv,
         timeZone,
         lots: lots.map((lot) => journeyOf(lot, overrides, species)),
-      }).then(({ words, covers, outcomes }) => ({
-        words,
-        covers,
+      }).then(({ outcomes, ...told }) => ({
+        ...told,
         outcomeOf: new Map(lots.map((lot, i) => [lot.id, outcomes[i]])),
       }));
     },
-    work: async (context, { deliveryId }, { words, covers, outcomeOf }) => {
-      const { trx, action } = context;
+    work: async (context, { deliveryId }, { words, covers, loggedHours, hours, outcomeOf }) => {
+      const { trx, action, ask } = context;
       const lots = await lotsOfDelivery(trx, deliveryId);
       const [first] = lots;
       if (!first)
@@ -218,6 +220,11 @@ export const dockEvidenceHandlers: Handlers<keyof typeof evidenceActions> = {
         throw new RefusedError(
           'That logger did not travel before this delivery came: its readings are of another time. Nothing was changed.',
           'csv',
+        );
+      if (loggedHours < hours * LEAST_SHARE_MET)
+        ask(
+          'other hours',
+          `Of the ${Math.round(hours)} hours from the cut to the door this logger tells of ${Math.round(loggedHours)}. Is it this delivery’s, and to be used?`,
         );
       const aged = [];
       for (const lot of lots) {

@@ -1,5 +1,5 @@
-import type { SavedColumns } from '@/core/dock/columns';
-import type { DeliveryNote } from '@/core/dock/types';
+import type { SavedColumns } from '@/core/note/columns';
+import type { DeliveryNote } from '@/core/note/types';
 import type { DraftLine } from './draft-lines';
 
 /** A note that was read and is not booked yet, as it is kept on this tablet. */

@@ -1,5 +1,6 @@
 import 'server-only';
 import { dockBookingHandlers } from './booking-handlers';
+import { dockCorrectHandlers } from './correct-handlers';
 import { dockClaimHandlers } from './claim-handlers';
 import { dockEvidenceHandlers } from './evidence-handlers';
 import { dockLotHandlers } from './lot-handlers';
@@ -10,4 +11,5 @@ export const dockHandlers = {
   ...dockClaimHandlers,
   ...dockEvidenceHandlers,
   ...dockBookingHandlers,
+  ...dockCorrectHandlers,
 };

@@ -2,8 +2,8 @@
 import { Button, Stack, VisuallyHidden } from '@mantine/core';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { ignoredLine } from '@/core/dock/read-line';
-import type { NoteLine } from '@/core/dock/types';
+import { ignoredLine } from '@/core/note/read-line';
+import type { NoteLine } from '@/core/note/types';
 import { useActions } from '@/shell/actions';
 import css from './dock.module.css';
 import { completeLine, lacking, type DraftLine } from './draft-lines';

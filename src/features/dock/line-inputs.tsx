@@ -1,4 +1,5 @@
 'use client';
+import { lineName } from '@/core/note/line-name';
 import { TextInput } from '@mantine/core';
 import { DayInput } from '@/shell/day-input';
 import { isDate, type DraftLine } from './draft-lines';
@@ -13,7 +14,7 @@ export function StemsInput({
 }) {
   return (
     <TextInput
-      aria-label={`Stems of line ${line.line}`}
+      aria-label={`Stems of line ${lineName(line)}`}
       inputMode="numeric"
       w="5.5rem"
       value={String(line.stems ?? '')}
@@ -35,7 +36,7 @@ export function CutDateInput({
 }) {
   return (
     <DayInput
-      aria-label={`Cut date of line ${line.line}`}
+      aria-label={`Cut date of line ${lineName(line)}`}
       w="9.5rem"
       placeholder="22/11"
       value={isDate(line.cutDate) ? line.cutDate : null}

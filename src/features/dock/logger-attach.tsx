@@ -35,7 +35,7 @@ export function LoggerAttach({
     setSaid(null);
     try {
       const [{ decodeNote }, { readLogger }, { loggerInWords }] = await Promise.all([
-        import('@/core/dock/decode'),
+        import('@/core/note/decode'),
         import('@/core/logger/read-logger'),
         import('@/core/logger/journey-by-logger'),
       ]);

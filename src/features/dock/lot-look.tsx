@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { adviseAtDock, type DockAdvice, type FlawInLot } from '@/core/dock/flaws';
 import type { GramsFound } from '@/core/dock/grams';
+import { lineName } from '@/core/note/line-name';
 import type { Droop } from '@/core/vase-life/types';
 import { Stem } from '@/drawing/stem';
 import type { LotView } from '@/server/stock';
@@ -30,6 +31,7 @@ import { ShopLink as Link } from '@/shell/shop-link';
 
 // What is in a drawer is fetched as it is first opened.
 const BinForm = dynamic(() => import('./bin-form').then((m) => m.BinForm), { ssr: false });
+const CorrectForm = dynamic(() => import('./correct-form').then((m) => m.CorrectForm), { ssr: false });
 const CountForm = dynamic(() => import('./count-form').then((m) => m.CountForm), { ssr: false });
 const DecideForm = dynamic(() => import('./decide-form').then((m) => m.DecideForm), { ssr: false });
 const FlawForm = dynamic(() => import('./flaw-form').then((m) => m.FlawForm), { ssr: false });
@@ -64,6 +66,8 @@ function Head({
   isDemo,
 }: Pick<LookProps, 'lot' | 'hazards' | 'alsoInHand' | 'isDemo'>) {
   const asSold = [
+    lot.bunches === null ? null : `sold as ${lot.bunches} × ${lot.stemsPerBunch ?? '?'}`,
+    lot.colour,
     lot.headsMin === null ? null : `${lot.headsMin} heads or more a stem`,
     lot.lengthCm === null ? null : `${lot.lengthCm} cm`,
   ].filter((w) => w !== null);
@@ -72,7 +76,7 @@ function Head({
       <div className={css.lotSlip}>
         <p className="soft">
           lot {lot.number} · {lot.stemsLeft} stems{asSold.length > 0 ? `, ${asSold.join(', ')}` : ''} ·{' '}
-          {lot.deliveryRef}
+          {lot.deliveryRef} line {lineName(lot)}
         </p>
         <Link href={`/desk?lot=${lot.number}`} className={css.toRecord}>
           Its record
@@ -83,6 +87,7 @@ function Head({
         {lot.name}
         {lot.variety ? ` ‘${lot.variety}’` : ''}
       </h1>
+      {lot.remark && <p className="soft">The note remarks: “{lot.remark}”</p>}
       {alsoInHand && <p className={css.alsoInHand}>{alsoInHand} has this box open as well.</p>}
       {hazards.map((hazard) => (
         <p key={hazard} className={css.hazard}>
@@ -139,6 +144,7 @@ function Drawers({ props, advice }: { props: LookProps; advice: DockAdvice | nul
           holds: lot.forDay,
           inside: <AnotherDay {...props} />,
         },
+        { key: 'correct', words: 'Booked wrongly', inside: <CorrectForm lot={lot} /> },
       ]}
     />
   );

@@ -2,7 +2,11 @@
 import { useSpecies } from '@/shell/species';
 import { Button, Select, UnstyledButton, VisuallyHidden } from '@mantine/core';
 import { memo, useState } from 'react';
+import { waitsForAnswer } from '@/core/note/answer';
+import { lineName } from '@/core/note/line-name';
+import type { DeliveryNote } from '@/core/note/types';
 import type { LineAgainstOrder } from '@/core/dock/compare-order';
+import type { Column } from '@/core/note/columns';
 import css from './dock.module.css';
 import { KEEP, lacking, lackingInOrder, type DraftLine } from './draft-lines';
 import { CutDateInput, StemsInput } from './line-inputs';
@@ -25,12 +29,12 @@ export function SpeciesCell({ line, onChange }: { line: DraftLine; onChange: Cha
     return (
       <UnstyledButton className={css.species} onClick={() => setChoosing(true)}>
         <strong>{name}</strong>
-        <VisuallyHidden>, change species of line {line.line}</VisuallyHidden>
+        <VisuallyHidden>, change species of line {lineName(line)}</VisuallyHidden>
       </UnstyledButton>
     );
   return (
     <Select
-      aria-label={`Species of line ${line.line}`}
+      aria-label={`Species of line ${lineName(line)}`}
       data={all.map((s) => ({ value: s.key, label: s.name }))}
       value={line.speciesKey}
       onChange={(key) => {
@@ -49,7 +53,7 @@ export function SpeciesCell({ line, onChange }: { line: DraftLine; onChange: Cha
 
 /** Book it, let it wait, or refuse it; what waits or is refused is kept with the delivery. */
 function Fate({ line, onChange, isOrder }: { line: DraftLine; onChange: Change; isOrder: boolean }) {
-  const hidden = <VisuallyHidden> line {line.line}</VisuallyHidden>;
+  const hidden = <VisuallyHidden> line {lineName(line)}</VisuallyHidden>;
   if (line.fate !== 'book')
     return (
       <Button variant="quiet" onClick={() => onChange(line.line, { fate: 'book', isSettled: true })}>
@@ -71,15 +75,69 @@ function Fate({ line, onChange, isOrder }: { line: DraftLine; onChange: Change; 
   );
 }
 
+/** Cells that are shown as they stand beside what was read from them, in the order a line is read. */
+const SHOWN_CELLS = [
+  'product',
+  'variety',
+  'lengthCm',
+  'grade',
+  'ordered',
+  'quantity',
+  'unit',
+  'boxes',
+  'bunchesPerBox',
+  'stemsPerBox',
+  'bunches',
+  'stemsPerBunch',
+  'pack',
+  'stems',
+  'stemsInAll',
+  'weightG',
+  'cutDate',
+  'origin',
+  'packing',
+  'unitPrice',
+] as const satisfies readonly Column[];
+
+/** The cells of the file that a line was read from, so that a wrong reading is seen at a glance. */
+function Cells({ line, headings }: { line: DraftLine; headings: DeliveryNote['readColumns'] }) {
+  return (
+    <td className={css.cells}>
+      {SHOWN_CELLS.map((column) => {
+        const cell = line.readFrom[column];
+        return (
+          cell !== undefined && (
+            <span key={column}>
+              {headings[column]} <b>{cell}</b>{' '}
+            </span>
+          )
+        );
+      })}
+    </td>
+  );
+}
+
+/** How a line is sold: so many bunches of so many, by weight, or loose. */
+function asSold({ weightG, bunches, stemsPerBunch, stems }: DraftLine): string {
+  if (bunches !== null && (stemsPerBunch !== null || weightG === null))
+    return `${bunches} × ${stemsPerBunch ?? '–'}`;
+  if (bunches !== null) return `${bunches}, ${weightG} g`;
+  if (weightG !== null) return `${weightG} g`;
+  return stems === null ? '–' : 'loose';
+}
+
 /** One line of the note: what was understood, what was guessed and why, what needs a decision. */
 export const NoteLineRow = memo(function NoteLineRow({
   line,
   onChange,
+  headings,
   against = null,
   isOrder = false,
 }: {
   line: DraftLine;
   onChange: Change;
+  /** What each column is called in the file. */
+  headings: DeliveryNote['readColumns'];
   /** How it stands to what was ordered. */
   against?: LineAgainstOrder | null;
   /** A line of an order has not been cut and has not come. */
@@ -87,16 +145,18 @@ export const NoteLineRow = memo(function NoteLineRow({
 }) {
   const lack = isOrder ? lackingInOrder(line) : lacking(line);
   const isOpen = line.status === 'needs-decision' && !line.isSettled;
-  const byWeight = line.weightG !== null && line.bunches === null;
+  const isWaiting = isOpen && waitsForAnswer(line);
   return (
     <tr
       className={line.fate === 'book' ? undefined : css.leftOut}
       data-lacks={(line.fate === 'book' && lack !== null) || undefined}
     >
       <td>
-        {line.line}{' '}
+        {line.supplierLine ?? line.line}
+        {line.supplierLine !== null && <small className="soft"> row {line.line} </small>}
+        <br />
         <span className={isOpen ? css.toDecide : css.how}>
-          {line.isSettled ? 'settled' : HOW[line.status]}
+          {line.isSettled ? 'settled' : isWaiting ? 'waits' : HOW[line.status]}
         </span>
       </td>
       <td>
@@ -112,9 +172,7 @@ export const NoteLineRow = memo(function NoteLineRow({
           </span>
         ))}
       </td>
-      <td className={css.number}>
-        {byWeight ? `${line.weightG} g` : `${line.bunches ?? '–'} × ${line.stemsPerBunch ?? '–'}`}
-      </td>
+      <td className={css.number}>{asSold(line)}</td>
       <td>
         <StemsInput line={line} onChange={(stems) => onChange(line.line, { stems, isSettled: true })} />
       </td>
@@ -126,20 +184,15 @@ export const NoteLineRow = memo(function NoteLineRow({
           />
         </td>
       )}
-      {!isOrder && (
-        <td>
-          {line.origin}
-          <span className="soft"> {line.packing}</span>
-        </td>
-      )}
+      {!isOrder && <Cells line={line} headings={headings} />}
       <td>
         {lack === KEEP && (
           <Button onClick={() => onChange(line.line, { isSettled: true })}>
-            Keep<VisuallyHidden> line {line.line} as it stands</VisuallyHidden>
+            Keep<VisuallyHidden> line {lineName(line)} as it stands</VisuallyHidden>
           </Button>
         )}
         <Fate line={line} onChange={onChange} isOrder={isOrder} />
-        {lack && lack !== KEEP && <span className="late">{lack}</span>}
+        {lack && lack !== KEEP && !isWaiting && <span className="late">{lack}</span>}
       </td>
     </tr>
   );

@@ -7,13 +7,16 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useState, useRef } from 'react';
 import { v4 } from 'uuid';
 import { compareWithOrder, type OrderLine } from '@/core/dock/compare-order';
-import type { DeliveryNote } from '@/core/dock/types';
+import { waitsForAnswer, withAnswer } from '@/core/note/answer';
+import type { Meaning } from '@/core/note/meaning';
 import { useActions } from '@/shell/actions';
 import { useKept } from '@/shell/kept';
 import { notDoneWords } from '@/shell/outcome';
 import css from './dock.module.css';
 import { completeLine, isDate, keptLine, lacking, type DraftLine } from './draft-lines';
-import { HALF_READ, type HalfRead } from './half-read';
+import { HALF_READ, type HalfRead, type NamedColumns } from './half-read';
+import { NoteQuestionPanel } from './note-question';
+import { NoteTold, SetAside } from './note-told';
 import { PreviewLines } from './preview-lines';
 import { Said } from '@/shell/said';
 import { DeedBar } from '@/shell/deed-bar';
@@ -30,58 +33,21 @@ export interface Expected {
   readonly lines: readonly OrderLine[];
 }
 
-/** How the lines were read, in a sentence. */
-function summary(lines: readonly DraftLine[]): string {
-  const of = (status: DraftLine['status']): number => lines.filter((l) => l.status === status).length;
+/** How the lines were read, in a sentence; what is still to decide is counted as the deed counts it. */
+function summary(lines: readonly DraftLine[], toDecide: number, waiting: number): string {
+  const of = (test: (l: DraftLine) => boolean): number => lines.filter(test).length;
   const parts = [
-    [of('understood'), 'read'],
-    [of('guessed'), 'guessed'],
-    [of('needs-decision'), 'to decide'],
+    [of((l) => l.status === 'understood'), 'read'],
+    [of((l) => l.status === 'guessed'), 'guessed'],
+    [of((l) => l.status === 'needs-decision' && l.isSettled), 'settled'],
+    [of((l) => l.fate !== 'book'), 'kept aside'],
+    [waiting, waiting === 1 ? 'waits for one answer' : 'wait for one answer'],
+    [toDecide, 'to decide'],
   ] as const;
   return parts
     .filter(([n]) => n > 0)
     .map(([n, words]) => `${n} ${words}`)
     .join(', ');
-}
-
-/** What does not add up between a note and its lines; nothing when it does or bears no total. */
-function Totals({ note }: { note: DeliveryNote }) {
-  const { statedTotal, computedTotal } = note;
-  if (statedTotal === null || computedTotal === null || Math.abs(statedTotal - computedTotal) < 0.01)
-    return null;
-  return (
-    <Said isNote>
-      The note says {statedTotal.toFixed(2)} in all; its lines come to {computedTotal.toFixed(2)}, repeats and
-      all. That is {Math.abs(statedTotal - computedTotal).toFixed(2)} apart.
-    </Said>
-  );
-}
-
-/** Lines of the file that are no flowers, each with its reason: nothing is dropped in silence. */
-function SetAside({ note }: { note: DeliveryNote }) {
-  const aside = note.lines.filter((l) => l.status === 'ignored');
-  if (aside.length === 0) return null;
-  return (
-    <details className={css.bin}>
-      <summary>
-        {aside.length} {aside.length === 1 ? 'line' : 'lines'} of the file set aside
-      </summary>
-      <ul className="rowlist">
-        {aside.map((l) => (
-          <li key={l.line}>
-            {l.line} <span className="soft">{l.product}</span> {l.reasons.join(', ')}
-          </li>
-        ))}
-      </ul>
-    </details>
-  );
-}
-
-function Missing({ lines }: { lines: readonly OrderLine[] }) {
-  const { find } = useSpecies();
-  if (lines.length === 0) return null;
-  const words = lines.map((l) => `${find(l.speciesKey)?.name ?? l.speciesKey} ${l.stems}`);
-  return <Said isNote>Ordered, and on no line of the note: {words.join(', ')}.</Said>;
 }
 
 function AgainstOrder({
@@ -113,12 +79,34 @@ function AgainstOrder({
 }
 
 /** The words on the deed: what stands against it, or what it will do. */
-function deedWords(busy: boolean, open: number, booked: readonly DraftLine[], kept: number): string {
+function deedWords(
+  busy: boolean,
+  isAsked: boolean,
+  open: number,
+  booked: readonly DraftLine[],
+  kept: number,
+): string {
   if (busy) return 'Booking in …';
+  if (isAsked)
+    return open > 0 ? `One question first, then ${open} to decide` : 'Say first what its counts mean';
   if (open > 0) return `${open} to decide first`;
   const stems = booked.reduce((n, l) => n + (l.stems ?? 0), 0);
   const others = kept > 0 ? `, ${kept} kept aside` : '';
   return `Book in ${booked.length} ${booked.length === 1 ? 'lot' : 'lots'}, ${stems} stems${others}`;
+}
+
+/** Whether a line waits for nothing but what is asked of the whole note. */
+const isWaiting = (line: DraftLine): boolean =>
+  line.fate === 'book' && !line.isSettled && waitsForAnswer(line);
+
+/** The make of the note with what was said of it: its columns as they were named, and what its counts mean. */
+function madeSo({ columns, note }: HalfRead, meaning: Meaning): NamedColumns {
+  const { shape, hasHeading, saved } = note.make;
+  const named = columns?.saved ?? saved ?? { columns: {}, hasHeading };
+  return {
+    shape: columns?.shape ?? shape,
+    saved: { ...named, meaning: { ...named.meaning, ...meaning } },
+  };
 }
 
 /** The note line by line, as understood: correct what is wrong, then book it in. Nothing is booked before. */
@@ -128,6 +116,7 @@ export function NotePreview({
   today,
   onClose,
   onColumns,
+  onAskAgain,
 }: {
   start: HalfRead;
   expected: readonly Expected[];
@@ -135,6 +124,8 @@ export function NotePreview({
   onClose: () => void;
   /** Says anew which column is what; null where there is no file to read again. */
   onColumns: (() => void) | null;
+  /** Reads the file again and asks what was settled, forgetting what was remembered of its make; null without a file. */
+  onAskAgain: ((supplier: string) => Promise<string | null>) | null;
 }) {
   const router = useRouter();
   const { act } = useActions();
@@ -155,7 +146,8 @@ export function NotePreview({
   useEffect(() => heading.current?.focus({ preventScroll: true }), []);
   const booked = lines.filter((l) => l.fate === 'book');
   const kept = lines.filter((l) => l.fate !== 'book');
-  const open = booked.filter((l) => lacking(l) !== null).length;
+  const isAsked = note.question !== null && booked.some(isWaiting);
+  const open = booked.filter((l) => lacking(l) !== null && !(isAsked && isWaiting(l))).length;
   const isOld = booked.some(
     (l) => isDate(l.cutDate) && Date.parse(today) - Date.parse(l.cutDate) > 21 * DAY_MS,
   );
@@ -174,7 +166,15 @@ export function NotePreview({
     setHalf((h) => ({ ...h, lines: h.lines.map((l) => (l.line === line ? { ...l, ...changes } : l)) }));
   }, []);
 
-  const isReady = open === 0 && booked.length > 0 && supplier.trim() !== '' && deliveryRef.trim() !== '';
+  const isReady =
+    !isAsked && open === 0 && booked.length > 0 && supplier.trim() !== '' && deliveryRef.trim() !== '';
+  const answer = (meaning: Meaning) =>
+    setHalf((h) => ({
+      ...h,
+      note: { ...h.note, question: null, meaning, meaningBy: 'said' },
+      lines: h.lines.map((l) => (l.isSettled ? l : withAnswer(l, meaning))),
+      columns: madeSo(h, meaning),
+    }));
   const showWhatLacks = () => {
     setTried(true);
     setProblem(
@@ -221,7 +221,8 @@ export function NotePreview({
             {lines.length} lines read
           </h1>
           <p className="soft">
-            {fileName}: {summary(lines)}. Nothing is booked in yet.
+            {fileName}: {summary(lines, open, isAsked ? booked.filter(isWaiting).length : 0)}. Nothing is
+            booked in yet.
           </p>
         </div>
         <SupplierInput
@@ -250,14 +251,14 @@ export function NotePreview({
           Put it away
         </Button>
       </header>
-      {isOld && (
-        <Said isNote>
-          Some lines were cut over three weeks ago by the shop’s clock. Check the year on the note.
-        </Said>
-      )}
-      <Totals note={note} />
-      <Missing lines={against?.missing ?? []} />
-      <PreviewLines lines={lines} onChange={change} against={against?.lines} />
+      {isAsked && <NoteQuestionPanel question={note.question} onAnswer={answer} />}
+      <NoteTold
+        note={note}
+        isOld={isOld}
+        missing={against?.missing ?? []}
+        onOtherwise={onAskAgain && (() => void onAskAgain(supplier).then(setProblem))}
+      />
+      <PreviewLines lines={lines} onChange={change} headings={note.readColumns} against={against?.lines} />
       <SetAside note={note} />
       <Said isAlert>{problem}</Said>
       <DeedBar>
@@ -267,7 +268,7 @@ export function NotePreview({
           onClick={() => void (isReady ? book() : showWhatLacks())}
           data-step-in-hand
         >
-          {deedWords(busy, open, booked, kept.length)}
+          {deedWords(busy, isAsked, open, booked, kept.length)}
         </Button>
       </DeedBar>
     </Stack>

@@ -7,7 +7,8 @@ import * as v from 'valibot';
 import { someText, useShopForm } from '@/shell/form';
 import { useEffect, useState } from 'react';
 import { likelyOrder } from '@/core/dock/compare-order';
-import type { DeliveryNote } from '@/core/dock/types';
+import type { DeliveryNote } from '@/core/note/types';
+import { useActions } from '@/shell/actions';
 import { useKept } from '@/shell/kept';
 import css from './dock.module.css';
 import { draftOf, type DraftLine } from './draft-lines';
@@ -40,7 +41,8 @@ type Open =
 
 const DropAnywhere = dynamic(() => import('./drop-anywhere').then((m) => m.DropAnywhere), { ssr: false });
 
-const NOTE_FILES = '.csv,.tsv,.txt,.json,text/csv,text/plain';
+/** What may be chosen: tables, and what a supplier sends in their stead, which is named for what it is. */
+const NOTE_FILES = '.csv,.tsv,.txt,.xlsx,.xls,.htm,.html,.pdf,.edi,.json,image/*';
 
 /** Whether a file has been dragged over the page: what takes it is fetched then. */
 function useDragged(): boolean {
@@ -106,15 +108,19 @@ export function NoteReader({
   const isReading = search.has('read');
   const typed = search.get('typed') ?? '';
   const [open, setOpen] = useState<Open | null>(null);
+  // Each reading is shown anew, of one file as of another.
+  const [no, setNo] = useState(0);
   const [kept, , dropKept] = useKept<HalfRead>(HALF_READ);
   const [problem, setProblem] = useState<string | null>(null);
   const isDragged = useDragged();
   const species = useSpecies();
+  const { act } = useActions();
   // What is booked meanwhile, here or on another tablet, is not offered again.
   const isBooked = booked.some((b) => b.supplier === kept?.supplier && b.deliveryRef === kept.deliveryRef);
   const left = isBooked ? null : kept;
 
   const show = (next: Open) => {
+    setNo((n) => n + 1);
     setProblem(null);
     setOpen(next);
     if (!isReading) router.push('/dock?read', { scroll: false });
@@ -142,7 +148,7 @@ export function NoteReader({
     if (!file) return;
     const bytes = await bytesOf(file);
     if (typeof bytes === 'string') return setProblem(bytes);
-    const read = await readBytes(bytes, file.name, await fetchHelp(), species.own);
+    const read = await readBytes(bytes, file.name, { ...(await fetchHelp()), today }, species.own);
     if (read.kind === 'refused') return setProblem(read.message);
     if (read.kind === 'columns')
       return show({ kind: 'columns', file: { rows: read.rows, bytes, fileName: file.name } });
@@ -154,10 +160,24 @@ export function NoteReader({
     });
   };
   const takeNamed = async (file: Unnamed, named: NamedColumns, supplier: string) => {
-    const help = { ...(await fetchHelp()), supplier, columns: named.saved };
+    const help = { ...(await fetchHelp()), today, supplier, columns: named.saved };
     const read = await readBytes(file.bytes, file.fileName, help, species.own);
     if (read.kind === 'read') showNote(read.note, file.fileName, named, file);
     else setProblem(read.kind === 'refused' ? read.message : 'Nothing could be read that way.');
+  };
+  /** Reads the file once more with nothing settled: what was remembered of its make is forgotten in the shop. */
+  const askAgain = async (file: Unnamed, half: HalfRead, supplier: string): Promise<string | null> => {
+    const { make, meaningBy } = half.note;
+    if (meaningBy === 'memory' && supplier !== '') {
+      const forgotten = await act('dock/unlearn', { supplier, shape: make.shape }, '');
+      if (!forgotten.ok) return forgotten.message;
+    }
+    const help = { ...(await fetchHelp()), today, isDoubted: true };
+    const named = half.columns === null ? {} : { columns: { ...half.columns.saved, meaning: undefined } };
+    const read = await readBytes(file.bytes, file.fileName, { ...help, ...named }, species.own);
+    if (read.kind !== 'read') return 'It could not be read again. Nothing was changed.';
+    showNote(read.note, file.fileName, half.columns, file);
+    return null;
   };
   const takeDemo = async () => {
     const response = await fetch('/dock/demo-note').catch(() => null);
@@ -166,7 +186,7 @@ export function NoteReader({
     await take(new File([await response.blob()], `note-${today}.csv`));
   };
   const takeTyped = async (text: string, as: 'note' | 'order') => {
-    const { readTypedLines } = await import('@/core/dock/read-typed');
+    const { readTypedLines } = await import('@/core/note/read-typed');
     const note = readTypedLines(text, { today, gramsPerStem: (await fetchHelp()).gramsPerStem, species });
     if (as === 'order') show({ kind: 'order', lines: draftOf(note, today), supplier: '' });
     else showNote(note, 'typed here', null, null);
@@ -182,7 +202,7 @@ export function NoteReader({
         <Said isAlert>{problem}</Said>
         {open.kind === 'note' && (
           <NotePreview
-            key={`${open.half.fileName} ${open.half.columns === null}`}
+            key={no}
             start={open.half}
             expected={expected}
             today={today}
@@ -190,6 +210,7 @@ export function NoteReader({
             onColumns={
               open.file === null ? null : () => open.file && show({ kind: 'columns', file: open.file })
             }
+            onAskAgain={open.file === null ? null : askAgain.bind(null, open.file, open.half)}
           />
         )}
         {open.kind === 'order' && (
@@ -217,7 +238,7 @@ export function NoteReader({
           </Button>
         )}
         <Group>
-          <FileTap label="Delivery note, CSV" accept={NOTE_FILES} onFile={(file) => void take(file)}>
+          <FileTap label="Delivery note, its file" accept={NOTE_FILES} onFile={(file) => void take(file)}>
             Drop or choose its note
           </FileTap>
           {demo && (

@@ -2,21 +2,26 @@
 import { Button, Table, VisuallyHidden } from '@mantine/core';
 import { useState } from 'react';
 import type { LineAgainstOrder } from '@/core/dock/compare-order';
+import type { DeliveryNote } from '@/core/note/types';
 import css from './dock.module.css';
 import type { DraftLine } from './draft-lines';
 import { NoteLineRow } from './note-line';
 
 const SHOWN_AT_A_TIME = 50;
+const NONE: DeliveryNote['readColumns'] = {};
 
 /** The lines as understood, in a table; of a long one what somebody must settle, and so many more at a time. */
 export function PreviewLines({
   lines,
   onChange,
+  headings = NONE,
   against,
   isOrder = false,
 }: {
   lines: readonly DraftLine[];
   onChange: (line: number, changes: Partial<DraftLine>) => void;
+  /** What each column is called in the file. */
+  headings?: DeliveryNote['readColumns'] | undefined;
   against?: ReadonlyMap<number, LineAgainstOrder> | undefined;
   isOrder?: boolean;
 }) {
@@ -31,10 +36,10 @@ export function PreviewLines({
             <tr>
               <th>Line</th>
               <th>Species</th>
-              <th>As sold</th>
+              <th>Sold as</th>
               <th>Stems</th>
               {!isOrder && <th>Cut on</th>}
-              {!isOrder && <th>Journey</th>}
+              {!isOrder && <th>In the file</th>}
               <th>
                 <VisuallyHidden>Book, let wait or leave out</VisuallyHidden>
               </th>
@@ -46,6 +51,7 @@ export function PreviewLines({
                 key={line.line}
                 line={line}
                 onChange={onChange}
+                headings={headings}
                 isOrder={isOrder}
                 against={against?.get(line.line) ?? null}
               />

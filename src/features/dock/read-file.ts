@@ -1,6 +1,6 @@
 import type { Species } from '@/core/species/species';
-import type { NoteHelp } from '@/core/dock/read-note';
-import { NOTE_MAX_BYTES } from '@/core/dock/types';
+import type { NoteHelp } from '@/core/note/note-help';
+import { NOTE_MAX_BYTES } from '@/core/note/types';
 import type { NoteDoor, NoteRead } from '@/workers/note.worker';
 
 /** What the shop knows that helps to read a note. */

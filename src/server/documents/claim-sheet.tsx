@@ -1,5 +1,6 @@
 import { saidDate } from '@/core/calendar/said-dates';
 import { Document, Image, Page, StyleSheet, Text, View, renderToBuffer } from '@react-pdf/renderer';
+import { lineName } from '@/core/note/line-name';
 import type { ClaimRow } from '@/core/dock/claims';
 import { PDF_INK, PDF_SOFT } from './fonts';
 
@@ -42,7 +43,7 @@ function Row({
       <Text style={styles.number}>{row.number}</Text>
       <View style={styles.what}>
         <Text>
-          {row.product}, {row.deliveryRef} line {row.line}
+          {row.product}, {row.deliveryRef} line {lineName(row)}
         </Text>
         <Text>{row.words}</Text>
         <Text style={styles.soft}>

@@ -28,6 +28,9 @@ interface LoggedJourneys {
   readonly words: string;
   /** Whether it was read on the way of the first lot. */
   readonly covers: boolean;
+  /** Hours of the best covered journey that the logger tells of, and how long that journey was. */
+  readonly loggedHours: number;
+  readonly hours: number;
   readonly outcomes: readonly JourneyOutcome[];
 }
 
@@ -37,10 +40,16 @@ const LONGEST_AWAY_MS = 60 * DAY_MS;
 function journeysOf({ csv, timeZone, lots }: LoggedDelivery): LoggedJourneys {
   const file = readLogger(csv, timeZone);
   const arrivedMs = lots[0]?.arrivedMs ?? 0;
+  const journeys = lots.map((lot) => journeyByLogger(file, lot));
+  const met = [...journeys].sort(
+    (a, b) => b.journey.loggedHours / b.journey.hours - a.journey.loggedHours / a.journey.hours,
+  )[0]?.journey;
   return {
+    loggedHours: met?.loggedHours ?? 0,
+    hours: met?.hours ?? 0,
     words: loggerInWords(file),
     covers: file.readings.some((r) => r.atMs < arrivedMs && r.atMs > arrivedMs - LONGEST_AWAY_MS),
-    outcomes: lots.map((lot) => journeyByLogger(file, lot).outcome),
+    outcomes: journeys.map((j) => j.outcome),
   };
 }
 

@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { decodeNote } from './decode';
-import { matchSpecies } from './match-species';
-import { UnreadableNoteError, readDeliveryNote } from './read-note';
+import { matchSpecies } from '../species/match-species';
+import { UnreadableNoteError } from './note-help';
+import { readDeliveryNote } from './read-note';
 import type { NoteLine } from './types';
 
 const fixture = (name: string) => readFileSync(path.join(__dirname, '../../../tests/fixtures', name));
@@ -151,7 +152,7 @@ const EXPECTED: readonly (readonly [
     { speciesKey: null, stems: 10, lengthCm: 45, cutDate: '2026-11-20', unitPrice: 0.6 },
     'Widow',
   ],
-  [13, 'needs-decision', { speciesKey: 'rose', stems: 150, duplicateOf: 3 }, 'same as line 3'],
+  [13, 'needs-decision', { speciesKey: 'rose', stems: 150, duplicateOf: 3 }, 'same as line 1 (row 3)'],
   [14, 'ignored', {}, 'empty'],
   [15, 'ignored', {}, 'total'],
 ];
@@ -205,9 +206,10 @@ test('no line of the file is lost: unknown names, days that are none, empty line
     [3, 'ignored'],
     [4, 'needs-decision'],
     [5, 'ignored'],
-    [6, 'needs-decision'],
+    [6, 'understood'],
     [7, 'ignored'],
   ]);
+  expect(lines[5]).toMatchObject({ speciesKey: 'rose', colour: 'red' });
   expect(lines[6]?.reasons).toEqual(['goes on from line 6']);
 });
 

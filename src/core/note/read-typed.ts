@@ -1,7 +1,10 @@
 import type { SpeciesRegistry } from '../species/registry';
-import { findGrams, stemsByWeight, type GramsFound, type GramsPerStem } from './grams';
-import { matchSpecies, type SpeciesMatch } from './match-species';
-import { readCount, readPrice, readWeightG } from './read-cells';
+import { splitProductName } from '../species/product-name';
+import { findGrams, stemsByWeight, type GramsFound, type GramsPerStem } from '../dock/grams';
+import { matchSpecies, type SpeciesMatch } from '../species/match-species';
+import { readByHabit } from '../numbers/number-habit';
+import { readPrice } from './read-cells';
+import { readAmounts } from './quantity-cell';
 import { readDate } from '../calendar/read-date';
 import { ignoredLine, statusOf } from './read-line';
 import type { DeliveryNote, NoteLine } from './types';
@@ -39,10 +42,20 @@ function takeSpecies(
   for (const how of ['named', 'likely'] as const)
     for (let length = Math.min(4, words.length); length > 0; length--)
       for (let at = 0; at + length <= words.length; at++) {
-        const match = matchSpecies(words.slice(at, at + length).join(' '), {}, registry);
-        if (match?.how === how) return { match, rest: [...words.slice(0, at), ...words.slice(at + length)] };
+        const run = words.slice(at, at + length);
+        const match = matchSpecies(run.join(' '), {}, registry);
+        // A colour beside the name is no part of it.
+        const isName = how === 'likely' || splitProductName(run.join(' ')).colours.length === 0;
+        if (match?.how === how && isName)
+          return { match, rest: [...words.slice(0, at), ...words.slice(at + length)] };
       }
   return { match: null, rest: [...words] };
+}
+
+/** A whole number of things, 1 to 100 000; null for anything else. */
+function readCount(text: string): number | null {
+  const value = readByHabit(text, null);
+  return value !== null && Number.isInteger(value) && value > 0 && value <= 100_000 ? value : null;
 }
 
 function takeCounts(line: Piecewise) {
@@ -85,7 +98,7 @@ function takePrice(line: Piecewise) {
 
 function takeWeight(line: Piecewise): number | null {
   const weighed = line.take(/\d+(?:[.,]\d+)?\s*(?:kg|gr?|grams?)\b/i);
-  return weighed && readWeightG(weighed[0], '.');
+  return weighed && (readAmounts(weighed[0], (t) => readByHabit(t, null))?.weightG ?? null);
 }
 
 /** Counts and length, which may both be bare numbers: what is left once the stems are counted is how long they are. */
@@ -139,6 +152,8 @@ function readTypedLine(text: string, at: number, help: TypedHelp): NoteLine {
     ...ignoredLine(at, text.trim(), ''),
     status: statusOf(said.guesses, said.decide),
     reasons: [...said.decide, ...said.guesses, ...said.notes],
+    decisions: said.decide.length,
+    guesses: said.guesses.length,
     speciesKey: match && match.species.key,
     variety,
     colour: rest.join(' ') || null,
@@ -166,6 +181,13 @@ export function readTypedLines(text: string, help: TypedHelp): DeliveryNote {
     noteDate: help.today,
     statedTotal: null,
     computedTotal: null,
+    unreadColumns: [],
+    unreadSheets: [],
+    readColumns: {},
+    meaning: {},
+    meaningBy: null,
+    question: null,
+    make: { shape: '', hasHeading: false, saved: null, isRemembered: false },
     lines,
   };
 }

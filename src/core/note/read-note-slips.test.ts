@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { decodeNote } from './decode';
-import { UnreadableNoteError, readDeliveryNote } from './read-note';
+import { UnreadableNoteError } from './note-help';
+import { readDeliveryNote } from './read-note';
 
 const fixture = (name: string) => readFileSync(path.join(__dirname, '../../../tests/fixtures', name));
 const clean = fixture('delivery-note-clean.csv');

@@ -1,5 +1,6 @@
 import { shapeOf, type SavedColumns } from './columns';
-import { NoHeadingError, readDeliveryNote } from './read-note';
+import { NoHeadingError } from './note-help';
+import { readDeliveryNote } from './read-note';
 
 const BARE = 'Rosor;Kvall;6;25;19.11.2026\nTulip;Hamn;10;10;22.11.2026\n';
 const STRANGE = `Kukka;Laji;Nippu;Kpl;Leikattu\nRose;Ilta;6;25;19.11.2026\n`;

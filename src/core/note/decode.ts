@@ -1,0 +1,34 @@
+const LOOKED_AT = 4000;
+
+/** UTF-16 without its mark shows by every other byte of plain text being nought. */
+function utf16Without(bytes: Uint8Array): 'utf-16le' | 'utf-16be' | null {
+  const head = bytes.subarray(0, LOOKED_AT);
+  const noughts = (from: number): number => head.filter((b, i) => i % 2 === from && b === 0).length;
+  const half = head.length / 2;
+  if (half < 4) return null;
+  if (noughts(1) > 0.7 * half && noughts(0) < 0.1 * half) return 'utf-16le';
+  return noughts(0) > 0.7 * half && noughts(1) < 0.1 * half ? 'utf-16be' : null;
+}
+
+/** Polish letters of Windows-1250 read as Windows-1252: signs that stand within no Western word. */
+const POLISH_MISREAD = /\p{L}[³¹¿Ÿ]|[³¹¿]\p{L}|[œ£¥][\p{L}]/gu;
+
+/** Text of old Windows files: Central European where signs stand within words that are its letters. */
+function windowsText(bytes: Uint8Array): string {
+  const western = new TextDecoder('windows-1252').decode(bytes);
+  return western.match(POLISH_MISREAD) ? new TextDecoder('windows-1250').decode(bytes) : western;
+}
+
+/** Text of a file: UTF-16 where its mark or its bytes say so, UTF-8 where it is valid, else an old Windows page. */
+export function decodeNote(bytes: Uint8Array): string {
+  const [first, second] = bytes;
+  if (first === 0xff && second === 0xfe) return new TextDecoder('utf-16le').decode(bytes.subarray(2));
+  if (first === 0xfe && second === 0xff) return new TextDecoder('utf-16be').decode(bytes.subarray(2));
+  const utf16 = utf16Without(bytes);
+  if (utf16) return new TextDecoder(utf16).decode(bytes);
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes).replace(/^\uFEFF/, '');
+  } catch {
+    return windowsText(bytes);
+  }
+}

@@ -1,0 +1,115 @@
+import type { Heading } from './columns';
+import { plainWords } from '../species/plain-words';
+import { readDate } from '../calendar/read-date';
+
+/** What a note says of itself above its heading or beside each line. */
+export interface NoteHead {
+  readonly supplier: string | null;
+  readonly deliveryRef: string | null;
+  /** What reads as a date, the note's own first. */
+  readonly dates: readonly string[];
+}
+
+const KIND_OF_PAPER =
+  /^(delivery ?note|leveringsnota|leveringsbon|leverbon|lieferschein|bon de livraison|packing ?list|packliste|pakbon|albaran( de entrega)?|nota de entrega|documento di trasporto|ddt|bolla|wz|dokument wz|dowod dostawy|invoice|rechnung|factuur|facture|factura|fattura|faktura|note|page \d+.*|seite \d+.*)$/;
+const REFERENCE = /^[A-Z]{1,5}(?:[-/ .]\d+|\d{2,})[A-Z0-9-/]*$/i;
+const LABELS: Readonly<Record<'supplier' | 'deliveryRef' | 'noteDate', RegExp>> = {
+  supplier:
+    /^(supplier|grower|farm|vendor|sender|from|lieferant|absender|gärtnerei|von|leverancier|kweker|afzender|fournisseur|expéditeur|producteur|proveedor|remitente|finca|fornitore|mittente|produttore|dostawca|nadawca|producent)\b/i,
+  deliveryRef:
+    /^(delivery( note)?( ref| no| nr| number)?|ref(erence)?|our ref|note no|lieferschein|lieferung|beleg|rechnung|bon|pakbon|leverbon|leveringsbon|bon de livraison|bl|albar[aá]n|nota de entrega|ddt|bolla|documento|document|wz|nr wz|dokument|faktura|fattura|factura|facture|factuur|invoice)\b/i,
+  noteDate:
+    /^(date|datum|fecha|data|delivered|delivery date|lieferdatum|belegdatum|leverdatum|date de livraison|fecha de entrega|data di consegna|data dostawy|data wysyłki|dispatch date|shipped)\b/i,
+};
+
+const DATE_WITHIN =
+  /\d{4}[-/.]\d{1,2}[-/.]\d{1,2}|\d{1,2}\s*[-/.]\s*\d{1,2}\s*[-/.]\s*(?:\d{4}|\d{2})(?!\d)|\d{1,2}\.?[\s-]+(?:de\s+)?\p{L}{3,12}\.?[\s-]+(?:de\s+)?\d{4}|\p{L}{3,12}\.?\s+\d{1,2},?\s+\d{4}/u;
+const NUMBER_WITHIN = /(?:\b(?:nr|no|num|numero|number|n)\b\.?|n[°º]|#)\s*[:.]?\s*((?=[\w/-]*\d)[\w/-]+)/i;
+
+/** The date that stands in some words, as it is written; null where none does. */
+function dateIn(text: string): string | null {
+  const found = DATE_WITHIN.exec(text)?.[0] ?? null;
+  return found !== null && readDate(found, { noteDate: null, dayFirst: true }) === null
+    ? readDate(found, { noteDate: null, dayFirst: false }) && found
+    : found;
+}
+
+/** A paper's number among some words: "Nr. 4471", "LS-4471 vom 24.11."; null where there is none. */
+const numberIn = (words: string): string | null =>
+  NUMBER_WITHIN.exec(words)?.[1] ??
+  words.split(/\s+/).find((w) => REFERENCE.test(w) && dateIn(w) === null) ??
+  null;
+
+/** What follows a label in its own cell: words that go on from it are a name, and no value ("Finca Ventosa"). */
+function behindLabel(cell: string, label: RegExp): string | null {
+  const said = label.exec(cell);
+  if (!said) return null;
+  const rest = cell.slice(said[0].length);
+  return /^\s*[\p{L}‘“"]/u.test(rest) && numberIn(rest) === null ? null : rest;
+}
+
+/** A labelled value: "Supplier: Norrholt" in one cell, or "Supplier" with its value in the next. */
+function labelled(rows: readonly (readonly string[])[], label: RegExp): string | null {
+  for (const row of rows)
+    for (const [i, cell] of row.entries()) {
+      const rest = behindLabel(cell.trim(), label);
+      if (rest === null) continue;
+      const within = /[:=]\s*(.+)$/.exec(cell)?.[1]?.trim();
+      const value =
+        within ??
+        numberIn(rest) ??
+        row
+          .slice(i + 1)
+          .find((c) => c.trim() !== '')
+          ?.trim();
+      if (value) return value;
+    }
+  return null;
+}
+
+const isLabel = (cell: string): boolean =>
+  Object.values(LABELS).some((label) => behindLabel(cell, label) !== null);
+
+/** A name that nobody labelled: words that are no paper, no date, no number and no label. */
+const isName = (cell: string): boolean =>
+  /\p{L}{3}/u.test(cell) &&
+  dateIn(cell) === null &&
+  !KIND_OF_PAPER.test(plainWords(cell)) &&
+  !isLabel(cell) &&
+  !REFERENCE.test(cell);
+
+/** A delivery's number: as it is labelled, else the first cell that looks like one. */
+function referenceIn(above: readonly (readonly string[])[], cells: readonly string[]): string | null {
+  const labelledOne = labelled(above, LABELS.deliveryRef);
+  const isNumber = labelledOne !== null && /\d/.test(labelledOne);
+  const reference = isNumber ? (NUMBER_WITHIN.exec(labelledOne)?.[1] ?? labelledOne) : null;
+  const found = reference ?? cells.find((c) => REFERENCE.test(c) && dateIn(c) === null) ?? null;
+  // "LS-4471 vom 24.11.2026"
+  return found && found.replace(/\s+(vom|of|du|del|van|z|dated)\s.*$/i, '');
+}
+
+/** Reads what stands above the heading: who it is from, its number, its day. */
+export function readHead(rows: readonly (readonly string[])[], heading: Heading): NoteHead {
+  const above = rows.slice(0, Math.max(0, heading.at)).map((row) => row.map((c) => c.trim()));
+  const cells = above.flat().filter((c) => c !== '');
+  const deliveryRef = referenceIn(above, cells);
+  const labelledDate = labelled(above, LABELS.noteDate);
+  const below = rows.slice(heading.at + heading.rows).find((r) => r.some((c) => c.trim() !== ''));
+  const inLines = (column: 'supplier' | 'deliveryRef' | 'noteDate'): string | null =>
+    (below?.[heading.columns.get(column) ?? -1] ?? '').trim() || null;
+  const supplier =
+    inLines('supplier') ??
+    labelled(above, LABELS.supplier) ??
+    cells.find((c) => c !== deliveryRef && isName(c)) ??
+    null;
+  const dates = [
+    inLines('noteDate'),
+    labelledDate && (dateIn(labelledDate) ?? labelledDate),
+    ...cells.map(dateIn),
+  ];
+  return {
+    supplier,
+    deliveryRef: inLines('deliveryRef') ?? deliveryRef,
+    dates: dates.filter((d) => d !== null),
+  };
+}

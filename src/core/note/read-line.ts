@@ -1,0 +1,289 @@
+import { matchSpecies } from '../species/match-species';
+import { splitProductName, type ProductName } from '../species/product-name';
+import { nameFor } from '../species/known-names';
+import { plainWords } from '../species/plain-words';
+import type { Species } from '../species/species';
+import type { SpeciesRegistry } from '../species/registry';
+import { findGrams, stemsByWeight, type GramsFound, type GramsPerStem } from '../dock/grams';
+import { readByHabit } from '../numbers/number-habit';
+import type { Column, Heading } from './columns';
+import { COLUMNS } from './headings';
+import { readCutDate, type DateHabit } from './note-dates';
+import type { LineCounts } from './line-counts';
+import type { TableHabits } from './line-facts';
+import { currencyIn, priceUnitIn, readLengthCm, readPrice, type PriceUnit } from './read-cells';
+import type { NoteLine } from './types';
+
+/** What a table's lines share in being read. */
+export interface LineContext {
+  readonly heading: Heading;
+  readonly habits: TableHabits;
+  readonly dates: DateHabit;
+  /** Where the note bears no date: the day most of it was cut. */
+  readonly usualCut: string | null;
+  /** Species this shop chose for such words of this supplier, by plain words. */
+  readonly remembered: Readonly<Record<string, string>>;
+  /** Grams a stem, where the shop has weighed its own. */
+  readonly gramsPerStem: GramsPerStem;
+  readonly species: SpeciesRegistry;
+}
+
+const SHORT_OR_OTHER =
+  /short|missing|back.?order|fehl|nicht geliefert|manqu|tekort|ontbre|falt|mancan|brak|substitut|instead|replac|ersatz|vervang|rempla|sustitu|sostitu|zamien|zamian/i;
+
+/** A line with nothing read off it yet, left aside for a reason. */
+export function ignoredLine(line: number, text: string, reason: string): NoteLine {
+  return {
+    line,
+    supplierLine: null,
+    status: 'ignored',
+    reasons: [reason],
+    decisions: 0,
+    guesses: 0,
+    product: text,
+    speciesKey: null,
+    variety: null,
+    colour: null,
+    bunches: null,
+    stemsPerBunch: null,
+    stems: null,
+    weightG: null,
+    headsMin: null,
+    lengthCm: null,
+    cutDate: null,
+    origin: null,
+    packing: null,
+    unitPrice: null,
+    priceUnit: null,
+    currency: null,
+    priceAsWritten: null,
+    ordered: null,
+    duplicateOf: null,
+    remark: null,
+    readFrom: {},
+  };
+}
+
+/** Collects what is read off one line: what was guessed and why, and what somebody must decide. */
+class LineReading {
+  readonly guesses: string[] = [];
+  readonly decide: string[] = [];
+  /** Told beside, and no doubt about the line. */
+  readonly notes: string[] = [];
+
+  constructor(
+    private readonly row: readonly string[],
+    readonly context: LineContext,
+  ) {}
+
+  cell(column: Column): string {
+    return (this.row[this.context.heading.columns.get(column) ?? -1] ?? '').trim();
+  }
+
+  mark(column: Column) {
+    return this.context.habits.marks.get(this.context.heading.columns.get(column) ?? -1) ?? null;
+  }
+
+  headingOf(column: Column): string {
+    return this.context.heading.cells[this.context.heading.columns.get(column) ?? -1] ?? '';
+  }
+
+  /** Every cell something was read from, by what it was taken to be. */
+  readFrom(): NoteLine['readFrom'] {
+    const cells = COLUMNS.map((c): [Column, string] => [c, this.cell(c)]);
+    return Object.fromEntries(cells.filter(([, text]) => text !== ''));
+  }
+}
+
+/** A variety that carries its colour: "Evening Ferry, deep red". */
+function varietyAndColour(
+  reading: LineReading,
+  name: ProductName,
+  isKnown: boolean,
+): Pick<NoteLine, 'variety' | 'colour'> {
+  const [variety, colour] = [reading.cell('variety'), reading.cell('colour')];
+  const comma = variety.lastIndexOf(',');
+  if (colour === '' && comma >= 0)
+    return {
+      variety: variety.slice(0, comma).trim() || null,
+      colour: variety.slice(comma + 1).trim() || null,
+    };
+  // What stands round the flower's name is its variety and colour, where these have no columns of their own.
+  const named = isKnown ? (name.quoted ?? (name.unknown.join(' ') || null)) : null;
+  const coloured = isKnown ? name.colours.join(' ') || null : null;
+  return { variety: variety || named, colour: colour || coloured };
+}
+
+const isBlank = (text: string): boolean => text === '' || /^[-–]$/.test(text);
+
+/** What a price is per: said beside it, in its column's heading or its own, told by the line's sum, else what is usual. */
+function perOf(
+  reading: LineReading,
+  said: PriceUnit | null,
+  weightG: number | null,
+  bySum: PriceUnit | null,
+) {
+  const isByUnit = !reading.context.heading.columns.has('quantity');
+  const beside = [
+    said,
+    priceUnitIn(reading.cell('priceUnit')),
+    priceUnitIn(reading.headingOf('unitPrice')),
+    isByUnit ? priceUnitIn(reading.cell('unit')) : null,
+    bySum,
+  ];
+  return beside.find((unit) => unit !== null) ?? (weightG === null ? 'stem' : 'kg');
+}
+
+function readPriceOf(reading: LineReading, weightG: number | null, bySum: PriceUnit | null) {
+  const text = reading.cell('unitPrice');
+  const price = isBlank(text) ? null : readPrice(text, reading.mark('unitPrice'));
+  const currency = reading.cell('currency') || null;
+  if (!price) {
+    if (!isBlank(text)) reading.guesses.push(`price “${text}” is kept as it is written`);
+    return { unitPrice: null, priceUnit: null, currency, priceAsWritten: isBlank(text) ? null : text };
+  }
+  return {
+    unitPrice: price.amount,
+    priceUnit: perOf(reading, price.unit, weightG, bySum),
+    currency: currency ?? price.currency ?? currencyIn(reading.headingOf('unitPrice')),
+    priceAsWritten: null,
+  };
+}
+
+/** Another species that the name and the variety's words name together: "Rose" and "Spray Tansy". */
+function namedTogether(name: ProductName, variety: string, species: Species): Species | null {
+  for (const word of plainWords(variety).split(' ').slice(0, 2)) {
+    const both = nameFor(`${plainWords(name.named.join(' '))} ${word}`);
+    if (word !== '' && both && !both.isShort && both.species !== species) return both.species;
+  }
+  return null;
+}
+
+/** The species a product's name means; one that is not sure is said so, one nobody knows is asked. */
+function readSpecies(reading: LineReading, name: ProductName): Species | null {
+  const product = reading.cell('product');
+  const { remembered, species: registry } = reading.context;
+  const match = matchSpecies(product, remembered, registry);
+  const variety = reading.cell('variety');
+  if (!match) {
+    reading.decide.push(product === '' ? 'no product is named' : `nothing we know is called “${product}”`);
+    return null;
+  }
+  const isRemembered = Object.hasOwn(remembered, plainWords(product));
+  const together = variety === '' || isRemembered ? null : namedTogether(name, variety, match.species);
+  if (together) reading.guesses.push(`“${product} ${variety}” taken to be ${together.name}`);
+  else if (match.how === 'likely') reading.guesses.push(match.reason);
+  return together ?? match.species;
+}
+
+/** When it was cut; a day that cannot be, or is not told, is said. */
+function readCut(reading: LineReading): string | null {
+  const text = reading.cell('cutDate');
+  if (isBlank(text)) {
+    reading.notes.push('the note does not say when it was cut');
+    return null;
+  }
+  const cut = readCutDate(text, reading.context.dates, reading.context.usualCut);
+  if (cut.doubt) reading.decide.push(cut.doubt);
+  if (cut.guess) reading.guesses.push(cut.guess);
+  return cut.date;
+}
+
+/** Stems of a weight, by what this shop has weighed; asked where it has weighed none. */
+function stemsOfWeight(reading: LineReading, weightG: number, grams: GramsFound | null): number | null {
+  if (grams === null) {
+    reading.decide.push(`${weightG} g: how many stems? We have no grams a stem for it`);
+    return null;
+  }
+  const told = stemsByWeight(weightG, grams);
+  reading.notes.push(told.words);
+  return told.stems;
+}
+
+/** The counts as they were settled, a weight made stems where nothing was counted. */
+function takeCounts(
+  reading: LineReading,
+  counts: LineCounts,
+  species: Species | null,
+  lengthCm: number | null,
+) {
+  reading.decide.push(...counts.decide);
+  reading.guesses.push(...counts.guesses);
+  reading.notes.push(...counts.notes);
+  const { bunches, stemsPerBunch, weightG } = counts;
+  if (counts.stems !== null || counts.isAsked || weightG === null || !species)
+    return { bunches, stemsPerBunch, stems: counts.stems, weightG };
+  const grams = findGrams(reading.context.gramsPerStem, species, lengthCm);
+  return { bunches, stemsPerBunch, stems: stemsOfWeight(reading, weightG, grams), weightG };
+}
+
+function readHeads(reading: LineReading): number | null {
+  const text = reading.cell('headsMin');
+  if (isBlank(text)) return null;
+  const heads = readByHabit(text.replace(/[+>≥]|\s*(heads?|buds?|\/.*|-.*)$/gi, '').trim(), null);
+  const isCount = heads !== null && Number.isInteger(heads) && heads > 0 && heads <= 1000;
+  if (!isCount) reading.guesses.push(`heads “${text}” cannot be read`);
+  return isCount ? heads : null;
+}
+
+function readRemark(reading: LineReading): string | null {
+  const remark = reading.cell('remark') || null;
+  if (remark && SHORT_OR_OTHER.test(remark)) reading.decide.push(`its remark: “${remark}”`);
+  return remark;
+}
+
+/** Length of its own column, of a grade that is one, or as it stands in the name. */
+function readLength(reading: LineReading, name: ProductName): number | null {
+  const [length, grade] = [reading.cell('lengthCm'), reading.cell('grade')];
+  const read = readLengthCm(length) ?? (length === '' ? readLengthCm(grade) : null);
+  if (length !== '' && readLengthCm(length) === null) reading.notes.push(`grade “${length}”, no length`);
+  else if (grade !== '' && read !== readLengthCm(grade)) reading.notes.push(`grade “${grade}”`);
+  return read ?? name.lengthCm;
+}
+
+/** How sure a line is, by what was guessed and what waits for a decision. */
+export const statusOf = (guesses: readonly string[], decide: readonly string[]): NoteLine['status'] =>
+  decide.length > 0 ? 'needs-decision' : guesses.length > 0 ? 'guessed' : 'understood';
+
+/** Reads one line of the note. Whatever it holds, it comes back with what was made of it. */
+export function readLine(
+  row: readonly string[],
+  line: number,
+  context: LineContext,
+  counts: LineCounts,
+): NoteLine {
+  const reading = new LineReading(row, context);
+  const product = reading.cell('product');
+  const name = splitProductName(product);
+  const species = readSpecies(reading, name);
+  const lengthCm = readLength(reading, name);
+  const counted = takeCounts(reading, counts, species, lengthCm);
+  const cutDate = readCut(reading);
+  const remark = readRemark(reading);
+  const read = {
+    line,
+    supplierLine: reading.cell('number') || null,
+    product,
+    speciesKey: species && species.key,
+    ...varietyAndColour(reading, name, species !== null),
+    ...counted,
+    headsMin: readHeads(reading),
+    lengthCm,
+    cutDate,
+    origin: reading.cell('origin') || null,
+    packing: reading.cell('packing') || null,
+    ...readPriceOf(reading, counted.weightG, counts.pricedPer),
+    ordered: counts.ordered,
+    duplicateOf: null,
+    remark,
+    ...(counts.readings.length > 1 ? { readings: counts.readings } : {}),
+    readFrom: reading.readFrom(),
+  };
+  return {
+    ...read,
+    status: statusOf(reading.guesses, reading.decide),
+    reasons: [...reading.decide, ...reading.guesses, ...reading.notes],
+    decisions: reading.decide.length,
+    guesses: reading.guesses.length,
+  };
+}
