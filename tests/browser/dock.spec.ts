@@ -56,6 +56,10 @@ test('a messy morning: what was read, guessed and to be decided; what was chosen
   await note.getByRole('button', { name: 'Keep line 3 (row 5) as it stands' }).click();
   await note.getByRole('button', { name: /^Book in 10 lots/ }).click();
   await expect(note.getByRole('alert')).toContainText('booked in already');
+  // What was chosen can be forgotten; the name is asked about again.
+  await note.getByRole('button', { name: /as last time: forget it for line 10/ }).click();
+  await expect(stranger).toBeVisible();
+  await expect(note.getByRole('button', { name: '1 to decide first' })).toBeVisible();
 });
 
 test('a few lines typed at the door are read like a note', async ({ page }) => {
@@ -99,7 +103,7 @@ test('what is wrong is counted in a few stems, claimed with its clock, sent, and
   await expect(claim.getByText(/open, \d+ h \d\d left/).filter({ visible: true })).toBeVisible();
   await expectNothingSerious(page);
   const csv = await page.request.get('/dock/claims/sheet.csv?delivery=FLAW-1');
-  expect(await csv.text()).toMatch(/FLAW-1,2,Stock ‘Gannet’,grey mould: 6 of 20/);
+  expect(await csv.text()).toMatch(/FLAW-1,1,2,Stock ‘Gannet’,grey mould: 6 of 20/);
   const pdf = await page.request.get('/dock/claims/sheet.pdf');
   expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
 
@@ -178,7 +182,7 @@ test('stems of two lots of one line are put together again, and parted by taking
   await signInAs(page, 'Tove');
   await bookNote(page, 'JOIN-1', ['Iris,Breakwater,3,10', 'Iris,Breakwater,2,10']);
   await page.getByRole('link', { name: /Iris ‘Breakwater’ 20/ }).click();
-  await expect(page.getByText(/ 20 stems ·/)).toBeVisible();
+  await expect(page.getByText(/ 20 stems, sold as 2 × 10/)).toBeVisible();
   await page.getByRole('button', { name: 'Bin, split, join' }).click();
   await page.getByRole('button', { name: /put to lot \d+, 30 stems/ }).click();
   const slip = page.getByRole('region', { name: 'Delivery JOIN-1' });

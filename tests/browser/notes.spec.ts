@@ -116,7 +116,7 @@ test('what was booked wrongly is put right by an entry, and taken back', async (
   await page.getByRole('button', { name: 'Book in 1 lot, 40 stems' }).click();
   const slip = page.getByRole('region', { name: 'Delivery WR-1' });
   await slip.getByRole('link', { name: /Rose/ }).click();
-  await page.getByRole('button', { name: 'Booked wrongly' }).click();
+  await page.getByRole('button', { name: 'Booked wrongly?' }).click();
   await page.getByRole('combobox', { name: 'It is' }).click();
   await page.getByRole('option', { name: 'Spray rose' }).click();
   await page.getByLabel('How you know', { exact: true }).fill('the sleeve says so');

@@ -173,7 +173,10 @@ function measuredColumn(parts: readonly Part[], nouns: readonly Noun[], heading:
   if (isOfWeight(nouns)) return nouns.some((n) => n in RANK) ? null : 'weightG';
   if (has('amount')) return 'amount';
   if (parts.some((p) => 'unknown' in p)) return null;
-  return countColumn(parts, heading.trim()) ?? (has('total') && nouns.length === 0 ? 'amount' : null);
+  return (
+    countColumn(parts, heading.trim()) ??
+    (nouns.length === 0 && (has('total') || has('net')) ? 'amount' : null)
+  );
 }
 
 function meaningOf(heading: string): HeadingMeaning | null {

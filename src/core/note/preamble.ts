@@ -90,7 +90,10 @@ function referenceIn(above: readonly (readonly string[])[], cells: readonly stri
 
 /** Reads what stands above the heading: who it is from, its number, its day. */
 export function readHead(rows: readonly (readonly string[])[], heading: Heading): NoteHead {
-  const above = rows.slice(0, Math.max(0, heading.at)).map((row) => row.map((c) => c.trim()));
+  // "Date: 24/11/2026 Supplier: Fjord Blooms" in one cell are two.
+  const above = rows
+    .slice(0, Math.max(0, heading.at))
+    .map((row) => row.flatMap((c) => c.trim().split(/\s+(?=\p{Lu}\p{L}{2,14}\s?:\s)/u)));
   const cells = above.flat().filter((c) => c !== '');
   const deliveryRef = referenceIn(above, cells);
   const labelledDate = labelled(above, LABELS.noteDate);

@@ -11,7 +11,7 @@ import { COLUMNS } from './headings';
 import { readCutDate, type DateHabit } from './note-dates';
 import type { LineCounts } from './line-counts';
 import type { TableHabits } from './line-facts';
-import { currencyIn, priceUnitIn, readLengthCm, readPrice, type PriceUnit } from './read-cells';
+import { currencyIn, priceUnitIn, readLengthCm, readPrice, type Price, type PriceUnit } from './read-cells';
 import type { NoteLine } from './types';
 
 /** What a table's lines share in being read. */
@@ -42,6 +42,7 @@ export function ignoredLine(line: number, text: string, reason: string): NoteLin
     guesses: 0,
     product: text,
     speciesKey: null,
+    isRemembered: false,
     variety: null,
     colour: null,
     bunches: null,
@@ -116,25 +117,29 @@ function varietyAndColour(
 
 const isBlank = (text: string): boolean => text === '' || /^[-–]$/.test(text);
 
-/** What a price is per: said beside it, in its column's heading or its own, told by the line's sum, else what is usual. */
-function perOf(
-  reading: LineReading,
-  said: PriceUnit | null,
-  weightG: number | null,
-  bySum: PriceUnit | null,
-) {
-  const isByUnit = !reading.context.heading.columns.has('quantity');
-  const beside = [
-    said,
-    priceUnitIn(reading.cell('priceUnit')),
-    priceUnitIn(reading.headingOf('unitPrice')),
-    isByUnit ? priceUnitIn(reading.cell('unit')) : null,
-    bySum,
-  ];
-  return beside.find((unit) => unit !== null) ?? (weightG === null ? 'stem' : 'kg');
+/** Less than this is no price of a stem; a price so low is not of the bunch. Estimate, in any currency notes bear. */
+const CHEAPEST_STEM = 0.04;
+
+/** A price beside a unit of measure is per that unit, unless its stems would then cost next to nothing. */
+function perUnitBeside(reading: LineReading, amount: number, stemsPerBunch: number | null): PriceUnit | null {
+  const unit = priceUnitIn(reading.cell('unit'));
+  if (!reading.context.heading.columns.has('quantity')) return unit;
+  return unit === 'bunch' && amount / (stemsPerBunch ?? 1) < CHEAPEST_STEM ? null : unit;
 }
 
-function readPriceOf(reading: LineReading, weightG: number | null, bySum: PriceUnit | null) {
+/** What a price is per: said beside it, in its column's heading or its own, told by the line's sum, else what is usual. */
+function perOf(reading: LineReading, price: Price, counts: LineCounts): PriceUnit {
+  const beside = [
+    price.unit,
+    priceUnitIn(reading.cell('priceUnit')),
+    priceUnitIn(reading.headingOf('unitPrice')),
+    counts.pricedPer,
+    perUnitBeside(reading, price.amount, counts.stemsPerBunch),
+  ];
+  return beside.find((unit) => unit !== null) ?? (counts.weightG === null ? 'stem' : 'kg');
+}
+
+function readPriceOf(reading: LineReading, counts: LineCounts) {
   const text = reading.cell('unitPrice');
   const price = isBlank(text) ? null : readPrice(text, reading.mark('unitPrice'));
   const currency = reading.cell('currency') || null;
@@ -144,7 +149,7 @@ function readPriceOf(reading: LineReading, weightG: number | null, bySum: PriceU
   }
   return {
     unitPrice: price.amount,
-    priceUnit: perOf(reading, price.unit, weightG, bySum),
+    priceUnit: perOf(reading, price, counts),
     currency: currency ?? price.currency ?? currencyIn(reading.headingOf('unitPrice')),
     priceAsWritten: null,
   };
@@ -265,6 +270,7 @@ export function readLine(
     supplierLine: reading.cell('number') || null,
     product,
     speciesKey: species && species.key,
+    isRemembered: Object.hasOwn(context.remembered, plainWords(product)),
     ...varietyAndColour(reading, name, species !== null),
     ...counted,
     headsMin: readHeads(reading),
@@ -272,7 +278,7 @@ export function readLine(
     cutDate,
     origin: reading.cell('origin') || null,
     packing: reading.cell('packing') || null,
-    ...readPriceOf(reading, counted.weightG, counts.pricedPer),
+    ...readPriceOf(reading, counts),
     ordered: counts.ordered,
     duplicateOf: null,
     remark,

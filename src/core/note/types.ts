@@ -33,6 +33,8 @@ export interface NoteLine {
   /** The product's name as the note has it; for a line left aside, the line itself. */
   readonly product: string;
   readonly speciesKey: string | null;
+  /** Its species is what this shop chose for such words of this supplier before. */
+  readonly isRemembered: boolean;
   readonly variety: string | null;
   readonly colour: string | null;
   readonly bunches: number | null;

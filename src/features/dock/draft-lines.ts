@@ -93,7 +93,7 @@ export function bookedLine(line: DraftLine) {
     cutDate,
   } = line;
   const { bunches, stemsPerBunch, remark } = line;
-  const { origin, packing, unitPrice, currency } = line;
+  const { origin, packing, unitPrice, priceUnit, currency } = line;
   return {
     line: number,
     supplierLine: supplierLine?.slice(0, 20) ?? null,
@@ -110,7 +110,7 @@ export function bookedLine(line: DraftLine) {
     origin,
     packing,
     // A price by weight or by bunch is kept per stem, so that lots compare.
-    unitPrice: pricePerStem(line) ?? unitPrice,
+    unitPrice: pricePerStem(line) ?? (priceUnit === 'stem' ? unitPrice : null),
     currency,
   };
 }
@@ -123,15 +123,20 @@ export function completeLine(line: DraftLine): BookLine | null {
     : { ...rest, speciesKey, stems, cutDate };
 }
 
-function pricePerStem({ unitPrice, priceUnit, stems, bunches, weightG }: DraftLine): number | null {
-  if (unitPrice === null || !stems) return null;
-  const whole =
-    priceUnit === 'kg'
-      ? (unitPrice * (weightG ?? 0)) / 1000
-      : priceUnit === 'bunch'
-        ? unitPrice * (bunches ?? 0)
-        : priceUnit === 'line'
-          ? unitPrice
-          : unitPrice * stems;
-  return Math.round((whole / stems) * 100) / 100;
+/** What a line costs in all; null where its price is of something nobody has counted. */
+function costOf({ unitPrice, priceUnit, stems, bunches, weightG }: DraftLine): number | null {
+  if (unitPrice === null) return null;
+  const counted = {
+    kg: weightG === null ? null : weightG / 1000,
+    bunch: bunches,
+    box: null,
+    line: 1,
+    stem: stems,
+  }[priceUnit ?? 'stem'];
+  return counted === null ? null : unitPrice * counted;
+}
+
+function pricePerStem(line: DraftLine): number | null {
+  const cost = costOf(line);
+  return cost === null || !line.stems ? null : Math.round((cost / line.stems) * 100) / 100;
 }

@@ -65,6 +65,7 @@ function Head({
   alsoInHand,
   isDemo,
 }: Pick<LookProps, 'lot' | 'hazards' | 'alsoInHand' | 'isDemo'>) {
+  const [isCorrecting, setCorrecting] = useState(false);
   const asSold = [
     lot.bunches === null ? null : `sold as ${lot.bunches} × ${lot.stemsPerBunch ?? '?'}`,
     lot.colour,
@@ -81,12 +82,16 @@ function Head({
         <Link href={`/desk?lot=${lot.number}`} className={css.toRecord}>
           Its record
         </Link>
+        <Button variant="quiet" aria-expanded={isCorrecting} onClick={() => setCorrecting(!isCorrecting)}>
+          Booked wrongly?
+        </Button>
         {isDemo && <BoxFoundButton lotId={lot.id} />}
       </div>
       <h1>
         {lot.name}
         {lot.variety ? ` ‘${lot.variety}’` : ''}
       </h1>
+      {isCorrecting && <CorrectForm lot={lot} />}
       {lot.remark && <p className="soft">The note remarks: “{lot.remark}”</p>}
       {alsoInHand && <p className={css.alsoInHand}>{alsoInHand} has this box open as well.</p>}
       {hazards.map((hazard) => (
@@ -144,7 +149,6 @@ function Drawers({ props, advice }: { props: LookProps; advice: DockAdvice | nul
           holds: lot.forDay,
           inside: <AnotherDay {...props} />,
         },
-        { key: 'correct', words: 'Booked wrongly', inside: <CorrectForm lot={lot} /> },
       ]}
     />
   );

@@ -78,8 +78,6 @@ function Fate({ line, onChange, isOrder }: { line: DraftLine; onChange: Change; 
 /** Cells that are shown as they stand beside what was read from them, in the order a line is read. */
 const SHOWN_CELLS = [
   'product',
-  'variety',
-  'lengthCm',
   'grade',
   'ordered',
   'quantity',
@@ -94,21 +92,34 @@ const SHOWN_CELLS = [
   'stemsInAll',
   'weightG',
   'cutDate',
+  'unitPrice',
   'origin',
   'packing',
-  'unitPrice',
 ] as const satisfies readonly Column[];
+/** Cells that say what they are by themselves. */
+const UNNAMED: readonly Column[] = ['product', 'origin', 'packing'];
 
-/** The cells of the file that a line was read from, so that a wrong reading is seen at a glance. */
-function Cells({ line, headings }: { line: DraftLine; headings: DeliveryNote['readColumns'] }) {
+/** The cells of the file that a line was read from, but for those that say word for word what stands beside them. */
+function Cells({
+  line,
+  name,
+  headings,
+}: {
+  line: DraftLine;
+  /** The species as it is shown. */
+  name: string | undefined;
+  headings: DeliveryNote['readColumns'];
+}) {
+  const shown = new Set([name, line.readFrom.cutDate === line.cutDate ? line.cutDate : null]);
   return (
     <td className={css.cells}>
       {SHOWN_CELLS.map((column) => {
         const cell = line.readFrom[column];
         return (
-          cell !== undefined && (
+          cell !== undefined &&
+          !shown.has(cell) && (
             <span key={column}>
-              {headings[column]} <b>{cell}</b>{' '}
+              {!UNNAMED.includes(column) && headings[column]} <b>{cell}</b>{' '}
             </span>
           )
         );
@@ -131,6 +142,7 @@ export const NoteLineRow = memo(function NoteLineRow({
   line,
   onChange,
   headings,
+  onForgetName,
   against = null,
   isOrder = false,
 }: {
@@ -138,11 +150,14 @@ export const NoteLineRow = memo(function NoteLineRow({
   onChange: Change;
   /** What each column is called in the file. */
   headings: DeliveryNote['readColumns'];
+  /** Forgets what the line's name was taken to mean last time. */
+  onForgetName?: ((line: DraftLine) => void) | undefined;
   /** How it stands to what was ordered. */
   against?: LineAgainstOrder | null;
   /** A line of an order has not been cut and has not come. */
   isOrder?: boolean;
 }) {
+  const { find } = useSpecies();
   const lack = isOrder ? lackingInOrder(line) : lacking(line);
   const isOpen = line.status === 'needs-decision' && !line.isSettled;
   const isWaiting = isOpen && waitsForAnswer(line);
@@ -166,6 +181,12 @@ export const NoteLineRow = memo(function NoteLineRow({
         {against && (
           <span className={against.kind === 'as ordered' ? 'soft' : css.lateReason}>{against.words}</span>
         )}
+        {line.isRemembered && onForgetName && (
+          <Button variant="quiet" onClick={() => onForgetName(line)}>
+            “{line.product}” as last time: forget it
+            <VisuallyHidden> for line {lineName(line)}</VisuallyHidden>
+          </Button>
+        )}
         {line.reasons.map((r) => (
           <span key={r} className={isOpen ? css.lateReason : css.reasonLine}>
             {r}
@@ -184,7 +205,7 @@ export const NoteLineRow = memo(function NoteLineRow({
           />
         </td>
       )}
-      {!isOrder && <Cells line={line} headings={headings} />}
+      {!isOrder && <Cells line={line} name={find(line.speciesKey ?? '')?.name} headings={headings} />}
       <td>
         {lack === KEEP && (
           <Button onClick={() => onChange(line.line, { isSettled: true })}>

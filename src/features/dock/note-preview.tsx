@@ -166,6 +166,15 @@ export function NotePreview({
     setHalf((h) => ({ ...h, lines: h.lines.map((l) => (l.line === line ? { ...l, ...changes } : l)) }));
   }, []);
 
+  const forgetName = useCallback(
+    (line: DraftLine) => {
+      void act('dock/unlearn', { supplier, product: line.product }, '').then((forgotten) => {
+        setProblem(forgotten.ok ? null : forgotten.message);
+        if (forgotten.ok) change(line.line, { speciesKey: null, isRemembered: false });
+      });
+    },
+    [act, change, supplier],
+  );
   const isReady =
     !isAsked && open === 0 && booked.length > 0 && supplier.trim() !== '' && deliveryRef.trim() !== '';
   const answer = (meaning: Meaning) =>
@@ -258,7 +267,13 @@ export function NotePreview({
         missing={against?.missing ?? []}
         onOtherwise={onAskAgain && (() => void onAskAgain(supplier).then(setProblem))}
       />
-      <PreviewLines lines={lines} onChange={change} headings={note.readColumns} against={against?.lines} />
+      <PreviewLines
+        lines={lines}
+        onChange={change}
+        headings={note.readColumns}
+        onForgetName={forgetName}
+        against={against?.lines}
+      />
       <SetAside note={note} />
       <Said isAlert>{problem}</Said>
       <DeedBar>

@@ -15,6 +15,7 @@ export function PreviewLines({
   lines,
   onChange,
   headings = NONE,
+  onForgetName,
   against,
   isOrder = false,
 }: {
@@ -22,6 +23,7 @@ export function PreviewLines({
   onChange: (line: number, changes: Partial<DraftLine>) => void;
   /** What each column is called in the file. */
   headings?: DeliveryNote['readColumns'] | undefined;
+  onForgetName?: ((line: DraftLine) => void) | undefined;
   against?: ReadonlyMap<number, LineAgainstOrder> | undefined;
   isOrder?: boolean;
 }) {
@@ -52,6 +54,7 @@ export function PreviewLines({
                 line={line}
                 onChange={onChange}
                 headings={headings}
+                onForgetName={onForgetName}
                 isOrder={isOrder}
                 against={against?.get(line.line) ?? null}
               />
