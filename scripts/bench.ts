@@ -11,6 +11,7 @@ import { advance, luckOfLines, startArrangement } from '../src/core/arrangement/
 import type { ArrangementInput } from '../src/core/arrangement/types';
 import { whatADayCosts } from '../src/core/habits/what-a-day-costs';
 import { SPECIES } from '../src/core/species/species';
+import { readDeliveryNote } from '../src/core/note/read-note';
 import { predictLot } from '../src/core/vase-life/predict-lot';
 import type { LotInput } from '../src/core/vase-life/types';
 
@@ -37,6 +38,20 @@ const hoursOfArrangement = (input: ArrangementInput): number =>
 const say = (what: string, figures: string): void => console.log(`${what.padEnd(58)}${figures}`);
 const perSecond = (hours: number, ms: number): string =>
   `${(hours / ms / 1000).toFixed(1)} million stem-hours a second`;
+
+/** A note of so many lines whose counts are open until its sums are reckoned through. */
+const NOTE_LINES = 2000;
+const longNote = [
+  'Pos;Artikel;Sorte;Bund;Stiele;Preis;Betrag;Schnitt',
+  ...Array.from({ length: NOTE_LINES }, (_, i) => {
+    const name = SPECIES[i % SPECIES.length]?.name ?? 'Rose';
+    return `${i + 1};${name} rot 60cm;Sorte ${i};${2 + (i % 9)};10;0,50;${(5 * (2 + (i % 9))).toFixed(2).replace('.', ',')};20.11.2026`;
+  }),
+].join('\n');
+say(
+  `a delivery note of ${NOTE_LINES} lines, what its counts mean settled`,
+  `${medianMs(3, () => readDeliveryNote(longNote)).toFixed(0)} ms (target 1000)`,
+);
 
 for (const [species, solution] of [
   ['rose', 'flower-food'],

@@ -43,7 +43,8 @@ test('a German note with “Bund” and “Stiele je Bund” is read and booked 
   await expectNothingSerious(page);
   await page.getByRole('button', { name: 'leave out line 30 (row 6)' }).click();
   await page.getByRole('button', { name: /^Book in 2 lots, 180 stems/ }).click();
-  await page.getByRole('link', { name: /Löwenmaul|Snapdragon/ }).click();
+  const slip = page.getByRole('region', { name: 'Delivery LS-4471' });
+  await slip.getByRole('link', { name: /Snapdragon/ }).click();
   await expect(page.getByText(/sold as 3 × 10.*LS-4471 line 20 \(row 5\)/)).toBeVisible();
 });
 

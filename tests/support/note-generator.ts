@@ -12,7 +12,7 @@ import {
   type Habit,
   type Layout,
 } from './note-layouts';
-import { HEADINGS, LANGUAGES, TOTAL_WORDS, type HeadingKey, type Language } from './note-words';
+import { HEADINGS, LANGUAGES, TOTAL_WORDS, UNITS, type HeadingKey, type Language } from './note-words';
 import { workbookOf } from './workbook';
 
 /** What one line of a generated note truly says. */
@@ -37,6 +37,8 @@ export interface GeneratedNote {
   readonly strange: readonly string[];
 }
 
+/** What growers remark that changes nothing of the counts. */
+const REMARKS = ['', '', 'top quality', 'mit freundlichen Grüßen', 'lot 12', 'keep cool'] as const;
 const STRANGE = ['Zzq', 'Bay', 'QZ-7', 'Klp.', 'Wrl status'];
 const DELIMITERS = [';', ',', '\t', '|'] as const;
 
@@ -44,7 +46,21 @@ function quoted(cell: string, delimiter: string): string {
   return cell.includes(delimiter) || cell.includes('"') ? `"${cell.replace(/"/g, '""')}"` : cell;
 }
 
+/** Letters of Windows-1250 that Western pages write otherwise, by their bytes. */
+const POLISH = new Map(
+  Array.from('ąćęłńóśźżĄĆĘŁŃÓŚŹŻ', (c, i): [string, number] => [
+    c,
+    [
+      0xb9, 0xe6, 0xea, 0xb3, 0xf1, 0xf3, 0x9c, 0x9f, 0xbf, 0xa5, 0xc6, 0xca, 0xa3, 0xd1, 0xd3, 0x8c, 0x8f,
+      0xaf,
+    ][i] ?? 63,
+  ]),
+);
+const inPolish = (c: string): boolean => c.charCodeAt(0) < 128 || POLISH.has(c);
+
 function encoded(draw: Draw, text: string): { bytes: Uint8Array; name: string } {
+  if (draw.chance(0.2) && Array.from(text).some((c) => POLISH.has(c)) && Array.from(text).every(inPolish))
+    return { bytes: Uint8Array.from(text, (c) => POLISH.get(c) ?? c.charCodeAt(0)), name: 'windows-1250' };
   const isWestern = Array.from(text).every((c) => c.charCodeAt(0) < 256);
   const name = draw.one(isWestern ? ['utf-8', 'bom', 'utf-16', 'windows-1252'] : ['utf-8', 'bom', 'utf-16']);
   if (name === 'windows-1252') return { bytes: Uint8Array.from(text, (c) => c.charCodeAt(0)), name };
@@ -128,7 +144,7 @@ export function generateNote(seed: number): GeneratedNote {
       length: draw.one([String(flower.length), `${flower.length} cm`]),
       cut: habit.date(flower.cut),
       origin: 'NL',
-      remark: '',
+      remark: draw.one(REMARKS),
     };
     rows.push([...keys.map((k) => all[k] ?? ''), ...strange.map(() => 'x')]);
     lines.push({
@@ -143,6 +159,13 @@ export function generateNote(seed: number): GeneratedNote {
     if (at === 3 && !isDouble && draw.chance(0.2)) rows.push(heading);
     put(flower, at);
   });
+  // A line that is sent, or written, twice: it may only be asked about.
+  const repeated = draw.chance(0.1) ? flowers[0] : undefined;
+  if (repeated && kind !== 'boxes') put(repeated, flowers.length);
+  if (kind === 'bunches and "stems", each' && draw.chance(0.2))
+    rows.push([
+      `${TOTAL_WORDS[language]}: ${lines.reduce((n, l) => n + (l.stems ?? 0), 0)} ${UNITS[language].stem[0]}`,
+    ]);
   if (draw.chance(0.4)) {
     const total = keys.map((k) => (k === 'amount' ? money(draw.whole(100, 900), habit) : ''));
     total[keys.indexOf('product')] = TOTAL_WORDS[language];

@@ -149,8 +149,17 @@ export function layoutOf(
       return {
         keys: [draw.one<HeadingKey>(['stems', 'stemsInAll']), 'price'],
         cells: (f) => ({
-          cells: { stems: n(f.bunches * f.perBunch), stemsInAll: n(f.bunches * f.perBunch), ...priced(f, 1) },
-          stems: f.bunches * f.perBunch,
+          // A weight among the counts is a weight.
+          ...(f.key === 'gypsophila' || f.key === 'eucalyptus'
+            ? { cells: { stems: '600 g', stemsInAll: '600 g', ...priced(f, 1) }, stems: null, weightG: 600 }
+            : {
+                cells: {
+                  stems: n(f.bunches * f.perBunch),
+                  stemsInAll: n(f.bunches * f.perBunch),
+                  ...priced(f, 1),
+                },
+                stems: f.bunches * f.perBunch,
+              }),
         }),
       };
     case 'quantity and unit':

@@ -80,8 +80,10 @@ function goesOn(upper: Candidate, lower: Candidate): boolean {
 
 /** The heading that begins in a row, over one row or two; null where none does. */
 function headingAt(rows: readonly Cells[], at: number): { cells: Cells; rows: number } | null {
-  const [first, second] = [candidate(rows[at] ?? []), candidate(rows[at + 1] ?? [])];
-  if (filled(first.cells).length < 2 || first.cells.some((cell) => NUMBER.test(cell.trim()))) return null;
+  const cells = rows[at] ?? [];
+  // Nearly every row of a file is a line: it has a number, and is no heading, before any word is looked up.
+  if (filled(cells).length < 2 || cells.some((cell) => NUMBER.test(cell.trim()))) return null;
+  const [first, second] = [candidate(cells), candidate(rows[at + 1] ?? [])];
   const isKnown = first.meanings.some((m) => m !== null);
   if (isKnown && goesOn(first, second)) {
     const both = joined(first.cells, second.cells);

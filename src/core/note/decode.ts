@@ -13,10 +13,18 @@ function utf16Without(bytes: Uint8Array): 'utf-16le' | 'utf-16be' | null {
 /** Polish letters of Windows-1250 read as Windows-1252: signs that stand within no Western word. */
 const POLISH_MISREAD = /\p{L}[³¹¿Ÿ]|[³¹¿]\p{L}|[œ£¥][\p{L}]/gu;
 
+/** What Windows-1252 has where Latin-1 has control signs; some decoders take the one for the other. */
+const WINDOWS_SIGNS = '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ';
+
+const western = (bytes: Uint8Array): string =>
+  new TextDecoder('windows-1252')
+    .decode(bytes)
+    .replace(/[\u0080-\u009f]/g, (c) => WINDOWS_SIGNS[c.charCodeAt(0) - 0x80] ?? c);
+
 /** Text of old Windows files: Central European where signs stand within words that are its letters. */
 function windowsText(bytes: Uint8Array): string {
-  const western = new TextDecoder('windows-1252').decode(bytes);
-  return western.match(POLISH_MISREAD) ? new TextDecoder('windows-1250').decode(bytes) : western;
+  const text = western(bytes);
+  return text.match(POLISH_MISREAD) ? new TextDecoder('windows-1250').decode(bytes) : text;
 }
 
 /** Text of a file: UTF-16 where its mark or its bytes say so, UTF-8 where it is valid, else an old Windows page. */

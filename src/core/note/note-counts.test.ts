@@ -45,6 +45,10 @@ test('a weight is a weight wherever it stands, and is no count', () => {
     stems: 24,
   });
   expect(linesOf('item,qty\nMimosa,3 kg')[0]).toMatchObject({ weightG: 3000, bunches: null });
+  expect(linesOf('Artikel;Bund;Gewicht\nMimosa;2;850 g')[0]).toMatchObject({
+    status: 'needs-decision',
+    stems: null,
+  });
   expect(linesOf('item,weight\nMimosa,12')[0]).toMatchObject({ status: 'needs-decision', weightG: null });
 });
 

@@ -219,6 +219,10 @@ function takeCounts(
   if (counts.stems !== null || counts.isAsked || weightG === null || !species)
     return { bunches, stemsPerBunch, stems: counts.stems, weightG };
   const grams = findGrams(reading.context.gramsPerStem, species, lengthCm);
+  if (bunches !== null && bunches > 1 && grams !== null) {
+    reading.decide.push(`${weightG} g: of all ${bunches} bunches together, or of each?`);
+    return { bunches, stemsPerBunch, stems: null, weightG };
+  }
   return { bunches, stemsPerBunch, stems: stemsOfWeight(reading, weightG, grams), weightG };
 }
 

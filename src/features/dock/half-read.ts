@@ -21,5 +21,5 @@ export interface NamedColumns {
   readonly saved: SavedColumns;
 }
 
-/** Where a half-read note is kept. */
-export const HALF_READ = 'note';
+/** Where a half-read note is kept; what an older reader kept under another name has less in it. */
+export const HALF_READ = 'note, as read';

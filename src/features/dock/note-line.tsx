@@ -22,10 +22,10 @@ type Change = (line: number, changes: Partial<DraftLine>) => void;
 
 /** The species as it was read; touched, it can be chosen. A list of sixty is only made for the one in hand. */
 export function SpeciesCell({ line, onChange }: { line: DraftLine; onChange: Change }) {
-  const [isChoosing, setChoosing] = useState(line.speciesKey === null);
+  const [isChoosing, setChoosing] = useState(false);
   const { all, find } = useSpecies();
   const name = find(line.speciesKey ?? '')?.name;
-  if (!isChoosing)
+  if (!isChoosing && line.speciesKey !== null)
     return (
       <UnstyledButton className={css.species} onClick={() => setChoosing(true)}>
         <strong>{name}</strong>

@@ -42,7 +42,7 @@ type Open =
 const DropAnywhere = dynamic(() => import('./drop-anywhere').then((m) => m.DropAnywhere), { ssr: false });
 
 /** What may be chosen: tables, and what a supplier sends in their stead, which is named for what it is. */
-const NOTE_FILES = '.csv,.tsv,.txt,.xlsx,.xls,.htm,.html,.pdf,.edi,.json,image/*';
+const NOTE_FILES = '.csv,.tsv,.txt,.xlsx,.xls,.htm,.html,.pdf,.edi,.json';
 
 /** Whether a file has been dragged over the page: what takes it is fetched then. */
 function useDragged(): boolean {
