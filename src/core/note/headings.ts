@@ -38,6 +38,18 @@ export const COLUMNS = [
   'remark',
 ] as const;
 export type Column = (typeof COLUMNS)[number];
+/** Columns that say how many there are, in the order a line is read. */
+export const COUNT_COLUMNS = [
+  'quantity',
+  'boxes',
+  'bunchesPerBox',
+  'stemsPerBox',
+  'bunches',
+  'stemsPerBunch',
+  'pack',
+  'stems',
+  'stemsInAll',
+] as const satisfies readonly Column[];
 const isColumn = (text: string): text is Column => (COLUMNS as readonly string[]).includes(text);
 
 type Noun = 'stem' | 'bunch' | 'pack' | 'box' | 'dozen' | 'kg' | 'g' | 'weight' | 'cm';

@@ -1,7 +1,7 @@
 import { isTwofold, readByHabit } from '../numbers/number-habit';
 import type { DecimalMark } from '../numbers/read-number';
 import type { Column, Heading } from './columns';
-import { readHeading } from './headings';
+import { COUNT_COLUMNS, readHeading } from './headings';
 import type { Meaning } from './meaning';
 import { readAmounts, type CellAmounts } from './quantity-cell';
 import { areDutch, unitOf, type Unit } from './units';
@@ -35,17 +35,6 @@ export interface LineFacts {
 
 type Field = Exclude<keyof LineFacts, 'ordered' | 'problems' | 'isTwofold'>;
 
-const COUNT_COLUMNS = [
-  'boxes',
-  'bunchesPerBox',
-  'stemsPerBox',
-  'bunches',
-  'stemsPerBunch',
-  'pack',
-  'stems',
-  'stemsInAll',
-  'quantity',
-] as const satisfies readonly Column[];
 type CountColumn = (typeof COUNT_COLUMNS)[number];
 
 /** As a column is called where something in it cannot be read. */

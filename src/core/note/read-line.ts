@@ -31,40 +31,6 @@ export interface LineContext {
 const SHORT_OR_OTHER =
   /short|missing|back.?order|fehl|nicht geliefert|manqu|tekort|ontbre|falt|mancan|brak|substitut|instead|replac|ersatz|vervang|rempla|sustitu|sostitu|zamien|zamian/i;
 
-/** A line with nothing read off it yet, left aside for a reason. */
-export function ignoredLine(line: number, text: string, reason: string): NoteLine {
-  return {
-    line,
-    supplierLine: null,
-    status: 'ignored',
-    reasons: [reason],
-    decisions: 0,
-    guesses: 0,
-    product: text,
-    speciesKey: null,
-    isRemembered: false,
-    variety: null,
-    colour: null,
-    bunches: null,
-    stemsPerBunch: null,
-    stems: null,
-    weightG: null,
-    headsMin: null,
-    lengthCm: null,
-    cutDate: null,
-    origin: null,
-    packing: null,
-    unitPrice: null,
-    priceUnit: null,
-    currency: null,
-    priceAsWritten: null,
-    ordered: null,
-    duplicateOf: null,
-    remark: null,
-    readFrom: {},
-  };
-}
-
 /** Collects what is read off one line: what was guessed and why, and what somebody must decide. */
 class LineReading {
   readonly guesses: string[] = [];
@@ -226,11 +192,14 @@ function takeCounts(
   return { bunches, stemsPerBunch, stems: stemsOfWeight(reading, weightG, grams), weightG };
 }
 
+/** More heads than this no stem bears. */
+const MOST_HEADS = 200;
+
 function readHeads(reading: LineReading): number | null {
   const text = reading.cell('headsMin');
   if (isBlank(text)) return null;
   const heads = readByHabit(text.replace(/[+>≥]|\s*(heads?|buds?|\/.*|-.*)$/gi, '').trim(), null);
-  const isCount = heads !== null && Number.isInteger(heads) && heads > 0 && heads <= 1000;
+  const isCount = heads !== null && Number.isInteger(heads) && heads > 0 && heads <= MOST_HEADS;
   if (!isCount) reading.guesses.push(`heads “${text}” cannot be read`);
   return isCount ? heads : null;
 }

@@ -6,7 +6,8 @@ import { readByHabit } from '../numbers/number-habit';
 import { readPrice } from './read-cells';
 import { readAmounts } from './quantity-cell';
 import { readDate } from '../calendar/read-date';
-import { ignoredLine, statusOf } from './read-line';
+import { ignoredLine } from './ignored-line';
+import { statusOf } from './read-line';
 import type { DeliveryNote, NoteLine } from './types';
 
 export interface TypedHelp {

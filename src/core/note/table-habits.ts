@@ -1,21 +1,10 @@
 import { isTwofold, numberHabitOf } from '../numbers/number-habit';
 import type { DecimalMark } from '../numbers/read-number';
 import type { Column, Heading } from './columns';
-import { readHeading } from './headings';
+import { COUNT_COLUMNS, readHeading } from './headings';
 import type { TableHabits } from './line-facts';
 
 const MONEY: readonly Column[] = ['unitPrice', 'amount'];
-const COUNTS: readonly Column[] = [
-  'boxes',
-  'bunchesPerBox',
-  'stemsPerBox',
-  'bunches',
-  'stemsPerBunch',
-  'pack',
-  'stems',
-  'stemsInAll',
-  'quantity',
-];
 
 const figuresIn = (cell: string): string => /\d[\d.,'’]*/.exec(cell)?.[0]?.replace(/[.,]$/, '') ?? '';
 const otherThan = (mark: DecimalMark): DecimalMark => (mark === ',' ? '.' : ',');
@@ -64,7 +53,7 @@ export function habitsOf(rows: readonly (readonly string[])[], heading: Heading)
   for (const [column, at] of heading.columns) {
     const cells = cellsOf(column);
     const noun = readHeading((heading.cells[at] ?? '').trim())?.noun;
-    if (COUNTS.includes(column)) marks.set(at, markOfCounts(cells, money));
+    if ((COUNT_COLUMNS as readonly Column[]).includes(column)) marks.set(at, markOfCounts(cells, money));
     else if (column === 'weightG')
       marks.set(at, markOfWeights(cells, money, noun === 'kg' ? true : noun === 'g' ? false : null));
     else marks.set(at, numberHabitOf(cells).mark ?? money);

@@ -79,39 +79,30 @@ export function keptLine(line: DraftLine) {
   };
 }
 
+/** A cell as long as it is kept: what a file has beyond that is no name and no remark. */
+const clip = (text: string | null, most: number): string | null => text && text.slice(0, most);
+
 /** What is sent of a line when it is booked. */
 export function bookedLine(line: DraftLine) {
-  const {
-    line: number,
-    supplierLine,
+  const { speciesKey, lengthCm, headsMin, stems, bunches, stemsPerBunch, cutDate, unitPrice } = line;
+  return {
+    line: line.line,
+    supplierLine: clip(line.supplierLine, 20),
     speciesKey,
-    variety,
-    colour,
+    variety: clip(line.variety, 120),
+    colour: clip(line.colour, 120),
     lengthCm,
     headsMin,
     stems,
-    cutDate,
-  } = line;
-  const { bunches, stemsPerBunch, remark } = line;
-  const { origin, packing, unitPrice, priceUnit, currency } = line;
-  return {
-    line: number,
-    supplierLine: supplierLine?.slice(0, 20) ?? null,
     bunches,
     stemsPerBunch,
-    remark: remark?.slice(0, 300) ?? null,
-    speciesKey,
-    variety,
-    colour,
-    lengthCm,
-    headsMin,
-    stems,
     cutDate,
-    origin,
-    packing,
+    origin: clip(line.origin, 120),
+    packing: clip(line.packing, 60),
+    remark: clip(line.remark, 300),
     // A price by weight or by bunch is kept per stem, so that lots compare.
-    unitPrice: pricePerStem(line) ?? (priceUnit === 'stem' ? unitPrice : null),
-    currency,
+    unitPrice: pricePerStem(line) ?? (line.priceUnit === 'stem' ? unitPrice : null),
+    currency: clip(line.currency, 8),
   };
 }
 

@@ -2,7 +2,7 @@
 import { Button, Stack, VisuallyHidden } from '@mantine/core';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { ignoredLine } from '@/core/note/read-line';
+import { ignoredLine } from '@/core/note/ignored-line';
 import type { NoteLine } from '@/core/note/types';
 import { useActions } from '@/shell/actions';
 import css from './dock.module.css';

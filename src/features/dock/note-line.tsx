@@ -6,7 +6,7 @@ import { waitsForAnswer } from '@/core/note/answer';
 import { lineName } from '@/core/note/line-name';
 import type { DeliveryNote } from '@/core/note/types';
 import type { LineAgainstOrder } from '@/core/dock/compare-order';
-import type { Column } from '@/core/note/columns';
+import { COUNT_COLUMNS, type Column } from '@/core/note/headings';
 import css from './dock.module.css';
 import { KEEP, lacking, lackingInOrder, type DraftLine } from './draft-lines';
 import { CutDateInput, StemsInput } from './line-inputs';
@@ -80,16 +80,8 @@ const SHOWN_CELLS = [
   'product',
   'grade',
   'ordered',
-  'quantity',
+  ...COUNT_COLUMNS,
   'unit',
-  'boxes',
-  'bunchesPerBox',
-  'stemsPerBox',
-  'bunches',
-  'stemsPerBunch',
-  'pack',
-  'stems',
-  'stemsInAll',
   'weightG',
   'cutDate',
   'unitPrice',
