@@ -117,6 +117,7 @@ test('what was booked wrongly is put right by an entry, and taken back', async (
   await page.getByRole('button', { name: 'Book in 1 lot, 40 stems' }).click();
   const slip = page.getByRole('region', { name: 'Delivery WR-1' });
   await slip.getByRole('link', { name: /Rose/ }).click();
+  await expect(page.getByText(/ · WR-1 line /)).toBeVisible();
   await page.getByRole('button', { name: 'Booked wrongly?' }).click();
   await page.getByRole('combobox', { name: 'It is' }).click();
   await page.getByRole('option', { name: 'Spray rose' }).click();

@@ -43,17 +43,23 @@ export async function readNote(
 export function noteOf(
   ref: string,
   lines: readonly string[],
+  supplier = 'Norrholt Growers',
 ): { name: string; mimeType: string; buffer: Buffer } {
   const heading =
     'delivery_ref,supplier,line,product,variety,bunches,stems_per_bunch,cut_date,origin,packing';
   const rows = lines.map(
-    (l, i) => `${ref},Norrholt Growers,${i + 1},${l},2026-11-22,glasshouse by road,dry box`,
+    (l, i) => `${ref},${supplier},${i + 1},${l},2026-11-22,glasshouse by road,dry box`,
   );
   return { name: `${ref}.csv`, mimeType: 'text/csv', buffer: Buffer.from([heading, ...rows].join('\n')) };
 }
 
-export async function bookNote(page: Page, ref: string, lines: readonly string[]): Promise<void> {
-  await readNote(page, noteOf(ref, lines));
+export async function bookNote(
+  page: Page,
+  ref: string,
+  lines: readonly string[],
+  supplier?: string,
+): Promise<void> {
+  await readNote(page, noteOf(ref, lines, supplier));
   await page.getByRole('button', { name: /Book in \d+ lots?/ }).click();
   await expect(page.getByRole('region', { name: `Delivery ${ref}` })).toBeVisible();
 }
