@@ -47,9 +47,7 @@ export function noteOf(
 ): { name: string; mimeType: string; buffer: Buffer } {
   const heading =
     'delivery_ref,supplier,line,product,variety,bunches,stems_per_bunch,cut_date,origin,packing';
-  const rows = lines.map(
-    (l, i) => `${ref},${supplier},${i + 1},${l},2026-11-22,glasshouse by road,dry box`,
-  );
+  const rows = lines.map((l, i) => `${ref},${supplier},${i + 1},${l},2026-11-22,glasshouse by road,dry box`);
   return { name: `${ref}.csv`, mimeType: 'text/csv', buffer: Buffer.from([heading, ...rows].join('\n')) };
 }
 
