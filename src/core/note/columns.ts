@@ -156,10 +156,10 @@ export function columnsOf(cells: Cells, below: readonly Cells[]): Pick<Heading, 
 
 const HEADING_WITHIN = 25;
 
-/** The headings of a file in their order, each over the rows down to the next; none where no row is one. */
-export function findHeadings(rows: readonly Cells[]): Heading[] {
+/** The headings of a file in their order, each over the rows down to the next, so many at most; none where no row is one. */
+export function findHeadings(rows: readonly Cells[], most = Infinity): Heading[] {
   const found: Heading[] = [];
-  for (let at = 0; at < rows.length; at++) {
+  for (let at = 0; at < rows.length && found.length < most; at++) {
     if (found.length === 0 && at >= HEADING_WITHIN) break;
     const heading = headingAt(rows, at);
     if (!heading) continue;
@@ -171,7 +171,7 @@ export function findHeadings(rows: readonly Cells[]): Heading[] {
 }
 
 /** The heading row: one that names a product and some count or weight. Null when no row does. */
-export const findHeading = (rows: readonly Cells[]): Heading | null => findHeadings(rows)[0] ?? null;
+export const findHeading = (rows: readonly Cells[]): Heading | null => findHeadings(rows, 1)[0] ?? null;
 
 /** What somebody said of a file's columns and counts, as it is kept for that supplier's next note. */
 export interface SavedColumns {

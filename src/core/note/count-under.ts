@@ -78,7 +78,7 @@ function impossible(
     return `${stems} stems cannot be ${bunches} bunches`;
   // No flower is bundled by the hundreds: such a number is of the whole line.
   if (each.told !== null && each.told > MOST_IN_A_BUNCH) return `${each.told} stems are no bunch`;
-  // A quantity of stems smaller than one pack of them was never a quantity of stems.
+  // Stems fewer than one pack of them, "4 pieces, pack 10", were hardly counted in stems.
   return stems !== null && each.pack !== null && stems < each.pack
     ? `${stems} stems are less than a pack of ${each.pack}`
     : null;
@@ -124,7 +124,7 @@ export function countUnder(facts: LineFacts, meaning: Meaning): Counted {
       (differ ? 'two of its counts contradict each other' : null) ??
       impossible(told.stems, bunches.n, {
         told: inEachBunch.n,
-        pack: when(meaning.quantity === 'stems', perBunch.n),
+        pack: when(bunches.n === null, perBunch.n),
       }),
   };
 }

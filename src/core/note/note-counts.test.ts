@@ -129,6 +129,11 @@ test('an answer gives each waiting line its counts, and takes nothing else off i
   });
 });
 
+test('four pieces in packs of ten are asked about: they may be packs', () => {
+  const [line] = linesOf('item,qty,uom,pack\nRose,4,each,10');
+  expect(line).toMatchObject({ status: 'needs-decision', stems: null });
+});
+
 test('a quantity with no unit is asked about: stems, or bunches whose stems nobody told', () => {
   const [line] = linesOf('Artikel;Menge\nRosen;40');
   expect(line?.readings?.map((r) => [r.bunches, r.stems])).toEqual([
