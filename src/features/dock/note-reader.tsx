@@ -148,7 +148,10 @@ export function NoteReader({
     if (!file) return;
     const bytes = await bytesOf(file);
     if (typeof bytes === 'string') return setProblem(bytes);
-    const read = await readBytes(bytes, file.name, { ...(await fetchHelp()), today }, species.own);
+    // What shows the lines is fetched while they are read.
+    void import('./note-preview');
+    const help = fetchHelp().then((told) => ({ ...told, today }));
+    const read = await readBytes(bytes, file.name, help, species.own);
     if (read.kind === 'refused') return setProblem(read.message);
     if (read.kind === 'columns')
       return show({ kind: 'columns', file: { rows: read.rows, bytes, fileName: file.name } });

@@ -17,20 +17,24 @@ export async function fetchHelp(): Promise<ReaderHelp> {
     : { remembered: {}, rememberedColumns: {}, gramsPerStem: {}, suppliers: [] };
 }
 
-/** Reads a note's bytes in a worker of its own, which ends with it. */
+/** Reads a note's bytes in a worker of its own, which ends with it. @param help what the shop knows, or will have told */
 export async function readBytes(
   bytes: Uint8Array,
   fileName: string,
-  help: NoteHelp,
+  help: NoteHelp | Promise<NoteHelp>,
   own: readonly Species[],
 ): Promise<NoteRead> {
-  const { wrap } = await import('comlink');
+  // The worker wakes up while the shop is still asked what it knows.
   const worker = new Worker(new URL('../../workers/note.worker.ts', import.meta.url), { type: 'module' });
+  const broken = new Promise<never>((_, reject) => {
+    worker.onerror = () => reject(new Error('the reader could not begin'));
+  });
+  const read = async (): Promise<NoteRead> => {
+    const [{ wrap }, known] = await Promise.all([import('comlink'), help]);
+    return wrap<NoteDoor>(worker).read(bytes, known, own);
+  };
   try {
-    return await new Promise<NoteRead>((resolve, reject) => {
-      worker.onerror = () => reject(new Error('the reader could not begin'));
-      wrap<NoteDoor>(worker).read(bytes, help, own).then(resolve, reject);
-    });
+    return await Promise.race([broken, read()]);
   } catch {
     return {
       kind: 'refused',
