@@ -1,3 +1,4 @@
+import type { UsualStems } from '../core/note/unlikely';
 import type { Trx } from './connection';
 
 /** A lot as its supplier's record holds it. */
@@ -48,4 +49,28 @@ export async function lateSuppliers(trx: Trx): Promise<string[]> {
     [DELIVERIES_LOOKED_AT],
   );
   return rows.map((r) => r.supplier);
+}
+
+/** Fewer lots than this tell nothing of what is usual. */
+const ENOUGH_LOTS = 3;
+
+/** Half of a supplier's late lots have fewer stems than this, by supplier: of any flower, and of each. */
+export async function manyUsualStems(trx: Trx): Promise<Record<string, UsualStems>> {
+  const { rows } = await trx.raw<{ rows: { supplier: string; species: string | null; stems: number }[] }>(
+    `with late as (
+       select id, supplier from delivery where taken_back_at is null order by booked_at desc limit ?)
+     select late.supplier, l.species_key as species,
+       percentile_disc(0.5) within group (order by l.stems_booked) as stems
+     from late join lot l on l.delivery_id = late.id
+     group by grouping sets ((late.supplier), (late.supplier, l.species_key))
+     having count(*) >= ?
+     order by late.supplier, l.species_key nulls first`,
+    [DELIVERIES_LOOKED_AT, ENOUGH_LOTS],
+  );
+  const usual: Record<string, { ofAny: number; bySpecies: Record<string, number> }> = {};
+  for (const { supplier, species, stems } of rows) {
+    const known = (usual[supplier] ??= { ofAny: stems, bySpecies: {} });
+    if (species !== null) known.bySpecies[species] = stems;
+  }
+  return usual;
 }

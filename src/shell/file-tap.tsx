@@ -8,11 +8,13 @@ interface Props extends ButtonProps {
   readonly accept: string;
   readonly capture?: 'environment';
   readonly onFile: (file: File) => void;
+  /** A hand is at it: what reads the file can be made ready while one is chosen. */
+  readonly onReach?: () => void;
   readonly children: ReactNode;
 }
 
 /** A button that asks for a file; the same one may be chosen again. */
-export function FileTap({ label, accept, capture, onFile, children, ...button }: Props) {
+export function FileTap({ label, accept, capture, onFile, onReach, children, ...button }: Props) {
   const reset = useRef<() => void>(null);
   return (
     <FileButton
@@ -27,7 +29,7 @@ export function FileTap({ label, accept, capture, onFile, children, ...button }:
       }}
     >
       {(props) => (
-        <Button {...button} {...props}>
+        <Button {...button} {...props} onPointerEnter={onReach} onFocus={onReach}>
           {children}
         </Button>
       )}

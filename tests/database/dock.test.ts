@@ -4,6 +4,7 @@ import { manyPhotos, manyTemperatures, manyWeighings } from '@/data/evidence';
 import { manyExpected } from '@/data/expected';
 import { manyKeptLines } from '@/data/kept-lines';
 import { manyLotsInStock, maybeLot, type LotRow } from '@/data/lots';
+import { manyUsualStems } from '@/data/supplier-history';
 import { manySupplierColumns } from '@/data/supplier-words';
 import { be, does, lastEntry, portionOf, stepsOf, takeBackLast } from '../support/acting';
 import { noteLine } from '../support/bodies';
@@ -273,4 +274,24 @@ test('what was measured stands, and no shop sees another’s', async () => {
     'lot_photo',
   ])
     expect(await shop.app(table).select('*')).toEqual([]);
+});
+
+test('what a supplier usually sends is told of three lots and more, of each flower and of any', async () => {
+  const sends = async (supplier: string, deliveryRef: string, stems: readonly number[]) => {
+    const lines = stems.map((n, at) => line(at + 1, at === 0 ? 'tulip' : 'rose', n));
+    await does('dock/book-in', {
+      supplier,
+      deliveryRef,
+      expectedId: null,
+      chosen: [],
+      columns: null,
+      kept: [],
+      lines,
+    });
+  };
+  await sends('Usual Growers', 'USUAL-1', [200, 40, 60, 50]);
+  await sends('Seldom Growers', 'SELDOM-1', [200, 40]);
+  const usual = await shop.inside(manyUsualStems);
+  expect(usual['Usual Growers']).toEqual({ ofAny: 50, bySpecies: { rose: 50 } });
+  expect(usual['Seldom Growers']).toBeUndefined();
 });

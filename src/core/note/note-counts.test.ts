@@ -195,3 +195,19 @@ test('a hundred times what is usual is asked about; the supplier’s own number 
     ['40', 'understood'],
   ]);
 });
+
+test('a count a hundred times what that supplier usually sends is asked about, however large the note', () => {
+  const text = (stems: number) => `flower,stems\nRose,${stems}\nTulip,${stems}\nIris,${stems}`;
+  const usualStems = { Harbour: { ofAny: 50, bySpecies: { tulip: 100, iris: 10 } } };
+  const statuses = (stems: number, help: NoteHelp) => linesOf(text(stems), help).map((l) => l.status);
+  const known = { supplier: 'Harbour', usualStems };
+  // Nothing is odd beside lines of its own size, where nothing else is known.
+  expect(statuses(5000, {})).not.toContain('needs-decision');
+  expect(statuses(5000, { ...known, supplier: 'Another' })).not.toContain('needs-decision');
+  const [rose, tulip, iris] = linesOf(text(5000), known);
+  expect(rose?.reasons[0]).toBe('5000 stems, where 50 is usual for a line of this supplier: is that so?');
+  expect(tulip?.status).not.toBe('needs-decision');
+  expect(iris?.reasons[0]).toBe('5000 stems, where 10 is usual for it from this supplier: is that so?');
+  expect(statuses(999, known)).not.toContain('needs-decision');
+  expect(linesOf('flower,stems\nRose,50000')[0]?.reasons[0]).toBe('50000 stems on one line: is that so?');
+});

@@ -2,6 +2,7 @@ import type { GramsPerStem } from '../dock/grams';
 import type { SpeciesRegistry } from '../species/registry';
 import type { SavedColumns } from './columns';
 import type { Meaning } from './meaning';
+import type { UsualStems } from './unlikely';
 
 /** A file that could not be read as a delivery note at all, in words for the person who dropped it. */
 export class UnreadableNoteError extends Error {
@@ -31,6 +32,8 @@ export interface NoteHelp {
   /** Species chosen before for a supplier's words, by supplier and plain words. */
   readonly remembered?: Readonly<Record<string, Readonly<Record<string, string>>>>;
   readonly gramsPerStem?: GramsPerStem;
+  /** What each supplier usually sends of a line, of those enough is known of. */
+  readonly usualStems?: Readonly<Record<string, UsualStems>>;
   /** The table, with the shop's own; the table alone where it is not told. */
   readonly species?: SpeciesRegistry;
   /** Columns, and what the counts mean, as somebody said they are, for this file. */

@@ -32,6 +32,7 @@ const PLAIN_PIECE =
 
 /** The unit a price is per, from words beside it or its heading; null when none is said. */
 export function priceUnitIn(text: string): PriceUnit | null {
+  if (!/\p{L}/u.test(text)) return null;
   const units = text.split(/[^\p{L}]+/u).map((word) => unitOf(word));
   const unit = units.findLast((u) => u !== null && u !== 'g' && u !== 'dozen') ?? null;
   if (unit === 'kg' || unit === 'stem' || unit === 'box' || unit === 'bunch') return unit;

@@ -99,7 +99,8 @@ export function readNoteRows(rows: readonly FileRow[], help: NoteHelp = {}): Del
   const read = linesOf(open, settled);
   if (read.length === 0)
     throw new UnreadableNoteError('The note has a heading but no lines. Nothing was booked in.');
-  const lines = [...aside, ...withDuplicates(unlikelyCounts(read))].sort((a, b) => a.line - b.line);
+  const usual = supplier === null ? undefined : help.usualStems?.[supplier];
+  const lines = [...aside, ...withDuplicates(unlikelyCounts(read, usual))].sort((a, b) => a.line - b.line);
   const noteDate = sections[0]?.context.dates.noteDate ?? null;
   const amounts = new Map(open.map(({ row, evidence }) => [row.line, evidence.amount]));
   return {

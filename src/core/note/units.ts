@@ -28,6 +28,7 @@ const isUnit = (word: string | undefined): word is Unit => word !== undefined &&
 /** The unit of measure that a word says, of any language notes come in; null where it says none. */
 export function unitOf(text: string): Unit | null {
   const plain = plainWords(text);
+  if (plain === '') return null;
   const found = UNIT_WORDS.get(plain) ?? UNIT_WORDS.get(foldedWords(plain));
   return isUnit(found) ? found : null;
 }

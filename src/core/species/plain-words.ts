@@ -9,8 +9,12 @@ const FOLDED: Readonly<Record<string, string>> = {
   ı: 'i',
 };
 
+const IS_PLAIN = /^[a-z0-9]+( [a-z0-9]+)*$/;
+
 /** Lower case, no accents or punctuation, single blanks. */
 export function plainWords(text: string): string {
+  // Most words of a note are plain already, and a note has thousands.
+  if (IS_PLAIN.test(text)) return text;
   return text
     .toLowerCase()
     .replace(/[ßłøæœđı]/g, (c) => FOLDED[c] ?? c)

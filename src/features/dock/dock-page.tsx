@@ -1,4 +1,3 @@
-import { VisuallyHidden } from '@mantine/core';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { countOpenClaims } from '@/data/claim-lists';
 import { manyExpected } from '@/data/expected';
@@ -11,6 +10,7 @@ import { isForLater } from '@/server/lot-forecasts';
 import { lotBrief, lotsOf, type LotBrief } from '@/server/stock';
 import { tell } from '@/shell/told';
 import css from './dock.module.css';
+import { DockFrame } from './dock-frame';
 import { ExpectedList } from './expected-list';
 import { lookData, othersHand, readLook } from './look-data';
 import { LotLook } from './lot-look';
@@ -76,15 +76,14 @@ export async function DockPage({ search }: Props) {
     const lots = rows.map((l) => lotBrief(l, isForLater(l, at, me.shop.timeZone), me));
     const chosen = chosenOf(lots, search.lot);
     const chosenRow = rows.find((r) => r.id === chosen?.id);
-    const asksToRead = search.read !== undefined;
     const [openClaims, expected, kept, look] = await Promise.all([
       countOpenClaims(trx, COUNTED_TO),
       manyExpected(trx, today),
       manyKeptLines(trx, [...new Set(lots.map((l) => l.deliveryId))]),
-      chosenRow && !asksToRead ? readLook(trx, me, at, chosenRow, lots) : null,
+      chosenRow && search.read === undefined ? readLook(trx, me, at, chosenRow, lots) : null,
     ]);
     return {
-      isReading: asksToRead || (lots.length === 0 && !kept.some((k) => k.fate === 'waiting')),
+      isBare: lots.length === 0 && !kept.some((k) => k.fate === 'waiting'),
       openClaims,
       chosenId: chosen?.id ?? null,
       slips: slipsOf(
@@ -97,34 +96,34 @@ export async function DockPage({ search }: Props) {
       isDemo: me.shop.demo,
     };
   });
-  const { isReading, openClaims, slips, expected, today } = page;
+  const { openClaims, slips, expected, today } = page;
   const look = page.look && (await lookData(page.look));
   return (
-    <div className={css.dock} data-reading={isReading || undefined}>
-      <div>
-        {!look && search.read === undefined && <VisuallyHidden component="h1">Dock</VisuallyHidden>}
+    <DockFrame
+      isBare={page.isBare}
+      reader={
         <NoteReader
           demo={page.isDemo}
           today={today}
           expected={expected}
           booked={slips.map(({ supplier, deliveryRef }) => ({ supplier, deliveryRef }))}
         />
-        {!isReading && (
-          <>
-            <ExpectedList expected={expected} today={today} />
-            {openClaims !== null && <ClaimsLink open={openClaims} />}
-            {slips.map((slip) => (
-              <Slip
-                key={slip.deliveryId}
-                slip={slip}
-                chosenId={page.chosenId}
-                showsAll={search.all !== undefined}
-              />
-            ))}
-          </>
-        )}
-      </div>
-      {look && <LotLook key={look.lot.id} {...look} outlooks={tell(look.outlooks)} />}
-    </div>
+      }
+      lists={
+        <>
+          <ExpectedList expected={expected} today={today} />
+          {openClaims !== null && <ClaimsLink open={openClaims} />}
+          {slips.map((slip) => (
+            <Slip
+              key={slip.deliveryId}
+              slip={slip}
+              chosenId={page.chosenId}
+              showsAll={search.all !== undefined}
+            />
+          ))}
+        </>
+      }
+      look={look && <LotLook key={look.lot.id} {...look} outlooks={tell(look.outlooks)} />}
+    />
   );
 }

@@ -1,7 +1,7 @@
 import 'server-only';
 import { learnGrams } from '@/core/dock/grams';
 import { manyWeighings } from '@/data/evidence';
-import { lateSuppliers } from '@/data/supplier-history';
+import { lateSuppliers, manyUsualStems } from '@/data/supplier-history';
 import { manySupplierColumns, manySupplierWords } from '@/data/supplier-words';
 import { maybeInMyShop } from '@/server/session';
 import type { ReaderHelp } from './read-file';
@@ -12,6 +12,7 @@ export async function noteHelp(): Promise<ReaderHelp | null> {
     remembered: await manySupplierWords(trx),
     rememberedColumns: await manySupplierColumns(trx),
     gramsPerStem: learnGrams(await manyWeighings(trx)),
+    usualStems: await manyUsualStems(trx),
     suppliers: await lateSuppliers(trx),
   }));
 }

@@ -1,5 +1,6 @@
 'use client';
 import { Button, Group, Stack, Textarea } from '@mantine/core';
+import { useTimeout } from '@mantine/hooks';
 import { useSpecies } from '@/shell/species';
 import dynamic from 'next/dynamic';
 import { useRouter, useSearchParams } from 'next/navigation';
@@ -15,7 +16,7 @@ import { draftOf, type DraftLine } from './draft-lines';
 import { HALF_READ, type HalfRead, type NamedColumns } from './half-read';
 import type { Expected } from './note-preview';
 import { FileTap } from '@/shell/file-tap';
-import { bytesOf, fetchHelp, readBytes } from './read-file';
+import { bytesOf, fetchHelp, readBytes, wakeReader } from './read-file';
 import { Said } from '@/shell/said';
 
 // The preview and its species list are only wanted once a file is there.
@@ -44,6 +45,12 @@ const DropAnywhere = dynamic(() => import('./drop-anywhere').then((m) => m.DropA
 /** What may be chosen: tables, and what a supplier sends in their stead, which is named for what it is. */
 const NOTE_FILES = '.csv,.tsv,.txt,.xlsx,.xls,.htm,.html,.pdf,.edi,.json';
 
+/** What reads a note, and what shows its lines. */
+const makeReady = () => {
+  wakeReader();
+  void import('./note-preview');
+};
+
 /** Whether a file has been dragged over the page: what takes it is fetched then. */
 function useDragged(): boolean {
   const [isDragged, setDragged] = useState(false);
@@ -55,6 +62,7 @@ function useDragged(): boolean {
   return isDragged;
 }
 
+const QUIET_MS = 1000;
 const MOST_TYPED = 20_000;
 const TYPED = v.object({ lines: someText(1, MOST_TYPED, 'Type a line first, or paste some.') });
 
@@ -115,6 +123,8 @@ export function NoteReader({
   const isDragged = useDragged();
   const species = useSpecies();
   const { act } = useActions();
+  // A note may be dropped without a hand at the button: once the page is quiet, its reader is ready.
+  useTimeout(makeReady, QUIET_MS, { autoInvoke: true });
   // What is booked meanwhile, here or on another tablet, is not offered again.
   const isBooked = booked.some((b) => b.supplier === kept?.supplier && b.deliveryRef === kept.deliveryRef);
   const left = isBooked ? null : kept;
@@ -123,7 +133,8 @@ export function NoteReader({
     setNo((n) => n + 1);
     setProblem(null);
     setOpen(next);
-    if (!isReading) router.push('/dock?read', { scroll: false });
+    // An address of its own, so that going back leaves the preview; the page itself has nothing new to fetch.
+    if (!isReading) window.history.pushState(null, '', '/dock?read');
   };
   const showNote = (
     note: DeliveryNote,
@@ -148,8 +159,7 @@ export function NoteReader({
     if (!file) return;
     const bytes = await bytesOf(file);
     if (typeof bytes === 'string') return setProblem(bytes);
-    // What shows the lines is fetched while they are read.
-    void import('./note-preview');
+    makeReady();
     const help = fetchHelp().then((told) => ({ ...told, today }));
     const read = await readBytes(bytes, file.name, help, species.own);
     if (read.kind === 'refused') return setProblem(read.message);
@@ -241,7 +251,12 @@ export function NoteReader({
           </Button>
         )}
         <Group>
-          <FileTap label="Delivery note, its file" accept={NOTE_FILES} onFile={(file) => void take(file)}>
+          <FileTap
+            label="Delivery note, its file"
+            accept={NOTE_FILES}
+            onFile={(file) => void take(file)}
+            onReach={makeReady}
+          >
             Drop or choose its note
           </FileTap>
           {demo && (

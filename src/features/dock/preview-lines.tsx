@@ -1,6 +1,7 @@
 'use client';
 import { Button, Table, VisuallyHidden } from '@mantine/core';
-import { useState } from 'react';
+import { startTransition, useEffect, useState } from 'react';
+import { waitsForAnswer } from '@/core/note/answer';
 import type { LineAgainstOrder } from '@/core/dock/compare-order';
 import type { DeliveryNote } from '@/core/note/types';
 import css from './dock.module.css';
@@ -8,6 +9,8 @@ import type { DraftLine } from './draft-lines';
 import { NoteLineRow } from './note-line';
 
 const SHOWN_AT_A_TIME = 50;
+/** As many as a screen holds: they stand at once, the others follow while they are looked at. */
+const SHOWN_AT_ONCE = 12;
 const NONE: DeliveryNote['readColumns'] = {};
 
 /** The lines as understood, in a table; of a long one what somebody must settle, and so many more at a time. */
@@ -27,9 +30,15 @@ export function PreviewLines({
   against?: ReadonlyMap<number, LineAgainstOrder> | undefined;
   isOrder?: boolean;
 }) {
-  const [shown, setShown] = useState(SHOWN_AT_A_TIME);
-  const inSight = lines.filter((l, i) => i < shown || (l.status === 'needs-decision' && !l.isSettled));
+  const [shown, setShown] = useState(SHOWN_AT_ONCE);
+  useEffect(() => startTransition(() => setShown(SHOWN_AT_A_TIME)), []);
+  // What waits for the note's one answer needs nothing more by itself.
+  const isOpen = (l: DraftLine): boolean =>
+    l.status === 'needs-decision' && !l.isSettled && !waitsForAnswer(l);
+  let room = shown;
+  const inSight = lines.filter((l, i) => i < shown || (isOpen(l) && room-- > 0));
   const left = lines.length - inSight.length;
+  const open = lines.filter(isOpen).length - inSight.filter(isOpen).length;
   return (
     <>
       <div className={css.tableWrap}>
@@ -64,7 +73,8 @@ export function PreviewLines({
       </div>
       {left > 0 && (
         <Button onClick={() => setShown(shown + SHOWN_AT_A_TIME)}>
-          Show {Math.min(SHOWN_AT_A_TIME, left)} more of {left} lines that need nothing
+          Show {Math.min(SHOWN_AT_A_TIME, left)} more of {left} lines
+          {open > 0 ? `, ${open} of them to decide` : ' that need nothing'}
         </Button>
       )}
     </>

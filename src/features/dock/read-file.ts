@@ -4,7 +4,9 @@ import { NOTE_MAX_BYTES } from '@/core/note/types';
 import type { NoteDoor, NoteRead } from '@/workers/note.worker';
 
 /** What the shop knows that helps to read a note. */
-export type ReaderHelp = Required<Pick<NoteHelp, 'remembered' | 'rememberedColumns' | 'gramsPerStem'>> & {
+export type ReaderHelp = Required<
+  Pick<NoteHelp, 'remembered' | 'rememberedColumns' | 'gramsPerStem' | 'usualStems'>
+> & {
   /** Names of suppliers something came from, the last first. */
   readonly suppliers: readonly string[];
 };
@@ -14,7 +16,24 @@ export async function fetchHelp(): Promise<ReaderHelp> {
   const response = await fetch('/dock/note-help').catch(() => null);
   return response?.ok
     ? ((await response.json()) as ReaderHelp)
-    : { remembered: {}, rememberedColumns: {}, gramsPerStem: {}, suppliers: [] };
+    : { remembered: {}, rememberedColumns: {}, gramsPerStem: {}, usualStems: {}, suppliers: [] };
+}
+
+const newReader = (): Worker =>
+  new Worker(new URL('../../workers/note.worker.ts', import.meta.url), { type: 'module' });
+/** A reader that was woken and has read nothing yet. */
+let awake: Worker | null = null;
+
+/** Makes the reader ready while a file is being chosen. */
+export function wakeReader(): void {
+  if (awake) return;
+  const worker = newReader();
+  awake = worker;
+  // One that could not begin is not kept: the next reading tries again and tells.
+  worker.onerror = () => {
+    if (awake === worker) awake = null;
+  };
+  void import('comlink');
 }
 
 /** Reads a note's bytes in a worker of its own, which ends with it. @param help what the shop knows, or will have told */
@@ -25,7 +44,8 @@ export async function readBytes(
   own: readonly Species[],
 ): Promise<NoteRead> {
   // The worker wakes up while the shop is still asked what it knows.
-  const worker = new Worker(new URL('../../workers/note.worker.ts', import.meta.url), { type: 'module' });
+  const worker = awake ?? newReader();
+  awake = null;
   const broken = new Promise<never>((_, reject) => {
     worker.onerror = () => reject(new Error('the reader could not begin'));
   });
