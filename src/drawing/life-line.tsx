@@ -1,4 +1,5 @@
 import { area, curveMonotoneX } from 'd3-shape';
+import { HORIZON_DAYS } from '@/core/model/constants';
 import { linear } from './linear';
 
 export interface LifeScale {
@@ -129,6 +130,7 @@ export function LifeAxis({ scale }: { scale: LifeScale }) {
 export function daysInWords({ p10, p90 }: { p10: number; p90: number }): string {
   const low = Math.floor(p10);
   const high = Math.max(low, Math.round(p90));
-  if (high >= 40) return `${low} to 40 days or more`;
+  if (low >= HORIZON_DAYS) return `more than ${HORIZON_DAYS} days`;
+  if (high >= HORIZON_DAYS) return `${low} to more than ${HORIZON_DAYS} days`;
   return low === high ? `about ${low} day${low === 1 ? '' : 's'}` : `${low} to ${high} days`;
 }

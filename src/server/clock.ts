@@ -1,4 +1,5 @@
 import 'server-only';
+import type { LocalMoment } from '@/core/care/card-dates';
 import { MINUTE_MS } from '@/core/calendar/spans';
 import { performance } from 'node:perf_hooks';
 import { LRUCache } from 'lru-cache';
@@ -31,6 +32,19 @@ export function inZone(at: Date, timeZone: string): ZonedMoment {
   const moment = momentIn(minute * MINUTE_MS, timeZone);
   moments.set(key, moment);
   return moment;
+}
+
+/** The shop's own clock as if it were the world's, ms: what days are counted from that are only shown. */
+export const wallClockMs = (at: Date, timeZone: string): number => {
+  const { date, clock } = inZone(at, timeZone);
+  return Date.parse(`${date}T${clock}:00Z`);
+};
+
+/** The same as its day and how far into it, to the minute. */
+export function localMoment(at: Date, timeZone: string): LocalMoment {
+  const { date, clock } = inZone(at, timeZone);
+  const [hours = 0, minutes = 0] = clock.split(':').map(Number);
+  return { date, hour: hours + minutes / 60 };
 }
 
 /** When the day of a moment began in the shop's zone. */

@@ -39,13 +39,22 @@ export const arrival = fc.record({
   stage: number(0, 1.5),
   droop: fc.constantFrom('firm', 'soft', 'hanging'),
 });
-export const water = fc.record({
-  start: fc.constantFrom('clean', 'rinsed', 'reused'),
-  solution: fc.constantFrom(...SOLUTION_KEYS),
-  changeEveryDays: fc.option(number(0.05, 30)),
-  recutAtChange: fc.boolean(),
-  leafBelow: share,
+const topUp = fc.record({
+  everyHours: fc.option(fc.integer({ min: 1, max: 100 })),
+  with: fc.constantFrom('same', 'plain'),
 });
+export const water = fc.record(
+  {
+    start: fc.constantFrom('clean', 'rinsed', 'reused'),
+    solution: fc.constantFrom(...SOLUTION_KEYS),
+    changeEveryDays: fc.option(number(0.05, 30)),
+    recutAtChange: fc.boolean(),
+    leafBelow: share,
+    topUp,
+    depthCm: number(1, 40),
+  },
+  { requiredKeys: ['start', 'solution', 'changeEveryDays', 'recutAtChange', 'leafBelow'] },
+);
 export const stays: fc.Arbitrary<Stay[]> = fc
   .tuple(fc.array(stay(number(0, 200)), { maxLength: 3 }), stay(fc.constant(null)))
   .map(([some, last]) => [...some, last]);
@@ -64,13 +73,18 @@ export const lotInput: fc.Arbitrary<LotInput> = fc.record({
   events: fc.array(event, { maxLength: 4 }),
 });
 
-const line: fc.Arbitrary<ArrangementLine> = fc.record({
-  species: fc.constantFrom(...SPECIES.map((s) => s.key)),
-  stems: fc.integer({ min: 1, max: 4 }),
-  arrival,
-  leafShare: share,
-  events: fc.array(event, { maxLength: 2 }),
-});
+const line: fc.Arbitrary<ArrangementLine> = fc.record(
+  {
+    species: fc.constantFrom('tulip', 'daffodil', 'euphorbia', ...SPECIES.map((s) => s.key)),
+    stems: fc.integer({ min: 1, max: 4 }),
+    arrival,
+    leafShare: share,
+    events: fc.array(event, { maxLength: 2 }),
+    aloneHours: number(0, 24),
+    sapSealed: fc.boolean(),
+  },
+  { requiredKeys: ['species', 'stems', 'arrival', 'leafShare', 'events'] },
+);
 
 /** Any arrangement the core's door lets in that is kept by a plan of water, small enough to try many. */
 export const arrangementInput: fc.Arbitrary<ArrangementInput> = fc.record({

@@ -27,6 +27,9 @@ interface PlainStem {
 }
 interface PlainLine {
   readonly sp: Species;
+  readonly drawn: number;
+  readonly aloneHours?: number | undefined;
+  readonly sapSealed?: boolean | undefined;
   readonly events: readonly CareEvent[];
   leaves: number;
   readonly stems: PlainStem[];
@@ -40,6 +43,9 @@ interface PlainVessel {
   /** Null: a lot in a pail whose level nobody minds. */
   readonly litres: number | null;
   readonly topUpHours: number;
+  readonly topsPlain: boolean;
+  readonly isFoam: boolean;
+  readonly depthCm: number | null;
   readonly gives: number;
   readonly hours: number;
 }
@@ -111,6 +117,28 @@ function runPlain(v: PlainVessel): void {
   let wasWet: boolean | null = null;
   let gas = 0;
   let level = (v.litres ?? Infinity) * 1000;
+  const least = v.isFoam ? level / 2 : 0;
+  // Sap, too deep a water, foam: what stands together makes of its water.
+  const sapOf = (kind: 'mucilage' | 'latex'): number => {
+    const of = v.lines.filter((l) => l.sp.sap === kind);
+    const n = of.reduce((a, l) => a + l.drawn, 0);
+    if (n === 0 || v.litres === null) return 0;
+    const left = of.map((l) => {
+      if (l.sapSealed) return 0;
+      const hours = l.aloneHours ?? 0;
+      return kind === 'latex' ? 1 : hours >= 8 ? 0 : 10 ** (-hours / 4);
+    });
+    return (of.reduce((a, l, i) => a + l.drawn * (left[i] as number), 0) / n) * (n / (n + v.litres));
+  };
+  const sap = { mucilage: sapOf('mucilage'), latex: sapOf('latex') };
+  const tooDeep = (sp: Species): number =>
+    v.depthCm !== null && sp.depth === 'shallow' ? Math.max(0, v.depthCm - 5) : 0;
+  const all = v.lines.reduce((a, l) => a + l.drawn, 0);
+  const soft = v.lines.reduce((a, l) => a + l.drawn * tooDeep(l.sp), 0) / all;
+  const leafBelow = v.water.leafBelow + (v.isFoam ? 0.2 : 0) + 0.05 * soft;
+  let sapShare = 1;
+  let dose = 1;
+  let asked1 = 0;
   for (let h = 0; h < v.hours; h++) {
     const stay = stayAt(h);
     const clock = (v.startHourOfDay + h) % 24;
@@ -127,6 +155,7 @@ function runPlain(v: PlainVessel): void {
     // Water.
     let plannedCut = 0;
     const freshen = (): void => {
+      [sapShare, dose, asked1] = [0, 1, 0];
       B = Math.max(3.3, (B as number) - 1.5);
       biocide = SOLUTIONS[solution].biocide;
       level = (v.litres ?? Infinity) * 1000;
@@ -134,7 +163,8 @@ function runPlain(v: PlainVessel): void {
     const back = stay.wet && wasWet === false;
     if (stay.wet && B === null) {
       B = { clean: 3.3, rinsed: 5, reused: 6.5 }[v.water.start];
-      biocide = SOLUTIONS[solution].biocide;
+      dose = v.isFoam ? 0.3 : 1;
+      biocide = SOLUTIONS[solution].biocide * dose;
       wetSince = h;
     } else if (back) {
       freshen();
@@ -150,6 +180,8 @@ function runPlain(v: PlainVessel): void {
       if (v.water.recutAtChange) plannedCut = 2;
     } else if (stay.wet && (h - wetSince) % v.topUpHours === 0) {
       level = (v.litres ?? Infinity) * 1000;
+      const left = v.topsPlain && v.litres !== null ? Math.max(0, 1 - asked1 / level) : 1;
+      [dose, biocide, asked1] = [dose * left, biocide * left, 0];
     }
     const asked = at(v.changes, h).flatMap((e) => (e.type === 'change' ? [e.solution] : []));
     if (stay.wet && asked.length > 0) {
@@ -159,7 +191,7 @@ function runPlain(v: PlainVessel): void {
     const sol = SOLUTIONS[solution];
     const drinkC =
       stay.drinkTempC === undefined ? T : T + (stay.drinkTempC - T) * 0.5 ** (h - wetSince + 0.5);
-    const wet = stay.wet && level > 0;
+    const wet = stay.wet && level > least;
     let drunk = 0;
     let gave = 0;
     for (const line of v.lines) {
@@ -172,10 +204,22 @@ function runPlain(v: PlainVessel): void {
       const ppm = stay.ethylenePpm + gas;
       const ethylene = 1 + ([0, 0.6, 1.6, 3.5][sp.ethylene] as number) * (ppm / (ppm + 0.3));
       const spent = sol.isFood && biocide < 0.3 ? 0.3 : 1;
-      const food = wet ? 1 + (sp.foodGain - 1) * sol.gain[sp.foodKind] * spent : 1;
-      const harm = wet ? 1 + sol.harm : 1;
+      const food = wet ? 1 + (sp.foodGain - 1) * sol.gain[sp.foodKind] * dose * spent : 1;
+      const minds = sp.key === 'tulip' ? 1 : 0.5;
+      const felt =
+        sapShare *
+        ((sp.sap === 'mucilage' ? 0 : sap.mucilage * minds) +
+          (sp.sap === 'latex' ? 0 : sap.latex * minds * 0.5));
+      const harm = wet
+        ? 1 +
+          sol.harm * dose +
+          (v.isFoam ? 0.1 : 0) +
+          (0.009 + (0.016 * 10 ** ((B as number) - 6.5)) / (1 + 10 ** ((B as number) - 6.5))) * tooDeep(sp) +
+          0.6 * felt
+        : 1;
       const D =
         (0.35 + (0.65 * line.leaves * sp.leafiness) / 2) * (vpd(T, RH) / vpd(20, 60)) * (lit ? 1.15 : 0.75);
+      if (stay.wet) asked1 += (line.drawn * D * 25) / 24;
       for (const s of line.stems) {
         if (s.end !== null) continue;
         s.P *= 1 - 0.75 * Math.min(1, cut / 2);
@@ -192,15 +236,17 @@ function runPlain(v: PlainVessel): void {
         s.byGas += dA * (1 - 1 / ethylene);
         if (sp.opensAfterCut && sp.openDays20C > 0 && s.S < 1) {
           const rate =
-            (0.8 / (24 * sp.openDays20C)) * 2.5 ** ((T - 20) / 10) * (wet ? 1 + 0.15 * sol.sugar : 1);
+            (0.8 / (24 * sp.openDays20C)) * 2.5 ** ((T - 20) / 10) * (wet ? 1 + 0.15 * sol.sugar * dose : 1);
           s.S = Math.min(1, s.S + rate * (s.W > 0.85 ? 1 : 0.2));
         }
         if (sp.chillBelowC !== null && T < sp.chillBelowC) s.C += (sp.chillBelowC - T) / 24;
         if (wet) {
           const x = 10 ** ((B as number) - 6.5);
-          s.P += (1 - s.P) * Math.min(1, ((0.012 * x) / (1 + x) + 0.0006 * 2 ** ((T - 20) / 10)) * s.plug);
+          const closing = 0.0006 * 2 ** ((T - 20) / 10);
+          const more = 0.0002 * tooDeep(sp) + 0.001 * felt;
+          s.P += (1 - s.P) * Math.min(1, ((0.012 * x) / (1 + x) + closing + more) * s.plug);
           s.E *= 0.5 ** (1 / (s.plug * s.plug * halfLife(drinkC)));
-          const supply = 2 * (1 - s.P) * (1 - s.E) * (1 + 0.15 * sol.acid);
+          const supply = (v.isFoam ? 1.7 : 2) * (1 - s.P) * (1 - s.E) * (1 + 0.15 * sol.acid * dose);
           drunk += Math.min(supply, D);
           s.W += supply >= D ? Math.min((1 - s.W) / 2, 0.03) : -0.014 * (D - supply);
           s.wiltingHours = s.W < s.wilting ? s.wiltingHours + 1 : 0;
@@ -224,16 +270,17 @@ function runPlain(v: PlainVessel): void {
       }
     }
     gas += gave;
-    level = Math.max(0, level - (drunk * 45) / 24);
+    level = Math.max(least, level - (drunk * 25) / 24);
     if (stay.wet) {
       const growth =
         0.08 *
         (Math.max(0, drinkC + 3) / 23) ** 2 *
         (1 - 0.85 * biocide) *
-        (1 + v.water.leafBelow + 0.8 * sol.sugar) *
+        (1 + leafBelow + 0.8 * sol.sugar * dose) *
         (1 - (B as number) / 8.3);
       B = Math.max(0, (B as number) + growth);
       biocide *= 0.5 ** (2 ** ((drinkC - 20) / 10) / 240);
+      sapShare *= 0.5 ** (1 / 72);
     }
     wasWet = stay.wet;
   }
@@ -248,13 +295,16 @@ export function plainLot(input: LotInput, draw: number): PlainEnds {
   const events = input.events ?? [];
   const stems = plainStem(sp, input.arrival, input.seed, draw, 1);
   runPlain({
-    lines: [{ sp, events, leaves: input.leafShare, stems }],
+    lines: [{ sp, drawn: 1, events, leaves: input.leafShare, stems }],
     stays: input.stays,
     startHourOfDay: input.startHourOfDay ?? 8,
     water: input.water,
     changes: events,
     litres: null,
     topUpHours: 24,
+    topsPlain: false,
+    isFoam: false,
+    depthCm: input.water.depthCm ?? null,
     gives: 0,
     hours: Math.ceil(input.countFromHour ?? 0) + 960,
   });
@@ -273,6 +323,9 @@ export function plainArrangement(
     const sp = SHIPPED_SPECIES.byKey(line.species);
     return {
       sp,
+      drawn: line.stems,
+      aloneHours: line.aloneHours,
+      sapSealed: line.sapSealed,
       events: (line.events ?? []).filter((e) => !isFoam || e.type === 'strip'),
       leaves: line.leafShare,
       stems: plainStem(sp, line.arrival, input.seed, draw * 64 + (luckOf[i] as number), line.stems),
@@ -288,7 +341,10 @@ export function plainArrangement(
       .sort((a, b) => a.rank - b.rank)
       .flatMap((l) => l.events),
     litres: input.vessel.litres,
-    topUpHours: isFoam ? 12 : 24,
+    topUpHours: water.topUp ? (water.topUp.everyHours ?? Infinity) : isFoam ? 12 : 24,
+    topsPlain: water.topUp?.with !== 'same',
+    isFoam,
+    depthCm: isFoam ? null : (water.depthCm ?? input.vessel.depthCm ?? null),
     gives: input.pullsEnded === true ? 0 : 0.01,
     hours: Math.ceil(input.countFromHour ?? 0) + 960,
   });

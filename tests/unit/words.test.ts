@@ -11,7 +11,7 @@ test.each([
   [{ p10: 4.7, p90: 8.4 }, '4 to 8 days'],
   [{ p10: 6.1, p90: 6.4 }, 'about 6 days'],
   [{ p10: 0.2, p90: 1.2 }, '0 to 1 days'],
-  [{ p10: 14, p90: 40 }, '14 to 40 days or more'],
+  [{ p10: 14, p90: 40 }, '14 to more than 40 days'],
 ])('%j is said as %s', (quantiles, words) => {
   expect(daysInWords(quantiles)).toBe(words);
 });

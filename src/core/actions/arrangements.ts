@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { GOES_TO } from '../care/goes-to';
 import { MOST_STEMS } from '../arrangement/drawn-together';
 import { ANYBODY, defineAction, lock } from './contract';
 import { id, measure, someWords, whole } from './fields';
@@ -29,7 +30,7 @@ export const arrangementActions = {
     locks: ({ lines }) => lines.map((l, i) => lock('portion', `lines[${i}].portionId`, l.portionId)),
   }),
   'send-off/issue': defineAction({
-    input: v.object({ arrangementId: id }),
+    input: v.object({ arrangementId: id, goesTo: v.optional(v.picklist(GOES_TO), 'home') }),
     result: v.object({ cardId: v.string() }),
     roles: ANYBODY,
     mayWait: false,

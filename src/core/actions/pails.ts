@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { DEPTH_CM } from '../steps/figures';
+import { DEPTH_CM } from '../species/depths';
 import { SOLUTION_KEYS } from '../water/solutions';
 import { ANYBODY, defineAction, lock } from './contract';
 import { id, litres } from './fields';

@@ -105,9 +105,9 @@ test('a vase too small for its stems runs dry between toppings up, and one never
   expect(at(0.3).stillAGift.p50).toBeLessThan(ample.stillAGift.p50 - 1);
   expect(at(2, null).stillAGift.p50).toBeLessThan(ample.stillAGift.p50);
   const day1 = ample.waterByDay[1];
-  // Forty stems of middling leaf drink from thirty to sixty millilitres a day at most.
-  expect(day1?.drunkMl).toBeGreaterThan(40 * 15);
-  expect(day1?.drunkMl).toBeLessThan(40 * 60);
+  // Weighed vases lose 15 to 40 mL a leafy stem a day; gerbera and statice, bare, drink less.
+  expect(day1?.drunkMl).toBeGreaterThan(40 * 10);
+  expect(day1?.drunkMl).toBeLessThan(40 * 40);
 });
 
 test('topped up with plain water the dose thins, and the food with it', () => {

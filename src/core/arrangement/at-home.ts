@@ -8,6 +8,8 @@ export interface ChosenLine {
   readonly speciesKey: string;
   readonly arrival: Arrival;
   readonly stems: number;
+  /** Its sap still runs: it was not soaked alone or sealed. */
+  readonly sapRuns: boolean;
 }
 
 const SEED = 7;
@@ -36,7 +38,13 @@ export function arrangementInput(
   return {
     seed: SEED,
     draws: drawsFor(lines, DRAWS, MOST_STEMS_DRAWN),
-    lines: lines.map((l) => ({ species: l.speciesKey, stems: l.stems, arrival: l.arrival, leafShare: 0.6 })),
+    lines: lines.map(({ speciesKey, stems, arrival, sapRuns }) => ({
+      species: speciesKey,
+      stems,
+      arrival,
+      leafShare: 0.6,
+      sapSealed: !sapRuns,
+    })),
     vessel,
     stays: [{ hours: null, ...TABLE, wet: true }],
     confidence,

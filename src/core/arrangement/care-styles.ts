@@ -1,9 +1,10 @@
 import { BrokenContractError } from '../errors';
-import type { Species } from '../species/species';
-import type { CareEvent, Stay, WaterPlan } from '../vase-life/types';
+import type { FoodKind, Species } from '../species/species';
+import type { CareEvent, Stay, TopUp, WaterPlan } from '../vase-life/types';
 import { DAILY } from '../vase-life/vessel-hours';
 import type { SolutionKey } from '../water/solutions';
-import type { ArrangementInput, Care } from './types';
+import { ROLE_WEIGHT } from './role-weight';
+import type { ArrangementInput, Care, Vessel } from './types';
 
 /** One way of keeping an arrangement, with how many of the draws are kept so. */
 export interface CareStyle {
@@ -20,17 +21,44 @@ export interface CareStyle {
 
 /** How customers divide, where nothing is known of this one (an estimate). */
 export const CARE_MIX = { careful: 0.3, usual: 0.5, careless: 0.2 } as const;
-const COOL_PLACE_C = 18;
-const CARELESS_ROOM_C = 23;
+/** The coolest corner of a home is so much under its room, and no colder than this. */
+const COOL_CORNER_BY_C = 3;
+const COOL_CORNER_LEAST_C = 16;
+/** A warm sill is so much over its room. */
+const WARM_SILL_BY_C = 2;
 const CAREFUL_CHANGE_DAYS = 4;
 const USUAL_CHANGE_HOUR = 4 * 24;
-/** Foam holds no reserve: it is watered morning and evening. */
-const FOAM_TOP_UP = { everyHours: 12, with: 'same' } as const;
+/** Foam as its directions have it: watered morning and evening. */
+export const FOAM_TOP_UP: TopUp = { everyHours: 12, with: 'plain' };
 
-/** The food that suits most of the stems: bulb food as soon as they outnumber the rest. */
-export function sharedSolution(species: readonly Pick<Species, 'foodKind'>[]): SolutionKey {
-  const gentle = species.filter((s) => s.foodKind === 'bulb' || s.foodKind === 'holding').length;
-  return gentle * 2 > species.length ? 'bulb-food' : 'flower-food';
+/** How each customer tops up: the careless every other day, foam three days of five. */
+const TOP_UPS: Readonly<Record<Exclude<Care, 'mixed'>, Readonly<Record<Vessel['kind'], TopUp>>>> = {
+  careful: { vase: DAILY, foam: FOAM_TOP_UP },
+  usual: { vase: DAILY, foam: DAILY },
+  careless: {
+    vase: { everyHours: 48, with: 'plain' },
+    foam: { ...DAILY, missed: { first: 2, of: 5 } },
+  },
+};
+
+/** Of a room at this warmth, °C, its coolest corner. */
+export const coolCornerC = (roomC: number): number =>
+  Math.min(roomC, Math.max(COOL_CORNER_LEAST_C, roomC - COOL_CORNER_BY_C));
+/** Of a room at this warmth, °C, its warm sill. */
+export const warmSillC = (roomC: number): number => roomC + WARM_SILL_BY_C;
+
+/** What the lines of an arrangement weigh in the whole, for the food they share. */
+export interface Weighed {
+  readonly species: Pick<Species, 'foodKind' | 'role'>;
+  readonly stems: number;
+}
+
+/** The food that suits most of the weight: a lone tulip among roses takes the roses' food. */
+export function sharedSolution(lines: readonly Weighed[]): SolutionKey {
+  const weightOf = (isOf: (kind: FoodKind) => boolean): number =>
+    lines.reduce((sum, l) => sum + (isOf(l.species.foodKind) ? l.stems * ROLE_WEIGHT[l.species.role] : 0), 0);
+  const gentle = weightOf((kind) => kind === 'bulb' || kind === 'holding');
+  return gentle > weightOf((kind) => kind === 'standard') ? 'bulb-food' : 'flower-food';
 }
 
 /** The stays with the last one's air, where it is kept, changed. */
@@ -50,6 +78,7 @@ function styleOf(
   input: ArrangementInput,
   species: readonly Species[],
 ): CareStyle {
+  const isFoam = input.vessel.kind === 'foam';
   const plan = (solution: SolutionKey, changeEveryDays: number | null): WaterPlan =>
     planFor(input.vessel, {
       start: 'clean',
@@ -57,24 +86,27 @@ function styleOf(
       changeEveryDays,
       recutAtChange: changeEveryDays !== null,
       leafBelow: 0,
+      topUp: TOP_UPS[care][input.vessel.kind],
     });
-  const food = sharedSolution(species);
+  const food = sharedSolution(
+    input.lines.flatMap((l, at) => (species[at] ? [{ species: species[at], stems: l.stems }] : [])),
+  );
   const plain = { draws, changes: [], deeds: [], leafFactor: 1, stays: input.stays };
   if (care === 'careful')
     return {
       ...plain,
       water: plan(food, CAREFUL_CHANGE_DAYS),
-      stays: lastStayWith(input.stays, ({ tempC }) => ({ tempC: Math.min(tempC, COOL_PLACE_C) })),
+      stays: lastStayWith(input.stays, ({ tempC }) => ({ tempC: coolCornerC(tempC) })),
     };
   if (care === 'careless')
     return {
       ...plain,
-      water: plan('plain', null),
-      stays: lastStayWith(input.stays, () => ({ tempC: CARELESS_ROOM_C })),
+      // Foam comes from the shop with its solution in it; a vase gets what its customer gives.
+      water: plan(isFoam ? food : 'plain', null),
+      stays: lastStayWith(input.stays, ({ tempC }) => ({ tempC: warmSillC(tempC) })),
     };
   const atHour = (input.countFromHour ?? 0) + USUAL_CHANGE_HOUR;
-  const changes: CareEvent[] =
-    input.vessel.kind === 'foam' ? [] : [{ atHour, type: 'change', solution: 'plain' }];
+  const changes: CareEvent[] = isFoam ? [] : [{ atHour, type: 'change', solution: 'plain' }];
   return { ...plain, water: plan(food, null), changes };
 }
 

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { arrangementOf } from '../../../tests/support/bench-inputs';
 import { randomStream } from '../random';
-import { drawnOfLines, DRAWN_SINGLY, EvenStems } from './drawn-together';
+import { EvenStems } from '../even-normals';
+import { drawnOfLines, DRAWN_SINGLY } from './drawn-together';
 import { predictArrangement } from './predict-arrangement';
 import type { ArrangementInput } from './types';
 

@@ -63,6 +63,15 @@ function vesselByDay(run: ArrangementRun): (VesselOfDay | null)[] {
   });
 }
 
+/** The first day's water: as its ways of keeping it have it in the mean. */
+function firstDayOf({ styles, styleOf, input, figures }: ArrangementRun): ArrangementForecast['firstDay'] {
+  const { kind, litres } = input.vessel;
+  const drunkMl = Array.from(styleOf, (at) => styles[at]?.firstDayMl ?? 0);
+  const drinksLitres = drunkMl.reduce((a, b) => a + b, 0) / drunkMl.length / 1000;
+  const givesLitres = litres * (kind === 'foam' ? figures.constants.foamGives : 1);
+  return { drinksLitres, givesLitres, isTooSmall: drinksLitres > givesLitres };
+}
+
 /** The forecast as far as a run has come: it needs at least one draw done. */
 export function forecastOf(run: ArrangementRun): ArrangementForecast {
   const { done } = run;
@@ -97,6 +106,7 @@ export function forecastOf(run: ArrangementRun): ArrangementForecast {
     giftDaysAtConfidence,
     presentableShareByDay: bands.map((b) => b.mean),
     presentableBandByDay: bands.map(({ p10, p90 }) => ({ p10, p90 })),
+    firstDay: firstDayOf(run),
     waterByDay: vesselByDay(run),
     lines,
     limitingLine: limitingLineOf(lines),

@@ -1,7 +1,7 @@
 import { BrokenContractError } from '../errors';
 import { figuresWith, type Figures } from '../model/figures';
 import { SeededStream } from '../random';
-import type { Role, Species } from '../species/species';
+import type { Species } from '../species/species';
 import { airHours } from '../vase-life/air';
 import { demandByHour, lineHours, type LineHours } from '../vase-life/line-hours';
 import { DEFAULT_START_HOUR_OF_DAY } from '../vase-life/predict-lot';
@@ -22,15 +22,16 @@ import {
   type LineStart,
   type StemBlock,
 } from '../vase-life/stem-block';
+import { sharedWater, type SharedWater } from '../vase-life/shared-water';
 import { stepBlock } from '../vase-life/step-block';
 import { vesselHours, type VesselHours } from '../vase-life/vessel-hours';
 import { careStyles, styleOfDraws, type CareStyle } from './care-styles';
-import { drawnOfLines, EvenStems, MOST_STEMS } from './drawn-together';
+import { EvenStems } from '../even-normals';
+import { drawnOfLines, MOST_STEMS } from './drawn-together';
 import { dateOf, FIRST_FADE, LAST_STAND, shareByDay, STILL_A_GIFT, type EndedLine } from './draw-outcome';
+import { ROLE_WEIGHT } from './role-weight';
 import type { ArrangementInput, ArrangementLine } from './types';
 
-/** Weight of one stem in the whole, by its part in it. */
-export const ROLE_WEIGHT: Readonly<Record<Role, number>> = { focal: 3, line: 2, filler: 1, foliage: 0.5 };
 /** Lines an arrangement may have; each has its own stream of luck in a draw. */
 export const MOST_LINES = 64;
 
@@ -51,6 +52,8 @@ interface RunLine {
 }
 
 interface RunStyle {
+  /** Drunk in the first day that counts by stems that all stand, mL. */
+  readonly firstDayMl: number;
   readonly vessel: VesselHours;
   readonly lines: readonly LineHours[];
 }
@@ -100,6 +103,18 @@ export function luckOfLines(lines: readonly ArrangementLine[]): number[] {
   return lines.map((_, at) => rankOf.get(at) ?? at);
 }
 
+/** What the lines make of their one water, and how much of it they can draw. */
+function waterOf(
+  { lines, vessel }: ArrangementInput,
+  { water }: CareStyle,
+  species: readonly Species[],
+  { constants }: Figures,
+): SharedWater {
+  const standing = lines.map((line, at) => ({ ...line, species: species[at] as Species }));
+  const depthCm = water.depthCm ?? vessel.depthCm ?? null;
+  return sharedWater(standing, { isFoam: vessel.kind === 'foam', litres: vessel.litres, depthCm }, constants);
+}
+
 function prepareStyle(
   style: CareStyle,
   input: ArrangementInput,
@@ -128,9 +143,12 @@ function prepareStyle(
   const vessel = vesselHours(air, style.water, changes, figures, {
     litres: input.vessel.litres,
     drunkMlByHour,
+    shared: waterOf(input, style, species, figures),
   });
+  const from = Math.floor(input.countFromHour ?? 0);
   return {
     vessel,
+    firstDayMl: drunkMlByHour.subarray(from, from + 24).reduce((a, b) => a + b, 0),
     lines: input.lines.map((line, at) =>
       lineHours(species[at] as Species, vessel, demands[at] as Float64Array, eventsOf(line), figures),
     ),
@@ -238,9 +256,10 @@ function drawStems(run: ArrangementRun, luck: SeededStream): void {
  */
 function stepDraw(run: ArrangementRun, style: RunStyle, marks: Int8Array): void {
   const { lines, hours } = run;
-  const { endedFlowerPpm, uptakeMlPerDay } = run.figures.constants;
+  const { endedFlowerPpm, uptakeMlPerDay, foamGives } = run.figures.constants;
   const gives = run.input.pullsEnded === true ? 0 : endedFlowerPpm;
   const fullMl = run.input.vessel.litres * 1000;
+  const keptMl = run.input.vessel.kind === 'foam' ? fullMl * (1 - foamGives) : 0;
   const { filled } = style.vessel;
   let standing = 0;
   for (const line of lines) standing += line.drawn;
@@ -264,7 +283,7 @@ function stepDraw(run: ArrangementRun, style: RunStyle, marks: Int8Array): void 
     let drunk = 0;
     for (let i = 0; i < lines.length; i++) {
       const { block, species, each } = lines[i] as RunLine;
-      const ended = stepBlock(block, style.lines[i] as LineHours, hour, gasPpm, levelMl > 0);
+      const ended = stepBlock(block, style.lines[i] as LineHours, hour, gasPpm, levelMl > keptMl);
       drunk += block.drunk * each;
       standing -= ended;
       if (species.ethylene >= 2) endedGiving += ended * each;
@@ -272,7 +291,7 @@ function stepDraw(run: ArrangementRun, style: RunStyle, marks: Int8Array): void 
     gasPpm += endedGiving * gives;
     const hourMl = (drunk * uptakeMlPerDay) / 24;
     drunkMl += hourMl;
-    levelMl = Math.max(0, levelMl - hourMl);
+    levelMl = Math.max(keptMl, levelMl - hourMl);
   }
 }
 

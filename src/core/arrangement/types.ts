@@ -18,12 +18,19 @@ export interface ArrangementLine {
   readonly arrival: Arrival;
   readonly leafShare: number;
   readonly events?: readonly CareEvent[];
+  /** Of what bleeds mucilage: hours it stood in water alone before; none when left out. */
+  readonly aloneHours?: number | undefined;
+  /** Of what bleeds latex: it was sealed. */
+  readonly sapSealed?: boolean | undefined;
   readonly supplierLife?: SupplierLife;
 }
 
 export interface Vessel {
   readonly kind: 'vase' | 'foam';
+  /** What it holds; of a brick of foam about 1.7. */
   readonly litres: number;
+  /** How deep a vase's water stands, cm; as its stems want it when left out. */
+  readonly depthCm?: number | undefined;
 }
 
 export interface ArrangementInput {
@@ -83,6 +90,12 @@ export interface ArrangementForecast {
   /** Share of the weight presentable by day: mean over the draws, with its P10 and P90. */
   readonly presentableShareByDay: readonly number[];
   readonly presentableBandByDay: readonly { readonly p10: number; readonly p90: number }[];
+  /** What its stems drink in the first day against what the vessel can give them, litres. */
+  readonly firstDay: {
+    readonly drinksLitres: number;
+    readonly givesLitres: number;
+    readonly isTooSmall: boolean;
+  };
   readonly waterByDay: readonly (VesselOfDay | null)[];
   readonly lines: readonly LineForecast[];
   /** The line whose replacement by an average of the others would add most, as an index into `lines`. */

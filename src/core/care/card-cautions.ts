@@ -8,7 +8,11 @@ function namesOf(species: readonly Species[]): string {
 }
 
 /** The cautions a card must carry, gravest first. Silence about a species is never said to be safety. */
-export function cardCautions(species: readonly Species[], solution: SolutionKey): string[] {
+export function cardCautions(
+  species: readonly Species[],
+  solution: SolutionKey,
+  kind: 'vase' | 'foam',
+): string[] {
   const of = (test: (s: Species) => boolean): Species[] => species.filter(test);
   const out: string[] = [];
   const deadly = of((s) => s.pets === 'deadly to cats');
@@ -25,9 +29,11 @@ export function cardCautions(species: readonly Species[], solution: SolutionKey)
   const notOnFood = of((s) => s.notOnFood === 'yes');
   if (notOnFood.length > 0) out.push(`Not on plates or cakes: ${namesOf(notOnFood)}.`);
   out.push(
-    solution === 'plain'
-      ? 'Vase water is not for drinking.'
-      : 'Vase water with food in it is not for drinking: keep it from children.',
+    kind === 'foam'
+      ? 'Foam and the water in its dish are not to be eaten or drunk: keep them from children.'
+      : solution === 'plain'
+        ? 'Vase water is not for drinking.'
+        : 'Vase water with food in it is not for drinking: keep it from children.',
   );
   return out;
 }

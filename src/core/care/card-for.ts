@@ -1,5 +1,7 @@
 import type { ArrangementForecast } from '../arrangement/types';
-import type { HabitWorth } from '../habits/what-a-day-costs';
+import type { HabitWorth, Interaction } from '../habits/what-a-day-costs';
+import type { LocalMoment } from './card-dates';
+import type { GoesTo } from './goes-to';
 import { schoolFor, type Schools } from '../protocol/schools';
 import type { SpeciesRegistry } from '../species/registry';
 import type { SolutionKey } from '../water/solutions';
@@ -39,17 +41,21 @@ function gainsOf(habits: readonly HabitWorth[]): HabitGains {
 
 /**
  * The card an arrangement gets on a day, by its forecast from then.
- * @param date ISO date in the shop's zone
+ * @param from the moment, in the shop's zone
  */
 export function cardFor(
   { lines, ...arrangement }: CardSubject,
   forecast: ArrangementForecast,
   shopName: string,
   registry: SpeciesRegistry,
-  date: string,
+  from: LocalMoment,
   schools: Schools,
+  goesTo: GoesTo = 'home',
 ): IssuedCard {
-  const { habits } = arrangement.result as { readonly habits?: readonly HabitWorth[] };
+  const { habits, more } = arrangement.result as {
+    readonly habits?: readonly HabitWorth[];
+    readonly more?: Interaction | null;
+  };
   const species = [...new Set(lines.map((l) => l.speciesKey))].map((k) => registry.byKey(k));
   const first = lines.find((l) => l.speciesKey === forecast.lines[forecast.limitingLine]?.species);
   const vessel = { kind: arrangement.vesselKind, litres: arrangement.litres };
@@ -58,12 +64,13 @@ export function cardFor(
     species,
     solution: arrangement.solution as SolutionKey,
     changeEveryDays: CHANGE_DAYS,
-    date,
+    from,
+    goesTo,
     nights: schoolFor(schools, 'cold-nights', ''),
     stemLength: schoolFor(schools, 'stem-length', ''),
-    promiseDays: Math.floor(forecast.giftDaysAtConfidence),
+    promisedDays: forecast.giftDaysAtConfidence,
     firstToFade: registry.byKey(first?.speciesKey ?? species[0]?.key ?? '').name.split(',')[0] ?? '',
-    ...(habits ? { gains: gainsOf(habits) } : {}),
+    ...(habits ? { gains: gainsOf(habits), more: more ?? null } : {}),
     daysTo: {
       firstFade: forecast.firstFade.p50,
       stillAGift: forecast.stillAGift.p50,
@@ -74,5 +81,5 @@ export function cardFor(
     (l) =>
       `${l.stems} ${registry.byKey(l.speciesKey).name.split(',')[0]?.toLowerCase()}${l.variety ? ` ‘${l.variety}’` : ''}`,
   );
-  return { arrangementName: arrangement.name, shopName, vessel, date, contents, card };
+  return { arrangementName: arrangement.name, shopName, vessel, date: from.date, contents, card };
 }

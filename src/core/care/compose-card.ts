@@ -1,10 +1,14 @@
 import { addDays } from '../calendar/dates';
 import type { Species } from '../species/species';
-import { hasTrait, isTropical } from '../species/traits';
+import { hasTrait, isTropical, takesColdNights } from '../species/traits';
 import type { Vessel } from '../arrangement/types';
 import type { SolutionKey } from '../water/solutions';
 import { SOLUTIONS } from '../water/solutions';
-import type { HabitKey } from '../habits/habits';
+import { HORIZON_DAYS } from '../model/constants';
+import { MORE_TO_DO, type HabitKey } from '../habits/habits';
+import type { Interaction } from '../habits/what-a-day-costs';
+import { cardLead, dayAfter, type CardLead, type LocalMoment } from './card-dates';
+import type { GoesTo } from './goes-to';
 import { cardCautions } from './card-cautions';
 
 /** A line of the card: what to do, and the day it falls on where it has one (ISO date). */
@@ -23,6 +27,8 @@ export interface CareLine {
     | 'length';
   readonly text: string;
   readonly date: string | null;
+  /** The promise takes it for granted: it is owed. What is not buys more. */
+  readonly isOwed: boolean;
   /** Median days it buys this arrangement; null where that was not reckoned. */
   readonly gainDays: number | null;
 }
@@ -35,22 +41,31 @@ export interface CareCardInput {
   readonly species: readonly Species[];
   readonly solution: SolutionKey;
   readonly changeEveryDays: number;
-  /** The day it leaves the shop, ISO date. */
-  readonly date: string;
-  readonly promiseDays: number;
+  /** When it leaves the shop, in the shop's zone. */
+  readonly from: LocalMoment;
+  readonly goesTo: GoesTo;
+  /** Days still a gift at the shop's confidence, unrounded. */
+  readonly promisedDays: number;
   /** Name of the kind that is forecast to end first. */
   readonly firstToFade: string;
   /** What each habit buys; lines go by it, largest first. Without it they keep a fixed order. */
   readonly gains?: HabitGains;
+  /** What the two things beyond the promise that buy most are worth together. */
+  readonly more?: Pick<Interaction, 'habits' | 'bothDays'> | null;
   /** The house's schools where they bear on the card: cold nights at home, and stem length. */
   readonly nights?: string;
   readonly stemLength?: string;
-  /** Days from `date` to each. */
+  /** Days to each, in the middle. */
   readonly daysTo: { readonly firstFade: number; readonly stillAGift: number; readonly lastStand: number };
 }
 
 export interface CareCard {
+  /** Absent from cards of before it was said so. */
+  readonly lead?: CardLead;
+  /** What is owed by its dates, then what buys more by its days. */
   readonly lines: readonly CareLine[];
+  /** The two of them that buy most, in one sum; null where no two do. */
+  readonly together?: string | null;
   readonly dates: { readonly firstFade: string; readonly stillAGift: string; readonly lastStand: string };
   readonly promise: string;
   readonly rescue: string | null;
@@ -62,14 +77,16 @@ function litresInWords(litres: number): string {
   return `${Number.isInteger(litres) ? litres : litres.toFixed(1)} L`;
 }
 
-type Draft = Omit<CareLine, 'gainDays'>;
+type Draft = Omit<CareLine, 'gainDays' | 'isOwed'>;
 
 function waterLines(input: CareCardInput, hasMucilage: boolean): Draft[] {
   if (input.vessel.kind === 'foam')
     return [
       {
         key: 'top-up',
-        text: 'Morning and evening, part the leaves and pour water slowly into the foam until it stands in the dish. Never let it dry: foam does not drink twice.',
+        text: `Morning and evening, part the leaves and pour plain water slowly into the foam until it stands in the dish. Never let it dry: foam does not drink twice.${
+          input.solution === 'plain' ? '' : ' It came soaked in flower food and needs no more.'
+        }`,
         date: null,
       },
     ];
@@ -89,11 +106,11 @@ function waterLines(input: CareCardInput, hasMucilage: boolean): Draft[] {
     {
       key: 'change',
       text: `Tip out, rinse the vase, fill afresh with ${litresInWords(input.vessel.litres)} and new food. ${recut}. Again every ${input.changeEveryDays} days.`,
-      date: addDays(input.date, input.changeEveryDays),
+      date: addDays(input.from.date, input.changeEveryDays),
     },
     {
       key: 'water',
-      text: 'Top up every day with cool water. Nothing green below the waterline.',
+      text: 'Top up every day with cool plain water. Nothing green below the waterline.',
       date: null,
     },
   ];
@@ -114,7 +131,7 @@ function lengthLine({ species, stemLength, vessel }: CareCardInput): Draft[] {
     : [{ key: 'length', text: `Keep ${big.join(' and ')} short: less way for the water to go.`, date: null }];
 }
 
-function placeLines({ species, nights = 'cool-place' }: CareCardInput): Draft[] {
+function placeLines({ species, goesTo, nights = 'cool-place' }: CareCardInput): Draft[] {
   const chilly = species.some((s) => isTropical(s));
   const gassed = species.some((s) => s.ethylene >= 2);
   const fruit = gassed ? 'well away from fruit' : 'away from fruit';
@@ -126,25 +143,22 @@ function placeLines({ species, nights = 'cool-place' }: CareCardInput): Draft[] 
         date: null,
       },
     ];
-  return [
-    {
-      key: 'nights',
-      text: NIGHTS[nights] ?? NIGHTS['cool-place'] ?? '',
-      date: null,
-    },
-    {
-      key: 'place',
-      text: `By day a cool spot, out of sun and draught, off heaters and televisions, ${fruit}.`,
-      date: null,
-    },
-  ];
+  // Nobody carries a foyer's flowers to a porch at night, nor cools the room for them.
+  const isPublic = goesTo === 'public';
+  const place: Draft = {
+    key: 'place',
+    text: `${isPublic ? 'Stand it' : 'By day a cool spot,'} out of sun and draught, off heaters and ${isPublic ? 'air outlets' : 'televisions'}, ${fruit}.`,
+    date: null,
+  };
+  if (isPublic || !species.every(takesColdNights)) return [place];
+  return [{ key: 'nights', text: NIGHTS[nights] ?? NIGHTS['cool-place'] ?? '', date: null }, place];
 }
 
 function pullLine(input: CareCardInput): Draft {
   return {
     key: 'pull',
     text: `Pull whatever fades; ${input.firstToFade.toLowerCase()} will be first. A dying flower ages its neighbours.`,
-    date: addDays(input.date, input.daysTo.firstFade),
+    date: dayAfter(input.from, input.daysTo.firstFade),
   };
 }
 
@@ -169,22 +183,55 @@ const HABITS_OF: Readonly<Partial<Record<CareLine['key'], readonly HabitKey[]>>>
   water: ['top-up'],
   pull: ['pull-faded'],
 };
+/** A foyer's room is as warm as it is: a cooler one is no part of its line. */
+const NOT_IN_PUBLIC: readonly HabitKey[] = ['cool-room', 'cold-nights'];
+/** What the promise takes for granted. */
+const OWED: readonly CareLine['key'][] = ['food', 'water', 'top-up', 'change'];
 const MOST_LINES = 6;
 
-/** The lines with the days each buys, largest first; at most six, those for safety always among them. */
-function ranked(lines: readonly Draft[], gains: HabitGains | undefined): CareLine[] {
-  const withGains = lines.map((line): CareLine => {
-    const days = (HABITS_OF[line.key] ?? []).map((habit) => gains?.[habit] ?? null).filter((d) => d !== null);
-    // What a line asks for at once is not worth the sum of its parts: the largest of them stands.
-    return { ...line, gainDays: days.length > 0 ? Math.max(...days) : null };
-  });
-  const isKept = (line: CareLine): boolean => line.key === 'anthers';
-  const inOrder = gains ? [...withGains].sort((a, b) => (b.gainDays ?? 0) - (a.gainDays ?? 0)) : withGains;
-  const others = inOrder.filter((line) => !isKept(line));
-  const kept = inOrder.filter(isKept);
-  const shown = new Set([...others.slice(0, MOST_LINES - kept.length), ...kept]);
-  return inOrder.filter((line) => shown.has(line));
+function gainOf({ key }: Draft, { gains, goesTo }: CareCardInput): number | null {
+  const days = (HABITS_OF[key] ?? [])
+    .filter((habit) => goesTo === 'home' || !NOT_IN_PUBLIC.includes(habit))
+    .flatMap((habit) => gains?.[habit] ?? []);
+  // What a line asks for at once is not worth the sum of its parts: the largest of them stands.
+  return days.length > 0 ? Math.max(...days) : null;
 }
+
+/**
+ * What is owed first, in the order of its days; then what buys more, largest first. Six lines at most, those
+ * for safety always among them.
+ */
+function ranked(drafts: readonly Draft[], input: CareCardInput): CareLine[] {
+  const lines = drafts.map((line): CareLine => ({
+    ...line,
+    isOwed: OWED.includes(line.key),
+    gainDays: gainOf(line, input),
+  }));
+  const owed = lines.filter((l) => l.isOwed).sort((a, b) => (a.date ?? '').localeCompare(b.date ?? ''));
+  const more = lines.filter((l) => !l.isOwed);
+  if (input.gains) more.sort((a, b) => (b.gainDays ?? 0) - (a.gainDays ?? 0));
+  const kept = more.filter((line) => line.key === 'anthers');
+  const room = MOST_LINES - owed.length - kept.length;
+  const shown = new Set([...kept, ...more.filter((line) => !kept.includes(line)).slice(0, room)]);
+  return [...owed, ...more.filter((line) => shown.has(line))];
+}
+
+/** The two that buy most beyond the promise, in one sum; null where the card does not have them both. */
+function togetherWords(lines: readonly CareLine[], { more, goesTo }: CareCardInput): string | null {
+  if (!more || (goesTo === 'public' && more.habits.some((h) => NOT_IN_PUBLIC.includes(h)))) return null;
+  const keys = more.habits.map((habit) => MORE_TO_DO[habit]);
+  const both = lines.filter((l) => !l.isOwed && keys.some((key) => key === l.key));
+  const days = Math.round(more.bothDays);
+  if (both.length !== 2 || days < 1) return null;
+  const [first, second] = both.map((l) => TOGETHER[l.key] ?? '');
+  return `${first} and ${second} together: about ${days === 1 ? 'a day' : `${days} days`}.`;
+}
+const TOGETHER: Readonly<Partial<Record<CareLine['key'], string>>> = {
+  nights: 'the cold nights',
+  place: 'the place by day',
+  pull: 'pulling what fades',
+};
+const capital = (text: string | null): string | null => text && text.charAt(0).toUpperCase() + text.slice(1);
 
 /**
  * Composes the care card of one arrangement: five or six lines that do not contradict one another,
@@ -210,17 +257,27 @@ export function composeCard(input: CareCardInput): CareCard {
     });
   if (has((s) => s.mist === 'yes' && s.role !== 'foliage'))
     lines.push({ key: 'mist', text: 'Mist it lightly once a day, not the roses.', date: null });
-  const days = input.daysTo;
+  const { daysTo, from, promisedDays } = input;
+  const promise = Math.floor(promisedDays);
+  const shown = ranked(lines, input);
   return {
-    lines: ranked(lines, input.gains),
+    lead: cardLead(from, promisedDays, daysTo.stillAGift),
+    lines: shown,
+    together: capital(togetherWords(shown, input)),
     dates: {
-      firstFade: addDays(input.date, days.firstFade),
-      stillAGift: addDays(input.date, days.stillAGift),
-      lastStand: addDays(input.date, days.lastStand),
+      firstFade: dayAfter(from, daysTo.firstFade),
+      stillAGift: dayAfter(from, daysTo.stillAGift),
+      lastStand: dayAfter(from, daysTo.lastStand),
     },
-    promise: input.promiseDays === 1 ? '1 day' : `${input.promiseDays} days`,
+    promise: `${promise >= HORIZON_DAYS ? 'more than ' : ''}${promise === 1 ? '1 day' : `${promise} days`}`,
     rescue: rescueFor(input),
-    cautions: cardCautions(input.species, input.solution),
+    cautions: cardCautions(input.species, input.solution, input.vessel.kind),
     skip: 'Coins, aspirin, soda and sugar do nothing good.',
   };
+}
+
+/** A card's lines in its two parts; one of before they were told apart has all of them in the first. */
+export function partsOf({ lines }: CareCard): { owed: CareLine[]; more: CareLine[] } {
+  const isMore = (line: CareLine): boolean => (line as Partial<CareLine>).isOwed === false;
+  return { owed: lines.filter((l) => !isMore(l)), more: lines.filter(isMore) };
 }

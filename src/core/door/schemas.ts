@@ -77,6 +77,7 @@ export const staysSchema = v.pipe(
 const topUpSchema = strict({
   everyHours: v.nullable(whole(1, 720)),
   with: oneOf(['same', 'plain']),
+  missed: v.exactOptional(strict({ first: whole(0, 30), of: whole(1, 30) })),
 });
 
 export const waterSchema = strict({
@@ -86,6 +87,7 @@ export const waterSchema = strict({
   recutAtChange: flag,
   leafBelow: between(0, 1),
   topUp: v.exactOptional(topUpSchema),
+  depthCm: v.exactOptional(between(0, 100)),
 });
 
 const atHour = between(0, YEAR_H);
@@ -157,6 +159,7 @@ export const lotInputSchema = strict({
   seed: seedSchema,
   draws: whole(1, 20_000),
   startHourOfDay: v.exactOptional(v.pipe(between(0, 23.999))),
+  stems: v.exactOptional(whole(1, 100_000)),
   leafShare: between(0, 1),
   arrival: arrivalSchema,
   stays: staysSchema,
@@ -185,6 +188,8 @@ export const arrangementInputSchema = v.pipe(
           arrival: arrivalSchema,
           leafShare: between(0, 1),
           events: v.exactOptional(eventsSchema),
+          aloneHours: v.exactOptional(between(0, 240)),
+          sapSealed: v.exactOptional(flag),
           supplierLife: v.exactOptional(supplierLifeSchema),
         }),
         'must be a list of lines',
@@ -192,7 +197,11 @@ export const arrangementInputSchema = v.pipe(
       v.minLength(1, 'needs at least one line'),
       v.maxLength(60, 'takes at most 60 lines'),
     ),
-    vessel: strict({ kind: oneOf(['vase', 'foam']), litres: between(0.05, 200) }),
+    vessel: strict({
+      kind: oneOf(['vase', 'foam']),
+      litres: between(0.05, 200),
+      depthCm: v.exactOptional(between(0, 100)),
+    }),
     stays: staysSchema,
     startHourOfDay: v.exactOptional(between(0, 23.999)),
     countFromHour: v.exactOptional(between(0, YEAR_H)),

@@ -1,6 +1,8 @@
-import { lastStayWith, type CareStyle } from '../arrangement/care-styles';
+import { FOAM_TOP_UP, lastStayWith, type CareStyle } from '../arrangement/care-styles';
 import type { Species } from '../species/species';
+import { COLD_NIGHT_C, takesColdNights } from '../species/traits';
 import type { CareEvent, Stay } from '../vase-life/types';
+import { DAILY } from '../vase-life/vessel-hours';
 import { rightSolution, SOLUTIONS, type SolutionKey } from '../water/solutions';
 
 /** One way of keeping flowers, of a lot or an arrangement: what a habit changes. */
@@ -35,6 +37,18 @@ export const HABIT_KEYS = [
 ] as const;
 export type HabitKey = (typeof HABIT_KEYS)[number];
 
+/**
+ * What more can be had than a card's promise takes for granted, by what is done: several habits may be one
+ * thing to do.
+ */
+export const MORE_TO_DO: Readonly<Partial<Record<HabitKey, 'nights' | 'place' | 'pull'>>> = {
+  'cold-nights': 'nights',
+  'cool-room': 'place',
+  'no-fruit': 'place',
+  'out-of-dry-air': 'place',
+  'pull-faded': 'pull',
+};
+
 /** A habit: whether a keeping has it, and the keeping with it and without it. */
 export interface Habit {
   readonly key: HabitKey;
@@ -53,7 +67,7 @@ const CHANGE_DAYS = 4;
 const PLAIN_CHANGE_DAYS = 2;
 const BOWL_OF_FRUIT_PPM = 0.3;
 const DRY_AIR_PCT = 40;
-const NIGHT = { fromHour: 22, toHour: 8, tempC: 5, humidityPct: 85 } as const;
+const NIGHT = { fromHour: 22, toHour: 8, tempC: COLD_NIGHT_C, humidityPct: 85 } as const;
 
 const lastOf = (keeping: Keeping): Stay => keeping.stays[keeping.stays.length - 1] as Stay;
 const withLast = (keeping: Keeping, change: (last: Stay) => Partial<Stay>): Keeping => ({
@@ -156,7 +170,7 @@ export const HABITS: readonly Habit[] = [
     key: 'cold-nights',
     name: 'Cold nights',
     says: ['22:00 to 08:00 at 5 °C', 'the room’s own nights'],
-    applies: ({ species }) => species.every((s) => s.chillBelowC === null || s.chillBelowC <= NIGHT.tempC),
+    applies: ({ species }) => species.every(takesColdNights),
     isKept: (keeping) => (lastOf(keeping).night?.tempC ?? 99) <= 10,
     add: (keeping) => withLast(keeping, () => ({ night: NIGHT })),
     drop: (keeping) => ({
@@ -198,11 +212,11 @@ export const HABITS: readonly Habit[] = [
   {
     key: 'top-up',
     name: 'Topping up',
-    says: ['filled to the brim every day', 'never topped up'],
+    says: ['filled up as it is drunk', 'never topped up'],
     applies: ({ vessel }) => vessel !== 'lot',
     isKept: ({ water }) => water.topUp?.everyHours !== null,
-    add: (keeping) => withWater(keeping, { topUp: { everyHours: 24, with: 'same' } }),
-    drop: (keeping) => withWater(keeping, { topUp: { everyHours: null, with: 'same' } }),
+    add: (keeping, { vessel }) => withWater(keeping, { topUp: vessel === 'foam' ? FOAM_TOP_UP : DAILY }),
+    drop: (keeping) => withWater(keeping, { topUp: { everyHours: null, with: 'plain' } }),
   },
   {
     key: 'pull-faded',

@@ -4,8 +4,18 @@ import type { ArrangementInput } from '../arrangement/types';
 import { figuresWith } from '../model/figures';
 import { HORIZON_DAYS } from '../model/constants';
 import { daysLeftByDraw } from '../vase-life/predict-lot';
+import type { Species } from '../species/species';
 import type { LotInput } from '../vase-life/types';
-import { foodOf, HABITS, type Habit, type HabitKey, type HabitSetting, type Keeping } from './habits';
+import {
+  foodOf,
+  HABITS,
+  MORE_TO_DO,
+  type Habit,
+  type HabitKey,
+  type HabitSetting,
+  type Keeping,
+} from './habits';
+import { sapCosts, type SapCost } from './sap-costs';
 import { medianOf, pairedInterval, pairedSpread, type Interval } from './paired';
 
 export type PredictInput = LotInput | ArrangementInput;
@@ -24,16 +34,19 @@ export interface HabitWorth {
   readonly interval: Interval;
   /** How much it varies from one lot or vase to the next, draw by draw. */
   readonly spread: { readonly p10: number; readonly p90: number };
+  /** With it half outlives the horizon: it is worth at least that. */
+  readonly isPastHorizon: boolean;
 }
 
 /** Two habits together against one after the other; their worths do not add. */
 export interface Interaction {
   readonly habits: readonly [HabitKey, HabitKey];
-  /** Gains in median days over having neither. */
+  /** What each is worth by itself, as the list has it. */
   readonly firstAloneDays: number;
   readonly secondAloneDays: number;
+  /** What both are worth over having neither. */
   readonly bothDays: number;
-  /** Both, less the sum of each alone. */
+  /** Both, less the sum of each by itself. */
   readonly interactionDays: number;
   readonly interval: Interval;
 }
@@ -45,6 +58,10 @@ export interface DayCosts {
   /** Largest gain first. */
   readonly habits: readonly HabitWorth[];
   readonly interaction: Interaction | null;
+  /** Of what can be done beyond the promise, the two things that buy most, together; null where only one buys any. */
+  readonly more: Interaction | null;
+  /** What the sap of others costs lines of an arrangement. */
+  readonly sapCosts: readonly SapCost[];
 }
 
 /** A way to rerun an input with its keeping changed and every draw's luck as it was. */
@@ -98,7 +115,7 @@ function rerunOfArrangement(input: ArrangementInput): Rerun {
   return {
     setting: {
       species,
-      food: sharedSolution(species),
+      food: sharedSolution(input.lines.map((l, at) => ({ stems: l.stems, species: species[at] as Species }))),
       vessel: input.vessel.kind,
       countFromHour: input.countFromHour ?? 0,
       horizonHours: HORIZON_HOURS,
@@ -132,6 +149,7 @@ function worthOf({ habit, isKept, days }: Toggled, base: Float64Array, seed: num
     medianGainDays: medianOf(more) - medianOf(less),
     interval: pairedInterval([more, less], [1, -1], seed),
     spread: pairedSpread(more, less),
+    isPastHorizon: medianOf(more) >= HORIZON_DAYS,
   };
 }
 
@@ -143,23 +161,33 @@ function interactionOf(
   rerun: Rerun,
   seed: number,
 ): Interaction {
-  const both = rerun.daysByDraw(second.toggle(first.toggle(rerun.keepings)));
+  const changed = rerun.daysByDraw(second.toggle(first.toggle(rerun.keepings)));
   const corner = (hasFirst: boolean, hasSecond: boolean): Float64Array => {
     const toggledFirst = hasFirst !== first.isKept;
     const toggledSecond = hasSecond !== second.isKept;
-    if (toggledFirst && toggledSecond) return both;
+    if (toggledFirst && toggledSecond) return changed;
     if (toggledFirst) return first.days;
     return toggledSecond ? second.days : base;
   };
-  const corners = [corner(true, true), corner(true, false), corner(false, true), corner(false, false)];
-  const [withBoth = 0, withFirst = 0, withSecond = 0, withNone = 0] = corners.map(medianOf);
+  // By itself a habit is worth what the list says: with it and without, all else as it stands.
+  const runs = [
+    corner(true, true),
+    corner(false, false),
+    corner(true, second.isKept),
+    corner(false, second.isKept),
+    corner(first.isKept, true),
+    corner(first.isKept, false),
+  ];
+  const [both = 0, none = 0, withFirst = 0, lessFirst = 0, withSecond = 0, lessSecond = 0] =
+    runs.map(medianOf);
+  const [firstAloneDays, secondAloneDays] = [withFirst - lessFirst, withSecond - lessSecond];
   return {
     habits: [first.habit.key, second.habit.key],
-    firstAloneDays: withFirst - withNone,
-    secondAloneDays: withSecond - withNone,
-    bothDays: withBoth - withNone,
-    interactionDays: withBoth - withFirst - withSecond + withNone,
-    interval: pairedInterval(corners, [1, -1, -1, 1], seed),
+    firstAloneDays,
+    secondAloneDays,
+    bothDays: both - none,
+    interactionDays: both - none - firstAloneDays - secondAloneDays,
+    interval: pairedInterval(runs, [1, -1, -1, 1, -1, 1], seed),
   };
 }
 
@@ -173,7 +201,7 @@ export function* dayCostsInSteps(input: PredictInput): Generator<number, DayCost
   const rerun = isArrangement(input) ? rerunOfArrangement(input) : rerunOfLot(input);
   const { setting, keepings, daysByDraw } = rerun;
   const habits = HABITS.filter((habit) => keepings.every((k) => habit.applies(setting, k)));
-  const steps = habits.length + 2;
+  const steps = habits.length + 3;
   const base = daysByDraw(keepings);
   yield 1 / steps;
   const toggled: Toggled[] = [];
@@ -193,13 +221,38 @@ export function* dayCostsInSteps(input: PredictInput): Generator<number, DayCost
   const [first, second] = [...worths].sort(
     (a, b) => Math.abs(b.worth.medianGainDays) - Math.abs(a.worth.medianGainDays),
   );
+  const pairOf = (a: Ranked | undefined, b: Ranked | undefined): Interaction | null =>
+    a && b ? interactionOf(a.toggled, b.toggled, base, rerun, input.seed) : null;
+  const interaction = pairOf(first, second);
+  yield (habits.length + 2) / steps;
+  const [most, next] = bestOfEach(worths);
+  const isSame = most && next && interaction?.habits.join() === [most, next].map((w) => w.worth.habit).join();
   return {
     medianDays: medianOf(base),
     draws: input.draws,
     habits: worths.map((w) => w.worth),
-    interaction:
-      first && second ? interactionOf(first.toggled, second.toggled, base, rerun, input.seed) : null,
+    interaction,
+    more: isSame ? interaction : pairOf(most, next),
+    sapCosts: isArrangement(input) ? sapCosts(input) : [],
   };
+}
+
+interface Ranked {
+  readonly toggled: Toggled;
+  readonly worth: HabitWorth;
+}
+/** Less than this is not worth a line on a card. */
+const WORTH_A_LINE_DAYS = 0.5;
+
+/** Of each thing that can be done beyond the promise, the habit that buys most; largest first, as they come. */
+function bestOfEach(ranked: readonly Ranked[]): Ranked[] {
+  const done = new Set<string>();
+  return ranked.filter(({ worth }) => {
+    const doing = MORE_TO_DO[worth.habit];
+    if (doing === undefined || done.has(doing) || worth.medianGainDays < WORTH_A_LINE_DAYS) return false;
+    done.add(doing);
+    return true;
+  });
 }
 
 /** The same in one go. */

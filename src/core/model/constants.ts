@@ -21,7 +21,7 @@ const convention = (value: number, unit: string, says: string): ConstantFigure =
 });
 
 /** Rises whenever a constant or an equation changes; stored with every forecast. */
-export const MODEL_VERSION = '1.1.0';
+export const MODEL_VERSION = '1.2.0';
 
 /** Days a forecast looks ahead. What outlives them is counted as still standing. */
 export const HORIZON_DAYS = 40;
@@ -58,7 +58,7 @@ export const CONSTANTS = {
   bareDemand: estimate(0.35, '×', 'pull on water of a stem without leaves'),
   leafDemand: estimate(0.65, '×', 'pull added by the leaves of a reference rose'),
   referenceLeafiness: convention(2, 'leafiness', 'a leafy rose'),
-  uptakeMlPerDay: estimate(45, 'mL', 'drunk in a day by a leafy stem at reference demand'),
+  uptakeMlPerDay: estimate(25, 'mL', 'drunk in a day by a leafy stem at reference demand'),
 
   plugByBacteriaPerHour: estimate(0.012, '/h', 'plugging in very dirty water, at plug 1'),
   plugHalfLog10Cfu: estimate(6.5, 'log10 CFU/mL', 'count at which half of that happens'),
@@ -100,6 +100,25 @@ export const CONSTANTS = {
   hangingW: estimate(0.8, 'share', 'water content of a hanging one'),
   softAir: estimate(0.3, 'share', 'least air in a soft stem'),
   hangingAir: estimate(0.6, 'share', 'least air in a hanging one'),
+
+  foamSupply: estimate(0.85, '×', 'what cut ends in foam can lift, against ends in a vase'),
+  foamDoseShare: estimate(0.3, 'share', 'of a dose’s food and biocide that stems in foam get'),
+  foamHarm: estimate(0.1, '×', 'extra rate of ageing of stems in foam'),
+  foamLitter: estimate(0.2, 'leaf share', 'what crumbs and walls of foam add to growth, as leaf under water'),
+  foamGives: estimate(0.5, 'share', 'of what foam holds that stems can draw from it'),
+
+  sapHarm: estimate(0.6, '×', 'extra rate of ageing in the sap of others, of what minds it most'),
+  sapPlugPerHour: estimate(0.001, '/h', 'plugging in the sap of others, of what minds it most, at plug 1'),
+  sapMindedByOthers: estimate(0.5, 'share', 'of that, felt by stems that mind it less'),
+  latexAgainstMucilage: estimate(0.5, 'share', 'what latex does of what mucilage does'),
+  sapHalfLifeH: estimate(72, 'h', 'half-life of sap in water that is not changed'),
+  sapHalfStemsPerLitre: estimate(1, '/L', 'stems that give half of the most their sap can do'),
+  mucilageRunsH: estimate(4, 'h', 'alone in water until a tenth of its sap still comes'),
+
+  depthLeafPerCm: estimate(0.05, 'leaf share', 'soft stem under water too deep for it, as leaf, per cm'),
+  depthHarmPerCm: estimate(0.009, '×/cm', 'extra rate of ageing of a soft stem, per cm too deep'),
+  depthRotPerCm: estimate(0.016, '×/cm', 'the same again in very dirty water: it rots'),
+  depthPlugPerHour: estimate(0.0002, '/h', 'plugging of a softened neck, per cm too deep, at plug 1'),
 
   startCleanLog10: estimate(3.3, 'log10 CFU/mL', 'bacteria in a clean vessel'),
   startRinsedLog10: estimate(5, 'log10 CFU/mL', 'in one only rinsed'),

@@ -1,7 +1,7 @@
 import type { Species } from '../species/species';
 import { hasTrait } from '../species/traits';
 import { rightSolution } from '../water/solutions';
-import { DEPTH_CM } from '../steps/figures';
+import { DEPTH_CM } from '../species/depths';
 import { m, type Message, type Words } from '../words/message';
 import { DRINK_C, sapSoak, toolFor } from './plain';
 import { rendered, type Draft } from './render';

@@ -3,7 +3,7 @@ import { forHouse } from './for-house';
 import { forPurpose } from './for-purpose';
 import { forEquipment, forOwnProtocol } from './for-shop';
 import { forState } from './for-state';
-import { DEPTH_CM } from '../steps/figures';
+import { DEPTH_CM } from '../species/depths';
 import { plainSteps } from './plain';
 import type { ParamsOf } from '../steps/steps';
 import { rendered } from './render';

@@ -1,7 +1,7 @@
 import type { Species } from '../species/species';
 import { hasTrait } from '../species/traits';
 import { SOLUTIONS } from '../water/solutions';
-import { DEPTH_CM } from '../steps/figures';
+import { DEPTH_CM } from '../species/depths';
 import { DRINK_C, toolFor, waterServesHours } from './plain';
 import type { ParamsOf } from '../steps/steps';
 import { low, m } from '../words/message';

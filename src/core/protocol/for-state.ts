@@ -1,7 +1,7 @@
 import type { FlawKind } from '../dock/flaws';
 import { hasTrait, isTropical } from '../species/traits';
 import { idealArrivalStage, opensInVase, type Species } from '../species/species';
-import { DEPTH_CM } from '../steps/figures';
+import { DEPTH_CM } from '../species/depths';
 import { PENCIL_BUDS_CHECK } from '../steps/params';
 import { m, type Message } from '../words/message';
 import { DRINK_C } from './plain';

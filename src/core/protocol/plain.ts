@@ -2,7 +2,7 @@ import type { Species } from '../species/species';
 import { hasTrait, isTropical, type Trait } from '../species/traits';
 import { rightSolution, SOLUTION_KEYS } from '../water/solutions';
 import { freshWater, hoursUntilDue } from '../water/vessel-water';
-import { DEPTH_CM } from '../steps/figures';
+import { DEPTH_CM } from '../species/depths';
 import type { Tool } from '../steps/params';
 import type { ParamsOf } from '../steps/steps';
 import { m, type Message } from '../words/message';

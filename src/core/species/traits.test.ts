@@ -42,8 +42,9 @@ test('a lily of a shop’s own loses its anthers, is bagged to open, keeps its w
     species: [lily],
     solution: 'flower-food',
     changeEveryDays: 3,
-    date: '2026-11-24',
-    promiseDays: 5,
+    from: { date: '2026-11-24', hour: 7 },
+    goesTo: 'home',
+    promisedDays: 5,
     firstToFade: lily.name,
     daysTo: { firstFade: 3, stillAGift: 5, lastStand: 8 },
   });

@@ -16,6 +16,7 @@ export const TRAITS = {
     basis: 'practice',
   },
   'grows on': { means: 'It goes on growing in the vase and bends to light.', basis: 'trade' },
+  'minds sap': { means: 'The sap of daffodils in its water costs it most.', basis: 'trade' },
   'comes muddy': { means: 'Its feet come with soil on them.', basis: 'practice' },
   'comes in mesh': { means: 'Each bunch is sold in a mesh over the heads.', basis: 'practice' },
   'papery bract': { means: 'A dry bract binds the buds and is taken off.', basis: 'practice' },
@@ -48,6 +49,16 @@ const COLD_ROOM_MOST_C = 4;
 export function isTropical({ chillBelowC }: { readonly chillBelowC: number | null }): boolean {
   return chillBelowC !== null && chillBelowC > COLD_ROOM_MOST_C;
 }
+
+/** °C of the coldest night a house offers flowers: a cold, dark place, 5 to 10 °C. */
+export const COLD_NIGHT_C = 5;
+
+/** Whether cold nights are for it: never where 5 °C injures it, nor where it is stored warmer. */
+export const takesColdNights = (species: {
+  readonly chillBelowC: number | null;
+  readonly storeMinC: number;
+}): boolean =>
+  !(species.chillBelowC !== null && species.chillBelowC > COLD_NIGHT_C) && species.storeMinC <= COLD_NIGHT_C;
 
 /** Traits that a row's own columns tell, for one that was written before traits were. */
 export function traitsToldBy({

@@ -1,12 +1,9 @@
-import type { Depth } from '../species/species';
 import { m, type Message, type Words } from '../words/message';
 import type { StepFigure } from './types';
 
 export const MINUTE = 60;
 export const HOUR = 3600;
 const DEEP_PAIL_CM = 30;
-/** Water depth a species drinks from, cm; a third is taken of a 24 cm pail. */
-export const DEPTH_CM: Readonly<Record<Depth, number>> = { shallow: 5, third: 8, normal: 13, deep: 20 };
 
 /** Spoken by warmth, as on the beaker. */
 export function warmthWord(tempC: number): 'cold' | 'cool' | 'tepid' | 'warm' | 'hot' {

@@ -6,6 +6,7 @@ import type { VesselWater } from '../water/vessel-water';
 import type { AirHours } from './air';
 import type { Constants } from '../model/constants';
 import type { CareEvent } from './types';
+import { sapMinded, tooDeepCm, type SharedWater } from './shared-water';
 import type { VesselHours } from './vessel-hours';
 
 /** The constants that stepping a stem reads, in an object of a fixed shape: it is read every hour. */
@@ -100,15 +101,15 @@ function ethyleneGainOf(sensitivity: number, constants: Constants): number {
   return sensitivity === 2 ? constants.ethyleneGainMarked : constants.ethyleneGainSevere;
 }
 
-/** Factor by which a water stretches a species' life, with the biocide that still works in it. */
+/** Factor by which a water stretches a species' life, with the dose and the biocide that are left in it. */
 export function foodFactor(
   species: Species,
-  water: Pick<VesselWater, 'solution' | 'biocide'>,
-  { constants, solutions }: Figures = SHIPPED,
+  water: Pick<VesselWater, 'solution' | 'biocide' | 'dose'>,
+  { constants, solutions }: Figures,
 ): number {
   const solution = solutions[water.solution];
   const spent = solution.isFood && water.biocide < constants.foodBiocideFloor;
-  const share = solution.gain[species.foodKind] * (spent ? constants.spentFoodShare : 1);
+  const share = solution.gain[species.foodKind] * water.dose * (spent ? constants.spentFoodShare : 1);
   return 1 + (species.foodGain - 1) * share;
 }
 
@@ -198,6 +199,20 @@ function ratesAt(tempC: number, species: Species, constants: Constants) {
   };
 }
 
+/** What standing in a vessel does to a line, whatever the hour. */
+function standing(species: Species, { isFoam, sap, depthCm }: SharedWater, constants: Constants) {
+  const minded = sapMinded(species, constants);
+  const tooDeep = tooDeepCm(species, depthCm);
+  return {
+    /** Strength of others' sap as the line feels it, when it is first put in. */
+    sap: sap.mucilage * minded.mucilage + sap.latex * minded.latex,
+    harm: (isFoam ? constants.foamHarm : 0) + constants.depthHarmPerCm * tooDeep,
+    supply: constants.supplyFull * (isFoam ? constants.foamSupply : 1),
+    rot: constants.depthRotPerCm * tooDeep,
+    plugging: constants.depthPlugPerHour * tooDeep,
+  };
+}
+
 /** One line's hours in its vessel. */
 // eslint-disable-next-line complexity, max-lines-per-function -- an hour of every line goes through here: in one piece it allocates nothing and stays fast
 export function lineHours(
@@ -216,7 +231,8 @@ export function lineHours(
   fillDeeds(vessel, events, constants, plugKept, airKept);
   let rates = ratesAt(NaN, species, constants);
   let half = { tempC: NaN, hours: 0 };
-  let food = { solution: '' as SolutionKey | '', spent: false, factor: 1 };
+  const stand = standing(species, vessel.shared, constants);
+  let food = { solution: '' as SolutionKey | '', spent: false, dose: 1, factor: 1 };
   let opened = 0;
   for (let hour = 0; hour < air.hours; hour++) {
     const tempC = air.tempC[hour] ?? 0;
@@ -228,16 +244,24 @@ export function lineHours(
     if (water) {
       const solution = solutions[water.solution];
       const spent = water.biocide < constants.foodBiocideFloor;
-      if (food.solution !== water.solution || food.spent !== spent)
-        food = { solution: water.solution, spent, factor: foodFactor(species, water, figures) };
+      const { dose } = water;
+      if (food.solution !== water.solution || food.spent !== spent || food.dose !== dose)
+        food = { solution: water.solution, spent, dose, factor: foodFactor(species, water, figures) };
+      const sap = stand.sap * (vessel.sapShare[hour] ?? 0);
       const waterTempC = vessel.waterTempC[hour] ?? tempC;
       if (half.tempC !== waterTempC) half = { tempC: waterTempC, hours: airHalfLifeH(waterTempC, constants) };
       const load = 10 ** (water.bacteriaLog10 - constants.plugHalfLog10Cfu);
-      ageing[hour] = (rates.ageing * (1 + solution.harm)) / food.factor;
-      opening[hour] = rates.opening * (1 + constants.openingBySugar * solution.sugar);
-      plugging[hour] = (constants.plugByBacteriaPerHour * load) / (1 + load) + rates.woundClosing;
+      const dirt = load / (1 + load);
+      const harm = solution.harm * dose + stand.harm + stand.rot * dirt + constants.sapHarm * sap;
+      ageing[hour] = (rates.ageing * (1 + harm)) / food.factor;
+      opening[hour] = rates.opening * (1 + constants.openingBySugar * solution.sugar * dose);
+      plugging[hour] =
+        constants.plugByBacteriaPerHour * dirt +
+        rates.woundClosing +
+        stand.plugging +
+        constants.sapPlugPerHour * sap;
       airHalf[hour] = half.hours;
-      const supply = constants.supplyFull * (1 + constants.supplyByAcid * solution.acid);
+      const supply = stand.supply * (1 + constants.supplyByAcid * solution.acid * dose);
       supplyFull[hour] = supply;
       flowNeeded[hour] = (demand[hour] ?? 0) / supply;
     }

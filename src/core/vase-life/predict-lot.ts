@@ -2,6 +2,7 @@ import { HORIZON_DAYS, MODEL_VERSION } from '../model/constants';
 import { figuresWith } from '../model/figures';
 import { SeededStream } from '../random';
 import { airHours } from './air';
+import { lotBand } from './lot-band';
 import { demandByHour, lineHours, type LineHours } from './line-hours';
 import {
   collectEnds,
@@ -15,6 +16,7 @@ import {
   type Ends,
 } from './results';
 import { drawStem, emptyBlock, lineStart, stemBlock } from './stem-block';
+import { lotWater } from './shared-water';
 import { stepBlock } from './step-block';
 import type { LotForecast, LotInput } from './types';
 import { vesselHours, type VesselHours } from './vessel-hours';
@@ -34,7 +36,8 @@ export function lotHours(
   const startHour = input.startHourOfDay ?? DEFAULT_START_HOUR_OF_DAY;
   const air = airHours(input.stays, hours, startHour, figures.constants);
   const demand = demandByHour(species, air, input.leafShare, events, figures);
-  const vessel = vesselHours(air, input.water, events, figures);
+  const shared = lotWater(species, input.water.depthCm, figures.constants);
+  const vessel = vesselHours(air, input.water, events, figures, { litres: null, shared });
   return { vessel, line: lineHours(species, vessel, demand, events, figures) };
 }
 
@@ -80,6 +83,7 @@ export function predictLot(input: LotInput): LotForecast {
     modelVersion: MODEL_VERSION,
     horizonDays: HORIZON_DAYS,
     ...summariseEnds(ends, input.draws, countFromHour),
+    lotDaysLeft: lotBand(input, line, countFromHour),
     waterByDay: waterByDay(vessel, countFromHour),
   };
 }

@@ -46,6 +46,8 @@ export interface TopUp {
   readonly everyHours: number | null;
   /** `same` keeps the dose; `plain` thins it by what was drunk. */
   readonly with: 'same' | 'plain';
+  /** Of so many toppings up the first so many are forgotten, over and over. */
+  readonly missed?: { readonly first: number; readonly of: number };
 }
 
 export interface WaterPlan {
@@ -55,8 +57,10 @@ export interface WaterPlan {
   readonly changeEveryDays: number | null;
   readonly recutAtChange: boolean;
   readonly leafBelow: number;
-  /** Daily with the same when left out. It bears on a vessel of so many litres, not on a lot. */
+  /** Daily with plain water when left out. It bears on a vessel of so many litres, not on a lot. */
   readonly topUp?: TopUp;
+  /** How deep the water stands, cm; as its stems want it when left out. */
+  readonly depthCm?: number | undefined;
 }
 
 /** A deed at a whole or part hour from the start; it takes effect as that hour begins. */
@@ -79,6 +83,8 @@ export interface LotInput {
   readonly seed: number;
   readonly draws: number;
   readonly startHourOfDay?: number;
+  /** How many stems the lot has, for the lot's own band; a usual lot when left out. */
+  readonly stems?: number;
   readonly leafShare: number;
   readonly arrival: Arrival;
   readonly stays: readonly Stay[];
@@ -108,7 +114,10 @@ export interface WaterOfDay {
 export interface LotForecast {
   readonly modelVersion: string;
   readonly horizonDays: number;
+  /** A stem's: how one stem of the lot may fare, with all that varies. */
   readonly daysLeft: Quantiles;
+  /** The lot's: the day by which half of it has ended. */
+  readonly lotDaysLeft: Quantiles;
   /** Standard error of each of `daysLeft`, days: what another seed would move it by. */
   readonly daysLeftError: Quantiles;
   readonly presentableShareByDay: readonly number[];

@@ -1,18 +1,24 @@
-import { SHIPPED, type Figures } from '../model/figures';
+import type { Figures } from '../model/figures';
 import type { SolutionKey } from '../water/solutions';
 import {
   changeWater,
   freshWater,
+  thinnedWater,
   waterAfterHour,
   waterWarmth,
+  type VesselStart,
   type VesselWater,
 } from '../water/vessel-water';
 import type { AirHours } from './air';
+import { type SharedWater } from './shared-water';
 import type { CareEvent, TopUp, WaterPlan } from './types';
 
 /** A vessel hour by hour: its water at the start of each, and the deeds that hour brings. */
 export interface VesselHours {
   readonly air: AirHours;
+  readonly shared: SharedWater;
+  /** Share of the sap of when stems were last put in fresh water that is still in it. */
+  readonly sapShare: Float64Array;
   /** Null while the stems are dry. */
   readonly water: readonly (VesselWater | null)[];
   readonly waterTempC: Float64Array;
@@ -24,13 +30,15 @@ export interface VesselHours {
   readonly plannedCutCm: Float64Array;
 }
 
-/** What a vessel holds, and what would be drunk from it while every stem stands and drinks its fill. */
+/** What a vessel holds and who stands in it, and what would be drunk from it while every stem stands and drinks its fill. */
 export interface Holding {
-  readonly litres: number;
-  readonly drunkMlByHour: Float64Array;
+  /** Null: a pail whose level nobody minds, and whose dose nothing thins. */
+  readonly litres: number | null;
+  readonly drunkMlByHour?: Float64Array;
+  readonly shared: SharedWater;
 }
 
-export const DAILY: TopUp = { everyHours: 24, with: 'same' };
+export const DAILY: TopUp = { everyHours: 24, with: 'plain' };
 
 /** Changes by hour: those of one hour are one change, into the solution last named. */
 function changesByHour(events: readonly CareEvent[]): ReadonlyMap<number, SolutionKey | null> {
@@ -50,16 +58,20 @@ type Due = 'fresh' | 'change' | 'top up' | null;
 function dueAt(plan: WaterPlan, sinceFill: number, changesDone: number): Due {
   const everyHours = plan.changeEveryDays === null ? Infinity : plan.changeEveryDays * 24;
   if (sinceFill >= (changesDone + 1) * everyHours) return 'change';
-  const { everyHours: topUpHours } = plan.topUp ?? DAILY;
-  return topUpHours !== null && sinceFill % topUpHours === 0 ? 'top up' : null;
+  const { everyHours: topUpHours, missed } = plan.topUp ?? DAILY;
+  if (topUpHours === null || sinceFill % topUpHours !== 0) return null;
+  const nth = sinceFill / topUpHours - 1;
+  return missed && nth % missed.of < missed.first ? null : 'top up';
 }
 
 /** How warm the water is: a drink comes to the room's warmth by halves, an hour each. */
 const waterTempAt = (tempC: number, drinkTempC: number | undefined, sinceFill: number): number =>
   drinkTempC === undefined ? tempC : tempC + (drinkTempC - tempC) * 0.5 ** (sinceFill + 0.5);
 
-const emptyHours = (air: AirHours): VesselHours => ({
+const emptyHours = (air: AirHours, shared: SharedWater): VesselHours => ({
   air,
+  shared,
+  sapShare: new Float64Array(air.hours),
   water: new Array<VesselWater | null>(air.hours).fill(null),
   waterTempC: new Float64Array(air.hours),
   returned: new Uint8Array(air.hours),
@@ -71,23 +83,26 @@ const emptyHours = (air: AirHours): VesselHours => ({
  * What all stems in one vessel share, hour by hour: the water's bacteria and dose, changes by
  * plan (counted from the first wet hour or the last return) and by event, topping up. Water
  * stands still while the stems are dry; coming back they get fresh water by the law of a change.
- * @param holding needed for topping up with plain water, which thins the dose by what was drunk;
+ * @param holding topping up with plain water thins the dose by what was drunk of so many litres;
  *   the bacteria ride on stems and walls and are not thinned
  */
 export function vesselHours(
   air: AirHours,
   plan: WaterPlan,
   events: readonly CareEvent[],
-  figures: Figures = SHIPPED,
-  holding?: Holding,
+  figures: Figures,
+  holding: Holding,
 ): VesselHours {
   const changes = changesByHour(events);
-  const out = emptyHours(air);
+  const out = emptyHours(air, holding.shared);
   const waters = out.water as (VesselWater | null)[];
   let water = null as VesselWater | null;
   let countingFrom = 0;
   let changesDone = 0;
   let drunkMl = 0;
+  let sapShare = 1;
+  const sapKept = 0.5 ** (1 / figures.constants.sapHalfLifeH);
+  const leafBelow = plan.leafBelow + out.shared.leafBelow;
   let { solution } = plan;
   let warmth = waterWarmth(0, figures);
   const fill = (hour: number, due: Due): VesselWater => {
@@ -97,14 +112,16 @@ export function vesselHours(
     if (due === 'change' && plan.recutAtChange) out.plannedCutCm[hour] = figures.constants.recutCm;
     const drunk = drunkMl;
     if (due !== null) [out.filled[hour], drunkMl] = [1, 0];
-    if (old === null) return freshWater(plan.start, solution, 0, figures);
-    if (due === 'top up') return plan.topUp?.with === 'plain' ? thinned(old, drunk, holding) : old;
-    return due === null ? old : changeWater(old, solution, figures);
+    if (old === null) return firstWater(plan.start, solution, out.shared, figures);
+    if (due === 'top up') return (plan.topUp ?? DAILY).with === 'plain' ? thinned(old, drunk, holding) : old;
+    if (due === null) return old;
+    sapShare = 0;
+    return changeWater(old, solution, figures);
   };
   const change = (hour: number, old: VesselWater, into: SolutionKey | null | undefined): VesselWater => {
     if (into === undefined) return old;
     solution = into ?? solution;
-    [out.filled[hour], drunkMl] = [1, 0];
+    [out.filled[hour], drunkMl, sapShare] = [1, 0, 0];
     return changeWater(old, solution, figures);
   };
   for (let hour = 0; hour < air.hours; hour++) {
@@ -120,15 +137,28 @@ export function vesselHours(
     const waterTempC = waterTempAt(tempC, drinkTempC, hour - countingFrom);
     out.waterTempC[hour] = waterTempC;
     waters[hour] = water;
+    out.sapShare[hour] = sapShare;
+    sapShare *= sapKept;
     if (warmth.tempC !== waterTempC) warmth = waterWarmth(waterTempC, figures);
-    water = waterAfterHour(water, warmth, plan.leafBelow, figures);
-    drunkMl += holding?.drunkMlByHour[hour] ?? 0;
+    water = waterAfterHour(water, warmth, leafBelow, figures);
+    drunkMl += holding.drunkMlByHour?.[hour] ?? 0;
   }
   return out;
 }
 
-function thinned(water: VesselWater, drunkMl: number, holding: Holding | undefined): VesselWater {
-  if (!holding) return water;
-  const left = Math.max(0, 1 - drunkMl / (holding.litres * 1000));
-  return { ...water, biocide: water.biocide * left };
+function thinned(water: VesselWater, drunkMl: number, holding: Holding): VesselWater {
+  return holding.litres !== null
+    ? thinnedWater(water, Math.max(0, 1 - drunkMl / (holding.litres * 1000)))
+    : water;
+}
+
+/** Water as stems are first put in it; foam hands on only a share of the dose it was soaked in. */
+function firstWater(
+  start: VesselStart,
+  solution: SolutionKey,
+  { isFoam }: SharedWater,
+  figures: Figures,
+): VesselWater {
+  const fresh = freshWater(start, solution, 0, figures);
+  return isFoam ? thinnedWater(fresh, figures.constants.foamDoseShare) : fresh;
 }

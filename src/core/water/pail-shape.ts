@@ -1,4 +1,4 @@
-import { DEPTH_CM } from '../steps/figures';
+import { DEPTH_CM } from '../species/depths';
 import type { Depth } from '../species/species';
 
 /** A pail by what is written on it: the litres it holds to the rim, and its height inside. */

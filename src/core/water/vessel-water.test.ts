@@ -25,7 +25,10 @@ test('leaf under the water and a pail only rinsed bring it sooner; the cold hold
 
 test('a change takes one and a half log away, never below a clean vessel, and brings fresh food', () => {
   expect(
-    changeWater({ bacteriaLog10: 7, biocide: 0, solution: 'plain', freeChlorinePpm: 0 }, 'flower-food'),
+    changeWater(
+      { bacteriaLog10: 7, biocide: 0, solution: 'plain', dose: 1, freeChlorinePpm: 0 },
+      'flower-food',
+    ),
   ).toMatchObject({ bacteriaLog10: 5.5, biocide: 1 });
   expect(changeWater(freshWater('clean', 'plain'), 'plain').bacteriaLog10).toBe(3.3);
 });

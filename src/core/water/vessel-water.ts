@@ -10,6 +10,8 @@ export interface VesselWater {
   readonly biocide: number;
   readonly solution: SolutionKey;
   readonly freeChlorinePpm: number;
+  /** Share of its dose of sugar, acid and the rest that topping up has left: 1 as it was made. */
+  readonly dose: number;
 }
 
 /** Past this, water shows cloudy and stems plainly drink less. */
@@ -32,6 +34,7 @@ export function freshWater(
     biocide: figures.solutions[solution].biocide,
     solution,
     freeChlorinePpm,
+    dose: 1,
   };
 }
 
@@ -47,7 +50,13 @@ export function changeWater(
     biocide: figures.solutions[solution].biocide,
     solution,
     freeChlorinePpm: 0,
+    dose: 1,
   };
+}
+
+/** Topped up with plain water: what is left of the dose. Bacteria ride on stems and walls and are not thinned. */
+export function thinnedWater(water: VesselWater, left: number): VesselWater {
+  return { ...water, biocide: water.biocide * left, dose: water.dose * left };
 }
 
 /** What a temperature does to water, worked out once for as long as it holds. */
@@ -87,13 +96,14 @@ export function waterAfterHour(
     bacteriaPerHour *
     warmth.growth *
     (1 - bacteriaHeldByBiocide * water.biocide) *
-    (1 + leafBelow + bacteriaFedBySugar * solutions[water.solution].sugar) *
+    (1 + leafBelow + bacteriaFedBySugar * solutions[water.solution].sugar * water.dose) *
     (1 - water.bacteriaLog10 / bacteriaCeilingLog10);
   return {
     bacteriaLog10: Math.max(0, water.bacteriaLog10 + growth - kill),
     biocide: water.biocide * warmth.biocideKept,
     solution: water.solution,
     freeChlorinePpm: water.freeChlorinePpm / 4,
+    dose: water.dose,
   };
 }
 

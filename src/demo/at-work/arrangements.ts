@@ -129,7 +129,7 @@ async function make(
       const { stage, droop, airShare } = portion;
       const agedDays = portion.agedDays + aged;
       const arrival = { agedDays, stage, droop, airShare, ageErrorSdDays: MODEL.cutDateErrorSdDays };
-      return { speciesKey: portion.speciesKey, stems, arrival };
+      return { speciesKey: portion.speciesKey, stems, arrival, sapRuns: portion.sapOpen };
     }),
     recipe.vessel,
     CONFIDENCE,
@@ -138,14 +138,15 @@ async function make(
   );
   const input = isPast ? { ...full, draws: DRAWS_OF_PAST } : full;
   const forecast = predictArrangement(input);
-  const habits = isPast ? {} : { habits: whatADayCosts(habitInput(input)).habits };
-  const result = { ...forecast, ...habits };
-  const species = picked.map((p) => SHIPPED_SPECIES.byKey(p.portion.speciesKey));
+  const costs = isPast ? null : whatADayCosts(habitInput(input));
+  const result = { ...forecast, ...(costs ? { habits: costs.habits, more: costs.more } : {}) };
   const made = {
     name: recipe.name,
     vesselKind: recipe.vessel.kind,
     litres: recipe.vessel.litres,
-    solution: recipe.vessel.kind === 'foam' ? ('plain' as const) : sharedSolution(species),
+    solution: sharedSolution(
+      picked.map(({ portion, stems }) => ({ species: SHIPPED_SPECIES.byKey(portion.speciesKey), stems })),
+    ),
   };
   const lines = picked.map((p) => ({ portionId: p.portion.id, stems: p.stems }));
   const kept = { modelVersion: forecast.modelVersion, input, result };
@@ -153,8 +154,8 @@ async function make(
   if (!hasCard) return;
   const contents = picked.map(({ portion, stems }) => ({ ...portion, stems }));
   const subject = { ...made, result, lines: contents };
-  const day = isoDateOf(action.at.getTime());
-  const card = cardFor(subject, forecast, DEMO_SHOP.name, SHIPPED_SPECIES, day, DEFAULT_SCHOOLS);
+  const from = { date: isoDateOf(action.at.getTime()), hour: action.at.getUTCHours() };
+  const card = cardFor(subject, forecast, DEMO_SHOP.name, SHIPPED_SPECIES, from, DEFAULT_SCHOOLS);
   await issueCard(trx, action, id, card);
 }
 

@@ -28,7 +28,7 @@ export function LotMeans({
   widestDays: number;
   advice: DockAdvice;
 }) {
-  const { daysLeft } = outlook;
+  const { daysLeft, lotDaysLeft } = outlook;
   const scale = {
     pastDays: Math.max(4, Math.ceil(lot.daysSinceCut)),
     aheadDays: Math.max(8, Math.ceil(widestDays) + 1),
@@ -45,8 +45,10 @@ export function LotMeans({
         </p>
       </div>
       <p>
-        <span className={css.daysLeft}>{words}</span>{' '}
-        <span className="soft">left on a table at 21 °C, kept well</span>
+        <span className={css.daysLeft}>{daysInWords(lotDaysLeft)}</span>{' '}
+        <span className="soft">
+          until half of it has ended, on a table at 21 °C, kept well; a single stem {words}
+        </span>
       </p>
       <LifeLine
         scale={scale}
@@ -54,7 +56,7 @@ export function LotMeans({
         daysSinceArrival={lot.daysSinceArrival}
         shareByDay={outlook.shareByDay}
         {...daysLeft}
-        label={`Cut ${lot.daysSinceCut.toFixed(0)} days ago; ${words} left`}
+        label={`Cut ${lot.daysSinceCut.toFixed(0)} days ago; half of it lasts ${daysInWords(lotDaysLeft)}, a stem ${words}`}
       />
       <LifeAxis scale={scale} />
       <p className="soft">

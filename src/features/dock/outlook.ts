@@ -4,6 +4,8 @@ import type { Words } from '@/core/words/message';
 /** What a lot means as it is seen: its days, how it compares, and what the bench does for it. */
 export interface Outlook {
   readonly daysLeft: LotForecast['daysLeft'];
+  /** The lot's own: by when half of it has ended. */
+  readonly lotDaysLeft: LotForecast['lotDaysLeft'];
   readonly shareByDay: readonly number[];
   /** Share of a usual life that is used. */
   readonly lifeUsed: number;

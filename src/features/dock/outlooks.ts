@@ -112,6 +112,7 @@ export async function outlooksOf({
         outlookKey(one.stage, one.droop),
         {
           daysLeft: forecast.daysLeft,
+          lotDaysLeft: forecast.lotDaysLeft,
           shareByDay: drawn(forecast.presentableShareByDay),
           lifeUsed,
           usual: usual && usualInWords(lot.supplier, species.name, usual),

@@ -1,5 +1,6 @@
 import { useSpecies } from '@/shell/species';
 import type { SpeciesRegistry } from '@/core/species/registry';
+import type { SapCost } from '@/core/habits/sap-costs';
 import { APART_WORDS, givesGas, whyNotBeside, type Sharer, type WhyApart } from '@/core/water/sharing';
 import type { LotView } from '@/server/stock';
 import css from './make.module.css';
@@ -40,9 +41,29 @@ function apartWords(lots: readonly LotView[], mouldy: readonly string[], species
   );
 }
 
+/** What running sap costs, a line in all: "The sap costs tulip 1.3 days and rose 0.5." */
+function sapWords(lots: readonly LotView[], costs: readonly SapCost[]): string[] {
+  const each = costs.flatMap(({ line, days }) => {
+    const lot = lots[line];
+    return lot ? [`${nameOf(lot)} ${days.toFixed(1)} days`] : [];
+  });
+  return each.length === 0
+    ? []
+    : [`The sap that still runs costs ${list(each)}. Soaked alone first, nothing.`];
+}
+
 /** What stands in the vessel and does not get along; nothing where all of it does. */
-export function Beside({ lots, mouldy }: { lots: readonly LotView[]; mouldy: readonly string[] }) {
-  const pairs = apartWords(lots, mouldy, useSpecies());
+export function Beside({
+  lots,
+  mouldy,
+  sapCosts,
+}: {
+  lots: readonly LotView[];
+  mouldy: readonly string[];
+  /** What running sap costs each line, once it is worked out. */
+  sapCosts: readonly SapCost[];
+}) {
+  const pairs = [...apartWords(lots, mouldy, useSpecies()), ...sapWords(lots, sapCosts)];
   if (pairs.length === 0) return null;
   return (
     <ul className={css.apart} aria-label="What does not get along">

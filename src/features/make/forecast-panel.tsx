@@ -1,7 +1,8 @@
 'use client';
+import { HORIZON_DAYS } from '@/core/model/constants';
 import type { Care } from '@/core/arrangement/types';
 import { daysInWords } from '@/drawing/life-line';
-import { dateOf } from './days';
+import { endOf } from './days';
 import css from './make.module.css';
 import { ShareChart } from './share-chart';
 import type { Live } from './use-forecast';
@@ -56,7 +57,7 @@ export function ForecastPanel({ live, isEmpty, names, confidence, care, now }: P
         <dl className={css.dates}>
           {dates.map(([word, q]) => (
             <div key={word}>
-              <dd className={css.date}>{dateOf(now, q.p50)}</dd>
+              <dd className={css.date}>{endOf(now, q.p50)}</dd>
               <dt>
                 {word}
                 <br />
@@ -69,6 +70,7 @@ export function ForecastPanel({ live, isEmpty, names, confidence, care, now }: P
         <p className={css.promise}>
           Promise{' '}
           <strong>
+            {forecast.promiseDays >= HORIZON_DAYS ? 'more than ' : ''}
             {forecast.promiseDays} {forecast.promiseDays === 1 ? 'day' : 'days'}
           </strong>{' '}
           <span className="soft">
@@ -77,6 +79,12 @@ export function ForecastPanel({ live, isEmpty, names, confidence, care, now }: P
               : `${Math.round(confidence * 100)} times in 100, ${KEPT_BY[care]}`}
           </span>
         </p>
+        {forecast.firstDay.isTooSmall && (
+          <p className={css.ends}>
+            Its stems drink {forecast.firstDay.drinksLitres.toFixed(1)} L a day and it gives them{' '}
+            {forecast.firstDay.givesLitres.toFixed(1)}: too small for a day. More water, or fewer stems.
+          </p>
+        )}
         {limiting && (
           <p className={css.ends}>
             {limiting} ends it first

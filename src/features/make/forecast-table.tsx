@@ -1,7 +1,7 @@
 'use client';
 import { Table } from '@mantine/core';
 import type { ArrangementForecast } from '@/core/arrangement/types';
-import { dateOf } from './days';
+import { dateOf, daysOrMore } from './days';
 import css from './make.module.css';
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
@@ -37,9 +37,9 @@ export function ForecastTable({
           {forecast.lines.map((l, i) => (
             <tr key={`${l.species}${i}`}>
               <th scope="row">{names[i]}</th>
-              <td>{l.daysLeft.p10.toFixed(1)}</td>
-              <td>{l.daysLeft.p50.toFixed(1)}</td>
-              <td>{l.daysLeft.p90.toFixed(1)}</td>
+              <td>{daysOrMore(l.daysLeft.p10)}</td>
+              <td>{daysOrMore(l.daysLeft.p50)}</td>
+              <td>{daysOrMore(l.daysLeft.p90)}</td>
               <td>{forecast.lines.length > 1 ? `${l.gainIfReplacedDays.toFixed(1)} d` : '–'}</td>
             </tr>
           ))}

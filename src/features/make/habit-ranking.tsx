@@ -24,16 +24,19 @@ function Bar({ worth, most }: { worth: HabitWorth; most: number }) {
   );
 }
 
+/** A habit's days as the list and the sum under it have them: to a tenth. */
+const tenths = (days: number): number => Math.round(days * 10) / 10;
+
+/** The two that matter most, together: their sum is of the figures in the list. */
 function together({ habits, interaction }: DayCosts): string | null {
-  if (!interaction || Math.abs(interaction.interactionDays) < 0.3) return null;
-  const [first, second] = interaction.habits.map(
-    (key) => habits.find((h) => h.habit === key)?.name.toLowerCase() ?? key,
-  );
-  const both = interaction.bothDays.toFixed(1);
-  const less = Math.abs(interaction.interactionDays).toFixed(1);
-  const words = interaction.interactionDays < 0 ? 'fewer' : 'more';
-  const name = `${first} and ${second}`;
-  return `${name.charAt(0).toUpperCase()}${name.slice(1)} together: ${both} days, ${less} ${words} than the two one by one.`;
+  if (!interaction) return null;
+  const [first, second] = interaction.habits.map((key) => habits.find((h) => h.habit === key));
+  if (!first || !second || first.isPastHorizon || second.isPastHorizon) return null;
+  const both = tenths(interaction.bothDays);
+  const more = tenths(both - tenths(first.medianGainDays) - tenths(second.medianGainDays));
+  if (Math.abs(more) < 0.3) return null;
+  const name = `${first.name} and ${second.name.toLowerCase()}`;
+  return `${name} together: ${both.toFixed(1)} days, ${Math.abs(more).toFixed(1)} ${more < 0 ? 'fewer' : 'more'} than the two one by one.`;
 }
 
 /** What each habit buys this vase, largest first; the interval of each is the thin line over its bar. */
@@ -67,6 +70,7 @@ export function HabitRanking({ costs, share }: { costs: DayCosts | null; share: 
             </span>
             <Bar worth={h} most={most} />
             <strong>
+              {h.isPastHorizon && 'over '}
               {gainInWords(h.medianGainDays)}
               <VisuallyHidden>
                 , {h.interval.low.toFixed(1)} to {h.interval.high.toFixed(1)}

@@ -31,7 +31,8 @@ export const makeHandlers: Handlers<MakeActionName> = {
             'One of those lots is used up. Nothing was taken; the stock beside it is fresh now.',
             `lines[${i}].portionId`,
           );
-        return { speciesKey: found.lot.speciesKey, arrival: found.arrival, stems };
+        const { speciesKey, sapOpen } = found.lot;
+        return { speciesKey, arrival: found.arrival, stems, sapRuns: sapOpen };
       });
       const overrides = overridesFor(
         stock.overrides,
@@ -39,13 +40,14 @@ export const makeHandlers: Handlers<MakeActionName> = {
       );
       const vessel = { kind: vesselKind, litres };
       const input = arrangementInput(chosen, vessel, confidence, care, overrides);
-      const [forecast, habits] = await Promise.all([
+      const [forecast, costs] = await Promise.all([
         inWorker('arrangement', input, signal),
         inWorker('habits', habitInput(input), signal),
       ]);
-      const result = { ...forecast, habits };
-      const species = chosen.map((c) => stock.species.byKey(c.speciesKey));
-      const solution = vesselKind === 'foam' ? 'plain' : sharedSolution(species);
+      const result = { ...forecast, habits: costs.habits, more: costs.more };
+      const solution = sharedSolution(
+        chosen.map(({ speciesKey, stems }) => ({ species: stock.species.byKey(speciesKey), stems })),
+      );
       return { input, result, solution };
     },
     work: async ({ trx, action }, { name, vesselKind, litres, lines }, { input, result, solution }) => {

@@ -74,7 +74,12 @@ export function MakeBoard({
     count === 0
       ? null
       : arrangementInput(
-          chosen.map((c) => ({ speciesKey: c.lot.speciesKey, arrival: c.lot.arrival, stems: c.stems })),
+          chosen.map(({ lot, stems }) => ({
+            speciesKey: lot.speciesKey,
+            arrival: lot.arrival,
+            stems,
+            sapRuns: lot.sapOpen,
+          })),
           { kind, litres },
           confidence,
           care,
@@ -165,7 +170,11 @@ export function MakeBoard({
           care={care}
           now={now}
         />
-        <Beside lots={chosen.map((c) => c.lot)} mouldy={mouldy} />
+        <Beside
+          lots={chosen.map((c) => c.lot)}
+          mouldy={mouldy}
+          sapCosts={live.isStale ? [] : (live.costs?.sapCosts ?? [])}
+        />
         {fewer.length > 0 && (
           <Said>
             {fewer

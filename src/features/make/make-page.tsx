@@ -1,4 +1,4 @@
-import { inZone } from '@/server/clock';
+import { wallClockMs } from '@/server/clock';
 import { manyFlawsInStock } from '@/data/claims';
 import { flawKindsIn } from '@/server/replan';
 import { once } from '@/server/once';
@@ -25,7 +25,7 @@ export async function MakePage() {
         mouldy: flaws.filter((f) => flawKindsIn([f]).includes('grey-mould')).map((f) => f.lotId),
         confidence: me.shop.promiseConfidence,
         reader: me,
-        date: Date.parse(`${inZone(at, me.shop.timeZone).date}T12:00:00Z`),
+        date: wallClockMs(at, me.shop.timeZone),
       };
     },
     [...STOCK_READS, manyFlawsInStock],

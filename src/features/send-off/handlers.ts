@@ -3,7 +3,7 @@ import type { SendOffActionName } from '@/core/actions/arrangements';
 import { cardFor } from '@/core/care/card-for';
 import { issueCard, manyArrangementLines, maybeArrangement } from '@/data/arrangements';
 import { RefusedError } from '@/data/errors';
-import { inZone } from '@/server/clock';
+import { localMoment } from '@/server/clock';
 import { preparing, type Handlers } from '@/server/handler';
 import { houseOf } from '@/server/house';
 import { forecastWaiting, staysOfArrangement } from './waiting-forecast';
@@ -18,14 +18,15 @@ export const sendOffHandlers: Handlers<SendOffActionName> = {
       });
       return found && forecastWaiting(found.arrangement, found.stays, found.at);
     },
-    work: async ({ trx, action, me }, { arrangementId }, forecast) => {
+    work: async ({ trx, action, me }, { arrangementId, goesTo }, forecast) => {
       const arrangement = await maybeArrangement(trx, arrangementId);
       if (!arrangement || arrangement.takenApartAt || !forecast)
         throw new RefusedError('That arrangement was taken apart. No card was issued.', 'arrangementId');
       const lines = await manyArrangementLines(trx, arrangementId);
       const { schools } = await houseOf(trx);
-      const { date } = inZone(action.at, me.shop.timeZone);
-      const card = cardFor({ ...arrangement, lines }, forecast, me.shop.name, me.species, date, schools);
+      const from = localMoment(action.at, me.shop.timeZone);
+      const subject = { ...arrangement, lines };
+      const card = cardFor(subject, forecast, me.shop.name, me.species, from, schools, goesTo);
       return { cardId: await issueCard(trx, action, arrangementId, card) };
     },
   }),

@@ -1,18 +1,27 @@
 'use client';
 import { Button, Kbd } from '@mantine/core';
 import { useState } from 'react';
+import type { GoesTo } from '@/core/care/goes-to';
 import { useActions } from '@/shell/actions';
 import { notDoneWords } from '@/shell/outcome';
 import { Said } from '@/shell/said';
 
 /** Issues the card: from then on it stands as it is. */
-export function IssueButton({ arrangementId, again }: { arrangementId: string; again: boolean }) {
+export function IssueButton({
+  arrangementId,
+  goesTo,
+  again,
+}: {
+  arrangementId: string;
+  goesTo: GoesTo;
+  again: boolean;
+}) {
   const { act } = useActions();
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const issue = async () => {
     setBusy(true);
-    const outcome = await act('send-off/issue', { arrangementId });
+    const outcome = await act('send-off/issue', { arrangementId, goesTo });
     setBusy(false);
     setProblem(outcome.ok ? null : notDoneWords(outcome, 'issued', 'the draft stays as it is'));
   };

@@ -12,11 +12,12 @@ import {
   type ArrangementRow,
   type ArrangementsBefore,
 } from '@/data/arrangements';
-import { inZone } from '@/server/clock';
+import { inZone, localMoment } from '@/server/clock';
 import { houseOf } from '@/server/house';
 import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { CardSheet } from './card-sheet';
+import { GoesToChoice } from './goes-to-choice';
 import { IssueButton } from './issue-button';
 import css from './send-off.module.css';
 import { forecastWaiting, staysOfArrangement } from './waiting-forecast';
@@ -44,6 +45,7 @@ function beforeOf(told: unknown): ArrangementsBefore | null {
 export async function SendOffPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const asked =
     typeof search.arrangement === 'string' && UUID.test(search.arrangement) ? search.arrangement : null;
+  const goesTo = search.to === 'public' ? 'public' : 'home';
   const before = beforeOf(search.before);
   const { due, dueCount, made, card, chosen, about } = await inMyShop(async (trx, me, at) => {
     const [due, made, wanted, dueCount, { schools }] = await Promise.all([
@@ -79,8 +81,9 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
         await forecastWaiting(chosen, about.stays, about.at),
         about.shop.name,
         about.species,
-        inZone(about.at, about.shop.timeZone).date,
+        localMoment(about.at, about.shop.timeZone),
         about.schools,
+        goesTo,
       ));
   if (!chosen || !draft)
     return (
@@ -136,6 +139,7 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
         </Group>
       </section>
       <section aria-label="The card" className={css.cardSide}>
+        {!card && <GoesToChoice arrangementId={chosen.id} value={goesTo} />}
         <CardSheet issued={draft} />
         <p className="soft">
           {card ? 'Kept as it was issued; print it again at will.' : 'A draft, as it would print today.'}
@@ -150,10 +154,10 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
             <Button component="a" href={`/card/${card.id}/pdf`}>
               A6 PDF
             </Button>
-            <IssueButton arrangementId={chosen.id} again />
+            <IssueButton arrangementId={chosen.id} goesTo={goesTo} again />
           </div>
         ) : (
-          <IssueButton arrangementId={chosen.id} again={false} />
+          <IssueButton arrangementId={chosen.id} goesTo={goesTo} again={false} />
         )}
       </DeedBar>
     </div>

@@ -15,10 +15,16 @@ const cache = new LRUCache<string, ArrangementForecast>({ max: KEPT });
 export const staysOfArrangement = (trx: Trx, { id }: Pick<WholeArrangement, 'id'>): Promise<StayRow[]> =>
   manyStays(trx, [id]);
 
+/** One made before its sap was asked about was made of what had been soaked. */
+function knowingItsSap(input: ArrangementInput): ArrangementInput {
+  const isTold = input.lines.every((l) => l.sapSealed !== undefined || l.aloneHours !== undefined);
+  return isTold ? input : { ...input, lines: input.lines.map((l) => ({ sapSealed: true, ...l })) };
+}
+
 /** What its forecast is made from by now: what it was made with, after the hours it has stood here. */
 export function waitedInput(row: WholeArrangement, stays: readonly StayRow[], at: Date): ArrangementInput {
   return waitingInput(
-    row.input as ArrangementInput,
+    knowingItsSap(row.input as ArrangementInput),
     stays
       .filter((s) => s.fromAt < at)
       .map((s) => ({
@@ -35,7 +41,8 @@ export async function forecastWaiting(
   at: Date,
 ): Promise<ArrangementForecast> {
   const input = waitedInput(row, stays, at);
-  if (input === row.input) return row.result as ArrangementForecast;
+  if (input.stays.length === (row.input as ArrangementInput).stays.length)
+    return row.result as ArrangementForecast;
   const key = JSON.stringify(input);
   const kept = cache.get(key);
   if (kept) return kept;

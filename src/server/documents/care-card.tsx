@@ -1,5 +1,5 @@
 import { Document, Page, StyleSheet, Text, View, renderToBuffer } from '@react-pdf/renderer';
-import type { CareLine } from '@/core/care/compose-card';
+import { partsOf, type CareLine } from '@/core/care/compose-card';
 import type { IssuedCard } from '@/core/care/card-for';
 import { PDF_INK, PDF_SOFT } from './fonts';
 import { dayWords, gainWords, sentenceDate } from '@/core/care/card-words';
@@ -15,6 +15,7 @@ const styles = StyleSheet.create({
     marginBottom: 4,
     borderBottom: `1pt solid ${PDF_INK}`,
   },
+  lead: { fontFamily: 'Heading', fontWeight: 600, fontSize: 11, marginBottom: 4 },
   line: { flexDirection: 'row', marginBottom: 2.6 },
   number: { width: 11, fontWeight: 700 },
   text: { flex: 1 },
@@ -48,9 +49,10 @@ function Line({ number, line }: { number: number; line: CareLine }) {
 
 function CardDocument({ issued }: { issued: IssuedCard }) {
   const { card } = issued;
+  const { owed, more } = partsOf(card);
   const dates = [
     ['Something to pull', card.dates.firstFade],
-    ['Still a gift until', card.dates.stillAGift],
+    [card.lead ? 'Most likely a gift until' : 'Still a gift until', card.dates.stillAGift],
     ['Last stand', card.dates.lastStand],
   ] as const;
   return (
@@ -59,9 +61,15 @@ function CardDocument({ issued }: { issued: IssuedCard }) {
         <Text style={styles.shop}>{issued.shopName}</Text>
         <Text style={styles.name}>{issued.arrangementName}</Text>
         <Text style={styles.contents}>{issued.contents.join(', ')}</Text>
-        {card.lines.map((l, i) => (
+        {card.lead && <Text style={styles.lead}>{card.lead.words}</Text>}
+        {owed.map((l, i) => (
           <Line key={l.key} number={i + 1} line={l} />
         ))}
+        {more.length > 0 && <Text style={styles.shop}>For longer still</Text>}
+        {more.map((l, i) => (
+          <Line key={l.key} number={owed.length + i + 1} line={l} />
+        ))}
+        {card.together && <Text style={styles.bold}>{card.together}</Text>}
         <View style={styles.dates}>
           {dates.map(([word, date]) => (
             <View key={word}>

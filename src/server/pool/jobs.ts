@@ -2,7 +2,7 @@ import { DAY_MS } from '@/core/calendar/spans';
 import { predictArrangement } from '@/core/arrangement/predict-arrangement';
 import { firstGuess, type FirstGuess, type GuessInput } from '@/core/dock/first-guess';
 import type { ArrangementForecast, ArrangementInput } from '@/core/arrangement/types';
-import { whatADayCosts, type HabitWorth } from '@/core/habits/what-a-day-costs';
+import { whatADayCosts, type DayCosts } from '@/core/habits/what-a-day-costs';
 import { journeyByLogger, loggerInWords, type JourneyOf } from '@/core/logger/journey-by-logger';
 import { readLogger } from '@/core/logger/read-logger';
 import type { JourneyOutcome } from '@/core/vase-life/journey';
@@ -62,7 +62,7 @@ export const JOBS = {
   'lots-now': (inputs: readonly LotInput[]): LotNow[] =>
     inputs.map((input) => ({ forecast: predictLot(input), arrival: arrivalNow(input) })),
   arrangement: (input: ArrangementInput): ArrangementForecast => predictArrangement(input),
-  habits: (input: ArrangementInput): readonly HabitWorth[] => whatADayCosts(input).habits,
+  habits: (input: ArrangementInput): DayCosts => whatADayCosts(input),
   journeys: (of: LoggedDelivery): LoggedJourneys => journeysOf(of),
   // What lays documents out is large, and read by the thread that needs it.
   'claim-sheet': async (sheet: ClaimSheet): Promise<Uint8Array<ArrayBuffer>> =>
