@@ -1,6 +1,6 @@
 import { addDays } from '../calendar/dates';
 import type { Species } from '../species/species';
-import { hasTrait, isTropical, takesColdNights } from '../species/traits';
+import { hasTrait, isTropical, takesColdNights, type Trait } from '../species/traits';
 import type { Vessel } from '../arrangement/types';
 import type { SolutionKey } from '../water/solutions';
 import { SOLUTIONS } from '../water/solutions';
@@ -162,15 +162,28 @@ function pullLine(input: CareCardInput): Draft {
   };
 }
 
-const isLost = (s: Species): boolean => hasTrait(s, 'neck is lost');
+const named = (species: readonly Species[]): string => species.map((s) => s.name.toLowerCase()).join(' and ');
+const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What to do when a head hangs; null where nothing helps. Never just-boiled water in the vase. */
-function rescueFor(input: CareCardInput): string | null {
-  if (input.vessel.kind === 'foam') return 'A head hangs: water the foam at once and move it somewhere cool.';
-  if (input.species.every(isLost)) return null;
-  const lost = input.species.filter(isLost).map((s) => s.name.toLowerCase());
-  const not = lost.length > 0 ? ` Not for the ${lost.join(' and ')}: its neck does not come back.` : '';
-  return `A head hangs: cut 3 cm, stand the end in hot tap water in a mug until it cools, then deep cold water.${not}`;
+function rescueFor({ vessel, species }: CareCardInput): string | null {
+  if (vessel.kind === 'foam') return 'A head hangs: water the foam at once and move it somewhere cool.';
+  const of = (trait: Trait): readonly Species[] => species.filter((s) => hasTrait(s, trait));
+  const [lost, cold, recut] = [of('neck is lost'), of('lifts in cold'), of('lifts by a recut')];
+  if (lost.length === species.length) return null;
+  const isHelped = lost.length + cold.length + recut.length < species.length;
+  return [
+    isHelped
+      ? 'A head hangs: cut 3 cm, stand the end in hot tap water in a mug until it cools, then deep cold water.'
+      : 'A head hangs.',
+    cold.length > 0
+      ? `${sentence(named(cold))}: no heat, wrap upright in paper and stand in deep cold water.`
+      : '',
+    recut.length > 0 ? `${sentence(named(recut))}: no heat, a thin slice off the foot and cool water.` : '',
+    lost.length > 0 ? `Not for the ${named(lost)}: its neck does not come back.` : '',
+  ]
+    .filter((part) => part !== '')
+    .join(' ');
 }
 
 /** The habits a line of the card asks for. */

@@ -7,7 +7,7 @@ import { DRINK_C, sapSoak, toolFor } from './plain';
 import { rendered, type Draft } from './render';
 import { added, type Sheet } from './sheet';
 import { forEquipment } from './for-shop';
-import { rescueDip } from './for-state';
+import { COOL_C, rescueDip, SLIVER_CM } from './lifting';
 import type { Change, ProtocolStep } from './types';
 import type { Ways } from './ways';
 
@@ -28,6 +28,49 @@ const RESCUE_CUT_CM = 3;
 
 const look = (change: Change, afterHours: number, round: number): Draft =>
   added(change, { kind: 'look-back', afterHours, round });
+
+/** What is done for a stem that heat does not lift; null where heat is its way back. */
+function coldRescue(s: Species): Draft[] | null {
+  const isWrapped = hasTrait(s, 'lifts in cold');
+  if (!isWrapped && !hasTrait(s, 'lifts by a recut')) return null;
+  const hangs: Change = {
+    because: 'state',
+    says: m(isWrapped ? 'why.hanging-wrapped-in-deep-cold' : 'why.hanging-recut-in-cool'),
+  };
+  const cut = added(hangs, {
+    kind: 'cut',
+    cm: isWrapped ? Math.max(1, s.cutCm) : SLIVER_CM,
+    tool: toolFor(s),
+    where: isWrapped ? 'under water' : 'in air',
+    angleDeg: isWrapped ? 45 : 0,
+    split: false,
+    sliver: !isWrapped,
+  });
+  // What bleeds is not cut again: its soak would begin anew.
+  const first = s.sap === 'mucilage' ? [] : [cut];
+  const wrap = isWrapped ? [added(hangs, { kind: 'condition-upright', in: 'paper', hours: AGAIN_H })] : [];
+  const drink = added(hangs, {
+    kind: 'drink',
+    solution: rightSolution(s.foodKind),
+    tempC: isWrapped ? DRINK_C.cold : Math.max(COOL_C, s.chillBelowC ?? COOL_C),
+    depthCm: isWrapped ? DEPTH_CM.deep : DEPTH_CM[s.depth],
+    hours: AGAIN_H,
+    alone: true,
+    addsAcid: false,
+  });
+  return [...first, ...wrap, drink, look(hangs, 0, 1)];
+}
+
+/** A hollow stem that is cut again is filled again: its water went with the cut. */
+const filledAgain = (s: Species): Draft[] =>
+  hasTrait(s, 'filled stem')
+    ? [
+        added(
+          { because: 'state', says: m('why.cut-again-it-is-filled-again') },
+          { kind: 'fill-stem', plug: true },
+        ),
+      ]
+    : [];
 
 /** The one way back for a stem that hangs: a fresh cut, heat or a plunge, its own deep pail. */
 function rescue(s: Species, ways: Ways): Draft[] {
@@ -62,11 +105,19 @@ function rescue(s: Species, ways: Ways): Draft[] {
     alone: true,
     addsAcid: false,
   });
-  return [...heat, ...soak, drink, look(hangs, 0, 1)];
+  return [...heat, ...filledAgain(s), ...soak, drink, look(hangs, 0, 1)];
 }
 
 const bin = (says: Message, what: 'dropped necks' | 'done for'): Draft =>
   added({ because: 'state', says }, { kind: 'discard', what });
+
+/** What is said of what hangs, and done for it. */
+function rescued(s: Species, ways: Ways): readonly [says: Words, steps: Draft[]] {
+  const cold = coldRescue(s);
+  if (!cold) return [m('why.its-one-way-back-cut-again-heat'), rescue(s, ways)];
+  const says = cold[0]?.reason ?? '';
+  return [says, cold];
+}
 
 function drafts(
   outcome: LookOutcome,
@@ -83,7 +134,7 @@ function drafts(
     const says = m('why.a-neck-that-has-dropped-does-not');
     return [says, [bin(says, 'dropped necks')]];
   }
-  if (round === 0) return [m('why.its-one-way-back-cut-again-heat'), rescue(s, ways)];
+  if (round === 0) return rescued(s, ways);
   if (round === 1) {
     const morning: Change = {
       because: 'state',
@@ -126,7 +177,7 @@ export function recutSteps(species: Species, cm: number): readonly ProtocolStep[
     says: m('why.the-cut-opened-its-wound-again-it'),
   };
   const soak = { ...sapSoak(species), changes: [opened], because: 'state' as const };
-  const drafts = species.sap === 'none' ? [cut] : [cut, soak];
+  const drafts = [cut, ...filledAgain(species), ...(species.sap === 'none' ? [] : [soak])];
   return drafts.map((d) =>
     rendered({ ...d, ...(d === cut ? { title: m('step.cut-again', { cm }) } : {}) }, species, DEPTH_CM.third),
   );

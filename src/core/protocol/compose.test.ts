@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { COMMANDS } from '../door/commands';
 import { FLAW_KINDS } from '../dock/flaws';
 import { SPECIES, idealArrivalStage } from '../species/species';
+import { hasTrait } from '../species/traits';
 import { comparedWithPlain, type Compared } from './compare';
 import { composeProtocol, plainProtocol, protocolOf } from './compose';
 import { protocolEditSchema } from './edits';
@@ -85,7 +86,9 @@ test('every species in every state, for every purpose, with and without what a s
     fc.property(stateArb, waysArb, (lot, way) => {
       const { steps, leftOut } = protocolOf(lot, way);
       expect(steps[0]?.kind).toBe('unpack');
-      expect(steps.filter((s) => s.kind === 'drink')).toHaveLength(way.purpose === 'dry' ? 0 : 1);
+      expect(steps.filter((s) => s.kind === 'drink')).toHaveLength(
+        way.purpose === 'dry' && hasTrait(lot.species, 'dries well') ? 0 : 1,
+      );
       for (const s of steps) {
         expect(inEnglish(s.title).length).toBeGreaterThan(5);
         expect(inEnglish(s.reason).length).toBeGreaterThan(10);
@@ -117,7 +120,7 @@ test('a calla loses a sliver, a peony is cut under water, wood is split with sec
   expect(find('lilac', 'cut')).toMatchObject({ who: 'secateurs', params: { split: true } });
 });
 
-test('a hanging rose is boiled, cut under water and drinks cold, deep and alone for the night; soft stems get the hot tap', () => {
+test('a hanging rose is boiled, cut under water, drinks cold, deep and alone and is looked at after two hours; soft stems get the hot tap', () => {
   const rose = composeProtocol(state('rose', { droop: 'hanging' }));
   const order = rose.map((s) => s.kind);
   expect(order.indexOf('hot-dip')).toBeLessThan(order.indexOf('cut'));
@@ -127,7 +130,7 @@ test('a hanging rose is boiled, cut under water and drinks cold, deep and alone 
     params: { tempC: 98, seconds: 30, depthCm: 5 },
   });
   expect(rose.find((s) => s.kind === 'drink')).toMatchObject({
-    waitSeconds: 12 * 3600,
+    waitSeconds: 2 * 3600,
     pail: { alone: true, depth: 'deep', tempC: 6 },
   });
   expect(find('lisianthus', 'hot-dip', { droop: 'hanging' })?.params).toMatchObject({
@@ -150,7 +153,10 @@ test('a house’s way holds for every species but its exceptions, and tells whos
   expect(find('rose', 'drink', {}, house({ remedy: 'plain' }))?.params).toMatchObject({ solution: 'plain' });
   expect(find('rose', 'recut', {}, house({ remedy: 'plain' }))?.params).toMatchObject({ everyHours: 48 });
   expect(kinds('rose', {}, house({ misting: 'roses-most' }))).toContain('mist');
-  expect(kinds('rose', {}, house({ 'water-change': 'top-up' }))).not.toContain('recut');
+  // Topped up only, the house's own limit still holds.
+  expect(find('rose', 'recut', {}, house({ 'water-change': 'top-up' }))?.params).toMatchObject({
+    everyHours: 96,
+  });
   expect(find('rose', 'drink', {}, house({ acid: 'add-acid', remedy: 'bleach' }))?.params).toMatchObject({
     addsAcid: false,
   });

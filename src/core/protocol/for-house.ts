@@ -2,11 +2,11 @@ import type { Species } from '../species/species';
 import { hasTrait } from '../species/traits';
 import { SOLUTIONS } from '../water/solutions';
 import { DEPTH_CM } from '../species/depths';
-import { DRINK_C, toolFor, waterServesHours } from './plain';
-import type { ParamsOf } from '../steps/steps';
-import { low, m } from '../words/message';
+import { DRINK_C, toolFor, waterMostHours, waterServesHours } from './plain';
+import type { ParamsOf, StepKind } from '../steps/steps';
+import { low, m, type Message, type Words } from '../words/message';
 import { questionOf, schoolFor, type QuestionKey } from './schools';
-import { added, before, changed, hasKind, without, type Sheet } from './sheet';
+import { added, before, changed, hasKind, noted, without, type Sheet } from './sheet';
 import type { Change, LotState } from './types';
 import type { Ways } from './ways';
 
@@ -20,6 +20,24 @@ function houseSays(key: QuestionKey, school: string): Change {
     because: 'house',
     says: m('why.house-way', { school: said ? low(said.name) : '', says: said?.says ?? '' }),
   };
+}
+
+const nameOf = (key: QuestionKey, school: string): Words => {
+  const said = questionOf(key).schools.find((s) => s.key === school);
+  return said ? low(said.name) : '';
+};
+
+/** As far as a species' limit lets a school go, with why it goes no further. */
+function bounded(
+  sheet: Sheet,
+  kind: StepKind,
+  says: Message,
+  params: Readonly<Record<string, unknown>>,
+): Sheet {
+  const limit: Change = { because: 'house', says };
+  const has = sheet.steps.find((d) => d.params.kind === kind)?.params as Record<string, unknown> | undefined;
+  const isSo = has !== undefined && Object.entries(params).every(([key, value]) => has[key] === value);
+  return isSo ? noted(sheet, kind, limit) : changed(sheet, kind, limit, params);
 }
 
 type ByHouse = (sheet: Sheet, school: string, change: Change, lot: LotState, ways: Ways) => Sheet;
@@ -36,7 +54,18 @@ const firstDrink: ByHouse = (sheet, school, change, { species }) => {
         : school === 'hot-roses' && isRose(species)
           ? HOT_C
           : null;
-  return tempC === null ? sheet : changed(sheet, 'drink', change, { tempC });
+  if (tempC === null) return sheet;
+  const least = species.chillBelowC ?? tempC;
+  return tempC >= least
+    ? changed(sheet, 'drink', change, { tempC })
+    : bounded(
+        sheet,
+        'drink',
+        m('why.limit-not-colder', { school: nameOf('first-drink', school), tempC: least }),
+        {
+          tempC: least,
+        },
+      );
 };
 
 const foliage: ByHouse = (sheet, school, change, { species }) => {
@@ -82,13 +111,16 @@ const acid: ByHouse = (sheet, school, change) => {
     : sheet;
 };
 
+/** Whether a school mists a species that its own plain steps do not. */
+function mists(school: string, species: Species): boolean {
+  if (isRose(species)) return school === 'roses-most';
+  // What is wrapped against dry air is misted as well by those who mist all but roses.
+  return school === 'all-but-roses' && species.mist !== 'no';
+}
 const misting: ByHouse = (sheet, school, change, { species, flaws }) => {
   if (school === 'none') return without(sheet, 'mist', change);
-  const wants =
-    (school === 'all-but-roses' && !isRose(species)) || (school === 'roses-most' && isRose(species));
   const isMouldy = flaws?.includes('grey-mould') === true;
-  if (!wants || isMouldy || hasKind(sheet, 'mist') || species.mist === 'wrap' || species.mist === 'no')
-    return sheet;
+  if (!mists(school, species) || isMouldy || hasKind(sheet, 'mist')) return sheet;
   const when = isRose(species) ? 'if the room is very dry' : 'now';
   return before(sheet, ['guard-petals', 'de-pollen', 'move'], added(change, { kind: 'mist', when }));
 };
@@ -96,7 +128,6 @@ const misting: ByHouse = (sheet, school, change, { species, flaws }) => {
 const EVERY_H: Readonly<Record<string, number>> = { daily: 24, 'two-days': 48, 'three-four': 84 };
 const waterChange: ByHouse = (sheet, school, change, { species }, { limits }) => {
   const drink = drinkOf(sheet);
-  if (school === 'top-up') return without(sheet, 'recut', change);
   if (!drink) return sheet;
   const byModel = waterServesHours(species, drink.solution, limits);
   if (school === 'by-model') {
@@ -107,17 +138,28 @@ const waterChange: ByHouse = (sheet, school, change, { species }, { limits }) =>
     };
     return isOther ? changed(sheet, 'recut', sooner, { everyHours: byModel }) : sheet;
   }
-  const asked = EVERY_H[school] ?? byModel;
-  // "With food": in plain water it stays with what the water bears.
-  return changed(sheet, 'recut', change, {
-    everyHours: school === 'three-four' && !SOLUTIONS[drink.solution].isFood ? byModel : asked,
-  });
+  // Never longer than the species or the house's own limit bears; topped up only, the count is not asked.
+  const most = school === 'top-up' ? waterMostHours(species, drink.solution, limits) : byModel;
+  const asked = EVERY_H[school] ?? Infinity;
+  return asked <= most
+    ? changed(sheet, 'recut', change, { everyHours: asked })
+    : bounded(
+        sheet,
+        'recut',
+        m('why.limit-not-longer', { school: nameOf('water-change', school), hours: Math.round(most) }),
+        { everyHours: most },
+      );
 };
 
-const depth: ByHouse = (sheet, school, change) =>
-  school === 'by-species'
-    ? sheet
-    : changed(sheet, 'drink', change, { depthCm: school === 'deep' ? DEPTH_CM.deep : DEPTH_CM.third });
+const depth: ByHouse = (sheet, school, change, { species }) => {
+  if (school === 'by-species') return sheet;
+  if (species.depth === 'shallow')
+    return noted(sheet, 'drink', {
+      because: 'house',
+      says: m('why.limit-not-deeper', { school: nameOf('depth', school) }),
+    });
+  return changed(sheet, 'drink', change, { depthCm: school === 'deep' ? DEPTH_CM.deep : DEPTH_CM.third });
+};
 
 const pollen: ByHouse = (sheet, school, change) =>
   changed(sheet, 'de-pollen', change, { how: school === 'into-water' ? 'into the water' : 'bin' });

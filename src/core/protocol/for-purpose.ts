@@ -1,9 +1,10 @@
-import type { Species } from '../species/species';
+import { MODEL } from '../model/constants';
+import { opensInVase, type Species } from '../species/species';
 import { hasTrait, isTropical } from '../species/traits';
 import { SOLUTIONS } from '../water/solutions';
 import type { ParamsOf } from '../steps/steps';
 import { m, type Message } from '../words/message';
-import { added, before, changed, without, type Sheet } from './sheet';
+import { added, before, changed, noted, without, type Sheet } from './sheet';
 import type { Change, LotState } from './types';
 import type { Ways } from './ways';
 
@@ -31,6 +32,7 @@ function toHold(sheet: Sheet, s: Species, says: Message): Sheet {
 }
 
 function toForce(sheet: Sheet, s: Species, says: Message): Sheet {
+  if (!opensInVase(s)) return staysShut(sheet);
   const forced = purpose(says);
   let next = changed(sheet, 'drink', forced, {
     tempC: 24,
@@ -49,8 +51,31 @@ function toForce(sheet: Sheet, s: Species, says: Message): Sheet {
   return before(next, ['move'], added(gas, { kind: 'wrap', in: 'a loose bag' }));
 }
 
+/** As open as an event wants it. */
+const OPEN_STAGE = 0.7;
+
+/** Hours of warmth it needs before an event, by the opening model, with what it opens in the cold till then. */
+export function warmHoursBefore({ species: s, stage }: LotState, inDays: number): number {
+  const coldC = Math.max(s.storeMinC, s.chillBelowC ?? -5);
+  const inCold = MODEL.openingQ10 ** ((coldC - MODEL.referenceTempC) / 10);
+  const wanted = ((OPEN_STAGE - stage) / MODEL.openingShare) * s.openDays20C * 24;
+  return Math.min(inDays * 24, Math.max(0, Math.round((wanted - inCold * inDays * 24) / (1 - inCold))));
+}
+
+/** Told where it stands that it opens no further: nothing done to it would change that. */
+const staysShut = (sheet: Sheet): Sheet =>
+  noted(sheet, 'move', purpose(m('why.it-does-not-open-after-the-cut')));
+
 function forEvent(sheet: Sheet, lot: LotState, inDays: number): Sheet {
   const { species: s } = lot;
+  if (!opensInVase(s))
+    return inDays > 1 ? toHold(sheet, s, m('why.it-does-not-open-after-the-cut')) : staysShut(sheet);
+  if (inDays > s.leadDays && !hasTrait(s, 'opens warm'))
+    return toHold(
+      sheet,
+      s,
+      m('why.out-of-the-cold-before', { days: inDays, hours: warmHoursBefore(lot, inDays) }),
+    );
   if (inDays > s.leadDays)
     return toHold(sheet, s, m('why.days-to-go-held', { days: inDays, opens: s.leadDays }));
   if (s.opensAfterCut && lot.stage < 0.5 && s.openDays20C > 0 && inDays < s.leadDays)
@@ -59,7 +84,8 @@ function forEvent(sheet: Sheet, lot: LotState, inDays: number): Sheet {
 }
 
 const KEPT_TO_DRY = new Set(['unpack', 'discard', 'strip', 'inspect']);
-function toDry(sheet: Sheet): Sheet {
+function toDry(sheet: Sheet, s: Species): Sheet {
+  if (!hasTrait(s, 'dries well')) return noted(sheet, 'move', purpose(m('why.it-does-not-dry-well')));
   const dry = purpose(m('why.for-drying-no-water-upside-down-dark'));
   const steps = sheet.steps.filter((d) => KEPT_TO_DRY.has(d.params.kind));
   const gone = sheet.steps.filter((d) => !KEPT_TO_DRY.has(d.params.kind));
@@ -87,6 +113,6 @@ export function forPurpose(sheet: Sheet, lot: LotState, { purpose: wanted, event
     case 'event':
       return forEvent(sheet, lot, eventInDays);
     case 'dry':
-      return toDry(sheet);
+      return toDry(sheet, lot.species);
   }
 }

@@ -4,9 +4,9 @@ import { idealArrivalStage, opensInVase, type Species } from '../species/species
 import { DEPTH_CM } from '../species/depths';
 import { PENCIL_BUDS_CHECK } from '../steps/params';
 import { m, type Message } from '../words/message';
+import { HANGING_DRINK_H, isLiftedByHeat, lifted } from './lifting';
 import { DRINK_C } from './plain';
 import type { ParamsOf, StepKind, StepParams } from '../steps/steps';
-import { schoolFor } from './schools';
 import { added, after, before, changed, hasKind, noted, without, type Sheet } from './sheet';
 import type { Change, LotState } from './types';
 import type { Ways } from './ways';
@@ -29,66 +29,48 @@ function drinksMore(
 const deeper = (s: Species): Partial<ParamsOf<'drink'>> =>
   s.depth === 'normal' ? { depthCm: DEPTH_CM.deep } : {};
 
-/** The heat that drives air out of a stem that hangs, by the house's school for it. */
-export function rescueDip(s: Species, ways: Ways): StepParams {
-  const school = schoolFor(ways.schools, 'rescue', s.key);
-  const boils =
-    (school === 'just-boiled' || (school === 'by-build' && s.build === 'woody')) &&
-    ways.has.includes('kettle');
-  return boils
-    ? { kind: 'hot-dip', tempC: 98, seconds: 30, depthCm: 5, untilCool: false }
-    : { kind: 'hot-dip', tempC: 50, seconds: 1200, depthCm: 5, untilCool: true };
-}
-
 function forDroop(sheet: Sheet, { species: s, droop }: LotState, ways: Ways): Sheet {
   if (droop === 'firm') return sheet;
   const still = state(m('why.if-it-still-hangs-cut-again-hot'));
   let next = changed(
-    noted(sheet, 'look-back', still),
+    isLiftedByHeat(s) ? noted(sheet, 'look-back', still) : sheet,
     'cut',
     state(m('why.limp-under-water-no-air-follows-the')),
     {
       where: 'under water',
     },
   );
-  if (droop === 'soft') return drinksMore(next, m('why.it-came-soft-longer-and-deeper-than'), 4, deeper(s));
+  // Soft stems are looked at after the usual drink.
+  if (droop === 'soft') return drinksMore(next, m('why.it-came-soft-longer-and-deeper-than'), 0, deeper(s));
   const hangs = state(m('why.they-came-hanging-air-is-holding-the'));
-  if (hasTrait(s, 'neck is lost')) {
-    const gone = state(m('why.a-neck-that-has-dropped-does-not'));
-    next = after(next, 'unpack', added(gone, { kind: 'discard', what: 'dropped necks' }));
-  } else if (hasTrait(s, 'drinks by the head')) {
-    const sunk = state(m('why.it-drinks-through-the-head-itself-leaves'));
-    next = changed(next, 'strip', sunk, { to: 'all but the head', keepsShare: 0 });
-    next = before(
-      next,
-      ['cut'],
-      added(sunk, { kind: 'plunge', part: 'whole heads', tempC: 15, minutes: 30 }),
-    );
-  } else if (hasKind(next, 'cut') && !hasKind(next, 'hot-dip')) {
-    const dip = rescueDip(s, ways);
-    const isBoiled = dip.kind === 'hot-dip' && !dip.untilCool;
-    // After boiling the cooked end is cut away; the tap's heat goes up a fresh cut.
-    next = isBoiled ? before(next, ['cut'], added(hangs, dip)) : after(next, 'cut', added(hangs, dip));
-    if (isBoiled) next = changed(next, 'drink', hangs, { tempC: DRINK_C.cold });
-  }
-  return drinksMore(next, m('why.it-came-hanging-longer-and-deeper-than'), 12, {
+  next = lifted(next, s, hangs, ways);
+  // Looked at after two hours; what stands by then moves on, what does not is looked at again.
+  const alone = drinksMore(next, m('why.it-came-hanging-longer-and-deeper-than'), 0, {
     ...deeper(s),
     alone: true,
   });
+  return changed(alone, 'drink', hangs, { hours: HANGING_DRINK_H });
 }
+
+/** What a note says of the packing that has to come off. */
+const PACKED = [
+  ['mesh', /mesh|\bnet/i, 'why.pulled-from-the-head-end-the-mesh'],
+  ['water caps', /\bcaps?\b|capped|vial|tube/i, 'why.it-came-in-water-caps-off-at'],
+  ['sleeve', /sleeve/i, 'why.a-wet-banded-bunch-grows-mould'],
+  ['ties', /\btie[ds]?\b|string|raffia/i, 'why.a-wet-banded-bunch-grows-mould'],
+] as const;
 
 function forPacking(sheet: Sheet, { packing, hoursDry, species: s, droop }: LotState): Sheet {
   const unpack = sheet.steps.find((d) => d.params.kind === 'unpack')?.params as
     ParamsOf<'unpack'> | undefined;
   let next = sheet;
-  if (unpack && /mesh/i.test(packing) && !unpack.off.includes('mesh'))
-    next = changed(next, 'unpack', state(m('why.pulled-from-the-head-end-the-mesh')), {
-      off: ['mesh', ...unpack.off],
-    });
-  if (unpack && /capped|caps/i.test(packing))
-    next = changed(next, 'unpack', state(m('why.it-came-in-water-caps-off-at')), {
-      off: ['paper', 'bands', 'water caps'],
-    });
+  for (const [thing, told, says] of PACKED) {
+    const isKept = thing === 'sleeve' && unpack?.keepsSleeve === true;
+    if (!unpack || isKept || unpack.off.includes(thing) || !told.test(packing)) continue;
+    const off = next.steps.flatMap((d) => (d.params.kind === 'unpack' ? d.params.off : []));
+    // What the species always has comes off as well: nothing is lost to how it was packed.
+    next = changed(next, 'unpack', state(m(says)), { off: [...off, thing] });
+  }
   if (hoursDry > s.dryHours && droop === 'firm') {
     next = changed(next, 'cut', state(m('why.dry-longer-than-it-bears-air-stands')), {
       where: 'under water',
@@ -98,7 +80,18 @@ function forPacking(sheet: Sheet, { packing, hoursDry, species: s, droop }: LotS
   return next;
 }
 
-function forStage(sheet: Sheet, { species: s, stage }: LotState): Sheet {
+/** Tighter than this it wants warmth to open. */
+const TIGHT_STAGE = 0.1;
+
+/** What a stage asks: the same as when heads of that stage were counted as a flaw. */
+function forStage(sheet: Sheet, { species: s, stage, flaws = [] }: LotState): Sheet {
+  const asFlaw: FlawKind | null =
+    stage > 1 ? 'blown' : stage < TIGHT_STAGE && !hasTrait(s, 'pencil buds') ? 'too-tight' : null;
+  if (asFlaw !== null) return flaws.includes(asFlaw) ? sheet : (FOR_FLAW[asFlaw]?.(sheet, s) ?? sheet);
+  return forOpenness(sheet, s, stage);
+}
+
+function forOpenness(sheet: Sheet, s: Species, stage: number): Sheet {
   if (opensInVase(s) && stage > idealArrivalStage(s) + 0.3)
     return drinksMore(sheet, m('why.it-came-open-it-gives-off-more'), 3);
   if (hasTrait(s, 'pencil buds') && stage < 0.1)
@@ -183,7 +176,7 @@ const FOR_FLAW: Partial<Record<FlawKind, ForFlaw>> = {
           changed(sheet, 'drink', state(m('why.too-tight-warm-water-brings-it-on')), { tempC: DRINK_C.warm }),
           s,
         )
-      : sheet,
+      : noted(sheet, 'look-back', state(m('why.it-does-not-open-after-the-cut'))),
 };
 
 /** The sheet as this lot's state asks: how it hangs, how it was packed, how open it is, what was found wrong. */

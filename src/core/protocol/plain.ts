@@ -50,9 +50,9 @@ function strip(s: Species): Draft[] {
   }
 }
 
-/** What cuts a stem of the species: wood as thick as a pencil wants secateurs. */
+/** What cuts a stem of the species: wood wants secateurs. */
 export function toolFor(s: Species): Tool {
-  return s.build === 'woody' && s.stemMm >= 6 && !hasTrait(s, 'a rose') ? 'secateurs' : 'knife or snips';
+  return s.build === 'woody' && !hasTrait(s, 'a rose') ? 'secateurs' : 'knife or snips';
 }
 
 function cut(s: Species): Draft[] {
@@ -199,6 +199,13 @@ function afterDrink(s: Species): Draft[] {
         stems: m('stems.all'),
       }),
     );
+  if (s.foliage === 'late')
+    out.push(
+      asked(
+        { kind: 'strip', to: 'late', keepsShare: 1, snipped: false },
+        m('why.its-leaves-keep-it-until-it-is-used'),
+      ),
+    );
   if (s.sap === 'latex')
     out.push(asked({ kind: 'discard', what: 'lowest florets' }, m('why.the-lowest-go-first-and-gas-the')));
   if (hasTrait(s, 'lily'))
@@ -231,6 +238,17 @@ const DUE_BY_COUNT_H = new Map(
   SOLUTION_KEYS.map((key) => [key, hoursUntilDue(freshWater('clean', key), SHOP_C, 0) ?? Infinity]),
 );
 
+/** The longest its water may serve by the house's limit and the species', whatever its count, h. */
+export function waterMostHours(
+  s: Species,
+  drinks: ParamsOf<'drink'>['solution'],
+  limits: WaterLimits,
+): number {
+  const isFed = drinks !== 'plain' && drinks !== 'copper' && drinks !== 'bleach';
+  const house = !isFed ? limits.plainDays : hasTrait(s, 'lily') ? limits.lilyDays : limits.foodDays;
+  return Math.min(house * 24, s.waterMostH ?? Infinity);
+}
+
 /** Hours a pail's water may serve: until the predicted count is due, or the house's longest, or the species'. */
 export function waterServesHours(
   s: Species,
@@ -238,9 +256,7 @@ export function waterServesHours(
   limits: WaterLimits,
 ): number {
   const byCount = DUE_BY_COUNT_H.get(drinks) ?? Infinity;
-  const isFed = drinks !== 'plain' && drinks !== 'copper' && drinks !== 'bleach';
-  const house = !isFed ? limits.plainDays : hasTrait(s, 'lily') ? limits.lilyDays : limits.foodDays;
-  return Math.max(1, Math.min(byCount, house * 24, s.waterMostH ?? Infinity));
+  return Math.max(1, Math.min(byCount, waterMostHours(s, drinks, limits)));
 }
 
 /** The protocol of a species as the plain lot of it gets: sound, ideal, in a shop that has everything. */

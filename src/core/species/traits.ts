@@ -10,6 +10,15 @@ export const TRAITS = {
   'drinks by the head': { means: 'It takes water through the whole head.', basis: 'practice' },
   'acid dip': { means: 'The fresh cut is dipped in alum or hydrating acid.', basis: 'practice' },
   'neck is lost': { means: 'A neck that has dropped does not come back.', basis: 'trade' },
+  'lifts in cold': {
+    means: 'Hanging, it is wrapped upright in deep cold water; heat does nothing for it.',
+    basis: 'practice',
+  },
+  'lifts by a recut': {
+    means: 'Hanging, a thin slice off its foot and cool water are all that helps.',
+    basis: 'practice',
+  },
+  'dries well': { means: 'Hung upside down it dries and keeps its colour.', basis: 'practice' },
   'drinks in a grid': { means: 'It hangs by its head in a grid while it drinks.', basis: 'practice' },
   'drinks in paper': {
     means: 'It is wrapped upright while it drinks: it sets as it is held.',

@@ -6,12 +6,17 @@ import { checkWords, flag, oneOf, words, WRAPPINGS } from './params';
 
 const UNPACK = { off: v.pipe(v.array(oneOf(WRAPPINGS)), v.maxLength(7)), keepsSleeve: flag };
 function unpackSaid({ off, keepsSleeve }: ParamsIn<typeof UNPACK>): Said {
-  const rest = off.filter((o) => o !== 'mesh' && o !== 'bract');
+  const things = off.filter((o) => o !== 'mesh' && o !== 'bract').map((o) => m(`wrapping.${o}`));
+  const isMore = things.length > 0;
   const first = off.includes('mesh')
-    ? m('step.roll-the-mesh-up-from-the-stem')
+    ? isMore
+      ? m('step.mesh-and-off', { things })
+      : m('step.roll-the-mesh-up-from-the-stem')
     : keepsSleeve
-      ? m('step.out-of-the-box-but-leave-the')
-      : m('step.off', { things: rest.map((o) => m(`wrapping.${o}`)) });
+      ? isMore
+        ? m('step.leave-the-sleeve-and-off', { things })
+        : m('step.out-of-the-box-but-leave-the')
+      : m('step.off', { things });
   return {
     title: off.includes('bract') ? m('step.and-slip-off-the-bract', { first }) : first,
     doneWord: m('done.unpacked'),

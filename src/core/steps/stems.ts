@@ -6,7 +6,7 @@ import { depthFigure, lengthFigure, timeFigure, warmthFigure } from './figures';
 import { cm, depthCm, flag, numberIn, oneOf, tempC, TOOLS } from './params';
 
 const STRIP = {
-  to: oneOf(['waterline', 'lower-two', 'bare', 'wings', 'share', 'yellow', 'all but the head']),
+  to: oneOf(['waterline', 'lower-two', 'bare', 'wings', 'share', 'yellow', 'all but the head', 'late']),
   /** Share of the leaves above the waterline that stay. */
   keepsShare: numberIn(0, 1),
   snipped: flag,
@@ -45,6 +45,8 @@ function stripSaid({ to, keepsShare, snipped }: ParamsIn<typeof STRIP>, depthCm:
         title: m('step.take-off-every-yellow-leaf'),
         stems: m('stems.those-with-yellow-leaves'),
       };
+    case 'late':
+      return { ...done, title: m('step.leave-its-leaves-until-it-is-used') };
     case 'all but the head':
       return { ...done, title: m('step.take-its-leaves-off-all-but-the') };
   }
