@@ -44,6 +44,7 @@ const jobArb = fc
       waitS: i === pieces.length - 1 ? 0 : p.waitS,
     })),
     lossDays: (dryS) => slope * (dryS / 3600) ** bend,
+    value: 1,
     isWet: false,
   }));
 const HANDS: readonly Hands[] = [

@@ -12,7 +12,7 @@ function starts(jobs: readonly Job[]): number[][] {
   const by = (rank: (job: Job) => number): number[] =>
     [...ids].sort((a, b) => rank(jobs[b] as Job) - rank(jobs[a] as Job));
   const rates = [1, 2, 4, 8].map((hours) =>
-    by((job) => (job.lot.stems * job.lossDays(hours * HOUR_S)) / Math.max(1, handsOf(job))),
+    by((job) => (job.lot.stems * job.value * job.lossDays(hours * HOUR_S)) / Math.max(1, handsOf(job))),
   );
   const waitsFirst = by((job) => job.pieces.reduce((s, p) => s + p.waitS, 0));
   return [...rates, by((job) => -handsOf(job)), waitsFirst, ids].map((order) => inTurn(order, jobs));
@@ -26,6 +26,25 @@ function moved(order: readonly number[], from: number, to: number): number[] {
 }
 
 const pick = (stream: RandomStream, n: number): number => Math.min(n - 1, Math.floor(stream.uniform() * n));
+
+/** All of one lot's pieces put before another piece of work, one after the other. */
+function movedWhole(order: readonly number[], job: number, to: number): number[] {
+  const rest = order.filter((j) => j !== job);
+  const at = Math.min(to, rest.length);
+  return [...rest.slice(0, at), ...order.filter((j) => j === job), ...rest.slice(at)];
+}
+
+/** One change to an order: a piece put elsewhere, a whole lot put elsewhere, or two pieces in one another's place. */
+function anotherOrder(order: readonly number[], stream: RandomStream): number[] {
+  const n = order.length;
+  const [a, b] = [pick(stream, n), pick(stream, n)];
+  const kind = pick(stream, 3);
+  if (kind === 0) return moved(order, a, b);
+  if (kind === 1) return movedWhole(order, order[a] as number, b);
+  const next = [...order];
+  [next[a], next[b]] = [order[b] as number, order[a] as number];
+  return next;
+}
 
 /** A few pieces of work put elsewhere, to leave a hollow that no single move leaves. */
 function shaken(order: readonly number[], stream: RandomStream): number[] {
@@ -64,7 +83,7 @@ export function* improvedOrders(
     while (hasMoved && left > 0) {
       hasMoved = false;
       for (let i = 0; i < n * n && left > 0; i++) {
-        const next = tried(moved(here.order, pick(stream, n), pick(stream, n)));
+        const next = tried(anotherOrder(here.order, stream));
         if (!isBetter(next.schedule, here.schedule)) continue;
         here = next;
         hasMoved = true;

@@ -4,6 +4,7 @@ import { isWetPacked } from '../vase-life/journey';
 import { forecastInputOf } from '../vase-life/lot-history';
 import { predictLot } from '../vase-life/predict-lot';
 import { rightSolution } from '../water/solutions';
+import { BOILED_C, HOT_TAP } from '../protocol/lifting';
 import type { Job, Piece, KnownLot, WorkStep } from './types';
 
 /** Dry hours at which the model is asked; between them the loss is a straight line. */
@@ -17,6 +18,19 @@ function handsSecondsOf(step: WorkStep, stems: number): number {
   return 'aStemS' in hands ? stems * hands.aStemS : Math.ceil(stems / hands.batch) * hands.aBatchS;
 }
 
+/** Whether the same hands go on without a pause from one to the next. */
+const isOneGo = (last: Piece, next: Piece): boolean =>
+  last.waitS === 0 &&
+  last.skill === next.skill &&
+  last.usesKettle === next.usesKettle &&
+  last.usesSink === next.usesSink;
+
+/** What rescues a head where there is no kettle: the hot tap, until it has cooled. A dip of the species' own is left out. */
+function withoutKettle(params: WorkStep['params']): WorkStep['params'] {
+  const isRescue = params.kind === 'hot-dip' && params.tempC >= BOILED_C;
+  return isRescue ? HOT_TAP : params;
+}
+
 /**
  * The work on a lot until it stands in water, in pieces: a new one begins after a wait, and where
  * another skill, the kettle or the sink is needed. Without a kettle nothing is dipped.
@@ -24,27 +38,23 @@ function handsSecondsOf(step: WorkStep, stems: number): number {
 export function piecesOf(steps: readonly WorkStep[], stems: number, hasKettle: boolean): Piece[] {
   const pieces: Piece[] = [];
   for (const step of steps) {
-    const uses = resourcesOf(step.params);
+    const params = hasKettle ? step.params : withoutKettle(step.params);
+    const uses = resourcesOf(params);
     const [usesKettle, usesSink] = [uses.includes('kettle'), uses.includes('sink')];
     if (usesKettle && !hasKettle) continue;
     const skill = step.who;
-    const waitS = step.pail !== null || usesKettle ? 0 : step.waitSeconds;
+    const waits = params.kind === 'hot-dip' ? params.seconds : step.waitSeconds;
+    const waitS = step.pail !== null || usesKettle ? 0 : waits;
     const handsS = handsSecondsOf(step, stems);
     const last = pieces.at(-1);
-    if (
-      last &&
-      last.waitS === 0 &&
-      last.skill === skill &&
-      last.usesKettle === usesKettle &&
-      last.usesSink === usesSink
-    )
+    const next: Piece = { titles: [step.title], handsS, skill, usesKettle, usesSink, waitS };
+    if (last && isOneGo(last, next))
       pieces[pieces.length - 1] = {
-        ...last,
+        ...next,
         titles: [...last.titles, step.title],
         handsS: last.handsS + handsS,
-        waitS,
       };
-    else pieces.push({ titles: [step.title], handsS, skill, usesKettle, usesSink, waitS });
+    else pieces.push(next);
     if (step.pail !== null) break;
   }
   return pieces;
@@ -92,6 +102,7 @@ export function jobOf(lot: KnownLot, hasKettle: boolean, seed: number): Job {
     lot,
     pieces: piecesOf(steps, lot.stems, hasKettle),
     lossDays: (dryS) => onCurve(curve, dryS / 3600),
+    value: 1,
     isWet,
     readyInS: lot.readyInS ?? 0,
   };

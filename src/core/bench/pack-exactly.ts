@@ -1,4 +1,4 @@
-import { isDeepEnough, mayStandTogether, pailHolds, suits, type Standing } from './pail-fit';
+import { isDeepEnough, mayStandTogether, pailHolds, standsMm, suits, type Standing } from './pail-fit';
 import type { BenchPail, PailShare } from './types';
 
 /** Solves a mixed-integer programme written in the LP format; null when it found nothing in its time. */
@@ -28,7 +28,7 @@ function programme(lots: readonly Standing[], pails: readonly BenchPail[]): stri
     whole.push(`w${i}`);
     for (const j of fits) {
       const pail = pails[j] as BenchPail;
-      const holds = pailHolds(pail.litres, l.species.stemMm);
+      const holds = pailHolds(pail.litres, standsMm(l.species));
       rows.push(`s${i}_${j} - ${Math.min(holds, l.lot.stems)} y${i}_${j} <= 0`);
       rows.push(`y${i}_${j} - c${waters.indexOf(l.water)}_${j} <= 0`);
       cost.push(`${COST.part + (suits(l, pail) ? 0 : COST.low)} y${i}_${j}`);
@@ -45,7 +45,7 @@ function programme(lots: readonly Standing[], pails: readonly BenchPail[]): stri
     const inIt = lots.flatMap((l, i) => (isDeepEnough(l, pail) ? [{ l, i }] : []));
     if (inIt.length > 0)
       rows.push(
-        `${sum(inIt.map(({ l, i }) => `${(1 / pailHolds(pail.litres, l.species.stemMm)).toFixed(9)} s${i}_${j}`))} - z${j} <= 0`,
+        `${sum(inIt.map(({ l, i }) => `${(1 / pailHolds(pail.litres, standsMm(l.species))).toFixed(9)} s${i}_${j}`))} - z${j} <= 0`,
       );
     rows.push(`${sum(waters.map((_, k) => `c${k}_${j}`))} - z${j} <= 0`);
     // Pails of one size are filled in turn: which of them is empty makes no difference.
@@ -85,7 +85,7 @@ function holds(
   return (
     pails.every((pail) => {
       const inIt = shares.filter((s) => s.pail === pail.name).map((s) => ({ ...s, by: of(s.lot) }));
-      const used = inIt.reduce((n, s) => n + s.stems / pailHolds(pail.litres, s.by.species.stemMm), 0);
+      const used = inIt.reduce((n, s) => n + s.stems / pailHolds(pail.litres, standsMm(s.by.species)), 0);
       return (
         used <= 1 + 1e-6 && inIt.every((a) => inIt.every((b) => a === b || mayStandTogether(a.by, b.by)))
       );

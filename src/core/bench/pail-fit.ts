@@ -1,6 +1,7 @@
 import { composeProtocol } from '../protocol/compose';
 import type { PailWish } from '../protocol/types';
 import type { Species } from '../species/species';
+import { hasTrait } from '../species/traits';
 import { waterName, whyNotBeside, whyNotOneWater, type Sharer } from '../water/sharing';
 import type { BenchPail, KnownLot } from './types';
 
@@ -11,7 +12,17 @@ const ROSE_MM = 6;
 const TALL_STEM_CM = 60;
 const TALL_PAIL_CM = 30;
 
-/** Stems of a species that a pail holds. */
+/** Of what stands close, the thickness of a rose stem that takes as much room, against its own. */
+const CLOSE = 0.476;
+const LEAST_CLOSE_MM = 3.3;
+
+/** The room a stem of a species takes among others, as the thickness of a rose stem that takes as much, mm. */
+export function standsMm(species: Pick<Species, 'stemMm' | 'traits'>): number {
+  if (!hasTrait(species, 'stands close')) return species.stemMm;
+  return Math.min(species.stemMm, Math.max(LEAST_CLOSE_MM, species.stemMm * CLOSE));
+}
+
+/** Stems of such a thickness that a pail holds. */
 export function pailHolds(litres: number, stemMm: number): number {
   return Math.max(1, Math.floor((litres / 10) * ROSES_IN_TEN_LITRES * (ROSE_MM / stemMm)));
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { knownLot as lot } from '../../../tests/support/waiting-lot';
 import { loadSolver } from '../../workers/solver';
 import { SPECIES } from '../species/species';
-import { mayStandTogether, pailHolds, standingLots } from './pail-fit';
+import { mayStandTogether, pailHolds, standingLots, standsMm } from './pail-fit';
 import { intoPails } from './pails';
 import type { BenchInput, KnownLot } from './types';
 
@@ -35,7 +35,7 @@ function expectToHold(
       .filter((s) => s.pail === p.name)
       .map((s) => ({ stems: s.stems, by: of(s.lot) }));
     expect(
-      inIt.reduce((n, s) => n + s.stems / pailHolds(p.litres, s.by?.species.stemMm ?? 1), 0),
+      inIt.reduce((n, s) => n + s.stems / pailHolds(p.litres, s.by ? standsMm(s.by.species) : 1), 0),
     ).toBeLessThanOrEqual(1 + 1e-6);
     for (const a of inIt)
       for (const b of inIt) {

@@ -1,8 +1,9 @@
 import { SHIPPED_SPECIES, type SpeciesRegistry } from '../species/registry';
-import { boundStemDays } from './bound';
+import { boundByOrder, boundStemDays } from './bound';
 import { improvedOrders } from './improve';
 import { jobOf } from './jobs';
-import { intoPails, type SolveMixed } from './pails';
+import { intoPails, type Packing, type SolveMixed } from './pails';
+import { boundByPails, lossWithoutPail, withValue } from './worth';
 import { inTurn, isBetter, scheduleOf, type Means } from './schedule';
 import { repaired, settled, type Found } from './settle';
 import { intoRooms } from './rooms';
@@ -60,11 +61,23 @@ export function* bestOrders(
   return settled({ order: standing, schedule: scheduleOf(standing, jobs, means) }, best, jobs, means);
 }
 
+type BoundOf = (jobs: readonly Job[], hands: number, boilS: number) => number;
+
+/** What no plan undercuts: stem-days, each stem alike, and by what it is worth. */
+function boundsOf(jobs: readonly Job[], input: BenchInput, of: BoundOf): BenchPlan['bound'] {
+  const [hands, boilS] = [input.hands.length, (input.kettle?.boilMinutes ?? 0) * 60];
+  const cost = of(jobs, hands, boilS);
+  const isAlike = jobs.every((job) => job.value === 1);
+  const alike = () => jobs.map((job) => ({ ...job, value: 1 }));
+  return { stemDays: rounded(isAlike ? cost : of(alike(), hands, boilS)), cost: rounded(cost) };
+}
+
 function told(
   input: BenchInput,
   jobs: readonly Job[],
   { order, schedule }: Found,
-  solve: SolveMixed | null,
+  packing: Packing,
+  bound: BenchPlan['bound'],
 ): BenchPlan {
   const means = meansOf(input, input.hands.length);
   const asTheyCame = inTurn(
@@ -74,7 +87,7 @@ function told(
   const first = scheduleOf(asTheyCame, jobs, means);
   const best = isBetter(first, schedule) ? { order: asTheyCame, schedule: first } : { order, schedule };
   const lots = jobs.map((j) => j.lot);
-  const { shares, without } = intoPails(lots, input.pails, solve);
+  const { shares, without } = packing;
   const [money, firstMoney] = [moneyOf(best.schedule, jobs), moneyOf(first, jobs)];
   const dips = best.schedule.slots.filter((s) => jobs[s.job]?.pieces[s.piece]?.usesKettle);
   const boilS = means.kettleReadyS;
@@ -85,8 +98,12 @@ function told(
     pails: shares,
     rooms: intoRooms(lots, shares, input.rooms ?? []),
     withoutPail: without,
-    objective: { stemDays: rounded(best.schedule.stemDays), finishMin: minutes(best.schedule.finishS) },
-    bound: { stemDays: rounded(boundStemDays(jobs, input.hands.length, boilS)) },
+    objective: {
+      stemDays: rounded(best.schedule.stemDays),
+      cost: rounded(best.schedule.cost),
+      finishMin: minutes(best.schedule.finishS),
+    },
+    bound,
     firstComeFirstServed: { stemDays: rounded(first.stemDays), finishMin: minutes(first.finishS) },
     saved: {
       stemDays: rounded(first.stemDays - best.schedule.stemDays),
@@ -107,17 +124,29 @@ export function* planInSteps(
   species: SpeciesRegistry,
   solve: SolveMixed | null = null,
 ): Generator<BenchPlan, BenchPlan, void> {
-  const jobs = input.lots.map((lot) =>
-    jobOf({ ...lot, species: species.byKey(lot.species) }, input.kettle !== null, input.seed),
+  const all = withValue(
+    input.lots.map((lot) =>
+      jobOf({ ...lot, species: species.byKey(lot.species) }, input.kettle !== null, input.seed),
+    ),
   );
+  // Pails first: what finds none is not in water, and its work helps nothing.
+  const lossOf = new Map(all.map((job) => [job.lot.id, lossWithoutPail(job)]));
+  const packing = intoPails(
+    all.map((j) => j.lot),
+    input.pails,
+    solve,
+    (id) => lossOf.get(id) ?? 0,
+  );
+  const jobs = boundByPails(all, packing.shares);
+  // The tighter bound takes longer than a plan may be waited for: it is told with the last one.
+  const bound = boundsOf(jobs, input, boundByOrder);
   const search = bestOrders(input, jobs);
   let step = search.next();
-  // What is told on the way has its pails by first fit: a solver for each would take longer than the search.
   while (!step.done) {
-    yield told(input, jobs, step.value, null);
+    yield told(input, jobs, step.value, packing, bound);
     step = search.next();
   }
-  return told(input, jobs, step.value, solve);
+  return told(input, jobs, step.value, packing, boundsOf(jobs, input, boundStemDays));
 }
 
 /** The plan, worked out in one go. */

@@ -72,16 +72,20 @@ export function scheduleOf(order: readonly number[], jobs: readonly Job[], means
   return { slots, wetS: readyS, ...costOf(readyS, jobs), finishS: Math.max(0, ...readyS) };
 }
 
-/** Stem-days lost when the jobs come to water at those seconds. */
-export function costOf(wetS: readonly number[], jobs: readonly Job[]): { stemDays: number } {
-  return {
-    stemDays: jobs.reduce((sum, job, i) => sum + job.lot.stems * job.lossDays(wetS[i] ?? 0), 0),
-  };
+/** Stem-days lost when the jobs come to water at those seconds, and what they are worth. */
+export function costOf(wetS: readonly number[], jobs: readonly Job[]): { stemDays: number; cost: number } {
+  let [stemDays, cost] = [0, 0];
+  jobs.forEach((job, i) => {
+    const days = job.lot.stems * job.lossDays(wetS[i] ?? 0);
+    stemDays += days;
+    cost += days * job.value;
+  });
+  return { stemDays, cost };
 }
 
-/** Fewer stem-days first, then an earlier end. */
+/** Less lost first, by what it is worth; then an earlier end. */
 export function isBetter(a: Schedule, b: Schedule): boolean {
-  const less = b.stemDays - a.stemDays;
+  const less = b.cost - a.cost;
   return less > 1e-9 || (less > -1e-9 && a.finishS < b.finishS - 1e-9);
 }
 

@@ -37,7 +37,7 @@ const countOf = (target: readonly number[], job: number, upTo: number): number =
 export function settled(standing: Found, best: Found, jobs: readonly Job[], means: Means): Found {
   let here = standing;
   const left = new Set(jobs.map((_, j) => j));
-  while (here.schedule.stemDays - best.schedule.stemDays > WORTH_A_CHANGE && left.size > 0) {
+  while (here.schedule.cost - best.schedule.cost > WORTH_A_CHANGE && left.size > 0) {
     let step: (Found & { readonly job: number }) | null = null;
     for (const job of left) {
       const order = withJobAsIn(here.order, best.order, job);
@@ -48,8 +48,7 @@ export function settled(standing: Found, best: Found, jobs: readonly Job[], mean
     left.delete(step.job);
     here = step;
   }
-  return isBetter(best.schedule, here.schedule) &&
-    here.schedule.stemDays - best.schedule.stemDays > WORTH_A_CHANGE
+  return isBetter(best.schedule, here.schedule) && here.schedule.cost - best.schedule.cost > WORTH_A_CHANGE
     ? best
     : here;
 }

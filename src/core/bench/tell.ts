@@ -22,7 +22,8 @@ export interface PlannedWork {
 
 export interface PlannedLot {
   readonly lot: string;
-  readonly wetAtMin: number;
+  /** Null where none of it finds a pail: it is not in water. */
+  readonly wetAtMin: number | null;
   /** Days a stem of it loses by then. */
   readonly daysLost: number;
   /** Minutes it comes to water later than it bears dry, counted from now; 0 when in time. */
@@ -38,9 +39,10 @@ export interface BenchPlan {
   readonly withoutPail: readonly PailShare[];
   /** Where each lot goes after its drink; null where there is no space left for it. */
   readonly rooms: readonly LotRoom[];
-  readonly objective: { readonly stemDays: number; readonly finishMin: number };
-  /** Stem-days that no plan undercuts. */
-  readonly bound: { readonly stemDays: number };
+  /** Stem-days lost; the same by what each stem is worth against the middling one, which the plan makes least. */
+  readonly objective: { readonly stemDays: number; readonly cost: number; readonly finishMin: number };
+  /** Stem-days, and their worth, that no plan undercuts. */
+  readonly bound: { readonly stemDays: number; readonly cost: number };
   readonly firstComeFirstServed: { readonly stemDays: number; readonly finishMin: number };
   /** Against first come, first served; money is the share of its life by its price, null without prices. */
   readonly saved: { readonly stemDays: number; readonly money: number | null };
@@ -107,7 +109,7 @@ export function lotsOf({ wetS }: Schedule, jobs: readonly Job[]): PlannedLot[] {
     const bearsS = job.isWet ? Infinity : (job.lot.bearsDryS ?? job.lot.species.dryHours * 3600);
     return {
       lot: job.lot.id,
-      wetAtMin: minutes(at),
+      wetAtMin: job.pailShare === 0 ? null : minutes(at),
       daysLost: rounded(job.lossDays(at)),
       lateMin: minutes(Math.max(0, at - bearsS)),
     };

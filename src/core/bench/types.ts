@@ -98,8 +98,12 @@ export interface Piece {
 export interface Job {
   readonly lot: KnownLot;
   readonly pieces: readonly Piece[];
-  /** Days a stem of it has lost when it comes to water after so many seconds dry. */
+  /** What a stem of it is worth against the middling one of the morning; 1 where no lot bears a price. */
+  readonly value: number;
+  /** Days a stem of it has lost when it comes to water after so many seconds dry: of what finds no pail, as if never. */
   readonly lossDays: (dryS: number) => number;
+  /** Share of its stems that find a pail; all where it is not told. */
+  readonly pailShare?: number;
   /** It stands in water as it comes: it may wait and loses nothing. */
   readonly isWet: boolean;
   /** Seconds before which nothing can be done with it. */
@@ -120,6 +124,8 @@ export interface Schedule {
   /** By job: seconds until it stands in water. */
   readonly wetS: readonly number[];
   readonly stemDays: number;
+  /** Stem-days by what each stem is worth: what a plan loses least of. */
+  readonly cost: number;
   readonly finishS: number;
 }
 

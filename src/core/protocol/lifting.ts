@@ -17,6 +17,12 @@ export const COOL_C = 12;
 
 const state = (says: Message): Change => ({ because: 'state', says });
 
+/** Just off the boil; from here on a dip is a rescue and no species' own. */
+const JUST_BOILED_C = 98;
+export const BOILED_C = 90;
+/** The hot tap, by the thermometer, until it has cooled. */
+export const HOT_TAP: StepParams = { kind: 'hot-dip', tempC: 50, seconds: 1200, depthCm: 5, untilCool: true };
+
 /** The heat that drives air out of a stem that hangs, by the house's school for it. */
 export function rescueDip(s: Species, ways: Ways): StepParams {
   const school = schoolFor(ways.schools, 'rescue', s.key);
@@ -24,8 +30,8 @@ export function rescueDip(s: Species, ways: Ways): StepParams {
     (school === 'just-boiled' || (school === 'by-build' && s.build === 'woody')) &&
     ways.has.includes('kettle');
   return boils
-    ? { kind: 'hot-dip', tempC: 98, seconds: 30, depthCm: 5, untilCool: false }
-    : { kind: 'hot-dip', tempC: 50, seconds: 1200, depthCm: 5, untilCool: true };
+    ? { kind: 'hot-dip', tempC: JUST_BOILED_C, seconds: 30, depthCm: 5, untilCool: false }
+    : HOT_TAP;
 }
 
 type Lift = (sheet: Sheet, s: Species) => Sheet;

@@ -19,6 +19,10 @@ export const TRAITS = {
     basis: 'practice',
   },
   'dries well': { means: 'Hung upside down it dries and keeps its colour.', basis: 'practice' },
+  'stands close': {
+    means: 'Slim and all but leafless: nearly twice as many stand in a pail as of roses.',
+    basis: 'trade',
+  },
   'drinks in a grid': { means: 'It hangs by its head in a grid while it drinks.', basis: 'practice' },
   'drinks in paper': {
     means: 'It is wrapped upright while it drinks: it sets as it is held.',

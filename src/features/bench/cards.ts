@@ -1,3 +1,4 @@
+import { standsMm } from '@/core/bench/pail-fit';
 import 'server-only';
 import { HOUR_MS } from '@/core/calendar/spans';
 import { comparedWithPlain } from '@/core/protocol/compare';
@@ -37,7 +38,7 @@ function pailsFor(floor: Floor, { lot, flaws }: FloorLot, wish: PailWish | null,
   if (!wish) return [];
   const planned = floor.plan?.pails.filter((s) => s.lot === lot.id).map((s) => s.pail) ?? [];
   const asked = lot.sapOpen ? { ...wish, alone: true } : wish;
-  const { stemMm } = floor.species.byKey(lot.speciesKey);
+  const stemMm = standsMm(floor.species.byKey(lot.speciesKey));
   const choices = floor.pails.flatMap((p): PailChoice[] => {
     const water = waterIn(p, at);
     const mates = floor.inWater.filter(
@@ -45,7 +46,7 @@ function pailsFor(floor: Floor, { lot, flaws }: FloorLot, wish: PailWish | null,
     );
     const standing = mates.map((m) => ({
       stems: m.lot.stemsLeft,
-      stemMm: floor.species.byKey(m.lot.speciesKey).stemMm,
+      stemMm: standsMm(floor.species.byKey(m.lot.speciesKey)),
     }));
     const shape = { litres: p.sizeL, heightCm: p.heightCm };
     const holds = roomLeft(p.sizeL, standing, stemMm);
@@ -87,7 +88,7 @@ function pailsFor(floor: Floor, { lot, flaws }: FloorLot, wish: PailWish | null,
 
 /** Pails dealt to what no single one holds: as the plan has them, else the next clean ones. */
 function dealtTo(floor: Floor, { lot }: FloorLot, pails: readonly PailChoice[]): PailShareView[] {
-  const { stemMm } = floor.species.byKey(lot.speciesKey);
+  const stemMm = standsMm(floor.species.byKey(lot.speciesKey));
   const clean = pails.filter((p) => !p.shares);
   const taken = new Set(floor.plan?.pails.filter((s) => s.lot !== lot.id).map((s) => s.pail) ?? []);
   // What the plan gives to others comes last: it is theirs while others are left.

@@ -1,3 +1,4 @@
+import { standsMm } from '@/core/bench/pail-fit';
 import { SimpleGrid, Text, Title } from '@mantine/core';
 import type { ReactNode } from 'react';
 import { addDays } from '@/core/calendar/dates';
@@ -42,7 +43,7 @@ function NextVan({ floor, expected, today, me }: Props) {
   if (!next) return <p className="soft">{t('clear.no-van')}</p>;
   const ready = floor.pails.filter((p) => p.state === 'sanitised');
   const { needed, short } = pailsForOrder(
-    next.lines.map((l) => ({ stems: l.stems, stemMm: floor.species.byKey(l.speciesKey).stemMm })),
+    next.lines.map((l) => ({ stems: l.stems, stemMm: standsMm(floor.species.byKey(l.speciesKey)) })),
     ready.map((p) => ({ id: p.id, litres: p.sizeL })),
   );
   const when =

@@ -125,7 +125,7 @@ function PlanTable({
               </td>
               <td>{w.slackMin < 1 ? 'no' : `${Math.round(w.slackMin)} min`}</td>
               <td className={wet && wet.lateMin > 0 ? 'late' : undefined}>
-                {wet ? clock(wet.wetAtMin) : ''}
+                {!wet ? '' : wet.wetAtMin === null ? 'no pail' : clock(wet.wetAtMin)}
                 {wet && wet.lateMin > 0 && `, ${Math.round(wet.lateMin)} min late`}
               </td>
               <td>{pails.length > 0 ? pails.map((p) => p.pail).join(', ') : 'none free'}</td>

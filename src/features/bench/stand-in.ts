@@ -1,3 +1,4 @@
+import { standsMm } from '@/core/bench/pail-fit';
 import { m, type Words } from '@/core/words/message';
 import 'server-only';
 import { roomLeft } from '@/core/bench/pail-room';
@@ -35,8 +36,8 @@ function askIfCrowded(
   pail: PailRow,
   mates: readonly PortionRow[],
 ): void {
-  const { stemMm } = species.byKey(portion.speciesKey);
-  const standing = mates.map((m) => ({ stems: m.stemsLeft, stemMm: species.byKey(m.speciesKey).stemMm }));
+  const stemMm = standsMm(species.byKey(portion.speciesKey));
+  const standing = mates.map((m) => ({ stems: m.stemsLeft, stemMm: standsMm(species.byKey(m.speciesKey)) }));
   const room = roomLeft(pail.sizeL, standing, stemMm);
   if (portion.stemsLeft > room)
     ask(

@@ -1,3 +1,4 @@
+import { standsMm } from '@/core/bench/pail-fit';
 import { low, m } from '@/core/words/message';
 import 'server-only';
 import type { pailActions } from '@/core/actions/pails';
@@ -111,7 +112,7 @@ export const pailHandlers: Handlers<keyof typeof pailActions> = {
       const standing = await manyPortionsInFill(trx, from.fillId);
       const [first] = standing;
       const stems = standing.reduce((n, s) => n + s.stemsLeft, 0);
-      const thickest = Math.max(0, ...standing.map((s) => me.species.byKey(s.speciesKey).stemMm));
+      const thickest = Math.max(0, ...standing.map((s) => standsMm(me.species.byKey(s.speciesKey))));
       if (first && stems > roomLeft(to.sizeL, [], thickest))
         ask(
           'crowded',
