@@ -6,6 +6,7 @@ export interface SupplierLotRow {
   readonly speciesKey: string;
   readonly agedDays: number;
   readonly droop: string;
+  readonly looked: boolean;
   /** Kinds of flaws that were counted in it. */
   readonly flaws: readonly string[];
   readonly stemsShort: number;
@@ -20,7 +21,7 @@ export async function manyLotsOfSupplier(
 ): Promise<SupplierLotRow[]> {
   const { rows } = await trx.raw<{ rows: SupplierLotRow[] }>(
     `with past as (
-       select l.id, l.species_key, l.aged_days, l.droop, l.stems_short, d.booked_at
+       select l.id, l.species_key, l.aged_days, l.droop, l.stems_short, l.looked_at, d.booked_at
        from lot l join delivery d on d.id = l.delivery_id
        where d.supplier = ? and d.booked_at >= ? and d.id <> ? and l.merged_into is null and d.taken_back_at is null
        order by d.booked_at desc limit 500),
@@ -30,6 +31,7 @@ export async function manyLotsOfSupplier(
      flawed as (
        select lot_id, array_agg(kind) as kinds from last_seen where not withdrawn and seen > 0 group by lot_id)
      select past.species_key as "speciesKey", past.aged_days as "agedDays", past.droop,
+       past.looked_at is not null as looked,
        past.stems_short as "stemsShort", coalesce(flawed.kinds, '{}') as flaws
      from past left join flawed on flawed.lot_id = past.id order by past.booked_at desc`,
     [supplier, since, butDeliveryId],

@@ -5,6 +5,7 @@ import { boxTemperature, daysUsedPerDay } from './temperatures';
 const past = (speciesKey: string, lifeUsed: number, over: Partial<PastLot> = {}): PastLot => ({
   speciesKey,
   lifeUsed,
+  wasLookedAt: true,
   wasFirm: true,
   wasFlawed: false,
   wasShort: false,
@@ -26,6 +27,18 @@ test('a lot is held against the same flower of its supplier, or against all of t
   expect(usual && usualInWords('Norrholt Growers', 'Rose', usual)).toBe(
     'rose of Norrholt Growers usually comes at 13 %, nine in ten of them at less than this (4 lots).',
   );
+});
+
+test('shares of what came limp or flawed are of what somebody looked at', () => {
+  const unseen = Array.from({ length: 6 }, () => past('rose', 0.1, { wasLookedAt: false }));
+  const seen = [past('rose', 0.1, { wasFirm: false }), past('rose', 0.1, { wasFlawed: true })];
+  const usual = againstUsual({ speciesKey: 'rose', lifeUsed: 0.1 }, [...unseen, ...seen]);
+  expect(usual).toMatchObject({ lots: 8, looked: 2, firmShare: 0.5, flawedShare: 0.5 });
+  expect(usual && usualInWords('Norrholt Growers', 'Rose', usual)).toContain(
+    '(8 lots; 2 looked at; 50 % came limp; 50 % had something to claim)',
+  );
+  const none = againstUsual({ speciesKey: 'rose', lifeUsed: 0.1 }, unseen);
+  expect(none).toMatchObject({ looked: 0, firmShare: null, flawedShare: null });
 });
 
 test('a box is said to be warm, chilled or as it should be, by its species', () => {

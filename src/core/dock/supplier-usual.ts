@@ -5,6 +5,8 @@ export interface PastLot {
   readonly speciesKey: string;
   /** Share of a usual life used when it came, 0 and up. */
   readonly lifeUsed: number;
+  /** Somebody looked at it: only then is it known how it stood and what was wrong with it. */
+  readonly wasLookedAt: boolean;
   readonly wasFirm: boolean;
   /** Something a supplier answers for was counted in it. */
   readonly wasFlawed: boolean;
@@ -18,8 +20,10 @@ export interface AgainstUsual {
   /** Compared with lots of this species, or with all the supplier sent because of it there are few. */
   readonly ofSpecies: boolean;
   readonly usualLifeUsed: number;
-  readonly firmShare: number;
-  readonly flawedShare: number;
+  /** How many of them somebody looked at; the two shares are of these, null where nobody did. */
+  readonly looked: number;
+  readonly firmShare: number | null;
+  readonly flawedShare: number | null;
   readonly shortShare: number;
   /** Among the tenth that had used most of their lives. */
   readonly isOutlying: boolean;
@@ -31,6 +35,8 @@ const FEWEST = 5;
 
 const shareOf = (lots: readonly PastLot[], has: (lot: PastLot) => boolean): number =>
   lots.filter(has).length / lots.length;
+const shareOrNull = (lots: readonly PastLot[], has: (lot: PastLot) => boolean): number | null =>
+  lots.length === 0 ? null : shareOf(lots, has);
 
 /** A lot against what its supplier's earlier ones were; null while there are too few to say. */
 export function againstUsual(
@@ -41,14 +47,16 @@ export function againstUsual(
   const ofSpecies = same.length >= FEWEST_OF_SPECIES;
   const lots = ofSpecies ? same : past;
   if (!ofSpecies && lots.length < FEWEST) return null;
+  const looked = lots.filter((p) => p.wasLookedAt);
   const used = lots.map((p) => p.lifeUsed).sort((a, b) => a - b);
   const usual = quantileOfSorted(used, 0.5);
   return {
     lots: lots.length,
     ofSpecies,
     usualLifeUsed: usual,
-    firmShare: shareOf(lots, (p) => p.wasFirm),
-    flawedShare: shareOf(lots, (p) => p.wasFlawed),
+    looked: looked.length,
+    firmShare: shareOrNull(looked, (p) => p.wasFirm),
+    flawedShare: shareOrNull(looked, (p) => p.wasFlawed),
     shortShare: shareOf(lots, (p) => p.wasShort),
     isOutlying: lot.lifeUsed > quantileOfSorted(used, 0.9) && lot.lifeUsed > usual + 0.05,
   };
@@ -61,8 +69,11 @@ export function usualInWords(supplier: string, name: string, usual: AgainstUsual
   const what = usual.ofSpecies ? name.toLowerCase() : 'flower';
   const life = `${what} of ${supplier} usually comes at ${percent(usual.usualLifeUsed)}`;
   const rest = [
-    usual.firmShare < 0.9 ? `${percent(1 - usual.firmShare)} came limp` : null,
-    usual.flawedShare > 0.05 ? `${percent(usual.flawedShare)} had something to claim` : null,
+    usual.looked < usual.lots ? `${usual.looked} looked at` : null,
+    usual.firmShare !== null && usual.firmShare < 0.9 ? `${percent(1 - usual.firmShare)} came limp` : null,
+    usual.flawedShare !== null && usual.flawedShare > 0.05
+      ? `${percent(usual.flawedShare)} had something to claim`
+      : null,
     usual.shortShare > 0.05 ? `${percent(usual.shortShare)} came short` : null,
   ].filter((w) => w !== null);
   const more = usual.isOutlying ? ', nine in ten of them at less than this' : '';

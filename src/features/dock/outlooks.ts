@@ -50,6 +50,7 @@ export async function pastLots(
   return rows.map((row) => ({
     speciesKey: row.speciesKey,
     lifeUsed: row.agedDays / species.byKey(row.speciesKey).lifeDays20C,
+    wasLookedAt: row.looked,
     wasFirm: row.droop === 'firm',
     wasFlawed: row.flaws.some((f) => Object.hasOwn(FLAWS, f) && FLAWS[f as FlawKind].claim),
     wasShort: row.stemsShort > 0,
