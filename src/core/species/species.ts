@@ -1,5 +1,8 @@
 import table from './species-table.json';
+import { opensInVase } from './opening';
 import type { Trait } from './traits';
+
+export { opensInVase };
 
 export type FoodKind = 'standard' | 'bulb' | 'holding' | 'none';
 export type Habit = 'cup' | 'disc' | 'spike' | 'spray' | 'trumpet' | 'ball' | 'blade' | 'branch';
@@ -73,11 +76,6 @@ export const SPECIES: readonly Species[] = table as readonly Species[];
 
 /** What is shown before somebody chose one: the table's first. */
 export const FIRST_SPECIES = SPECIES[0] as Species;
-
-/** Whether heads of the species go on opening in a vase. */
-export function opensInVase(species: Species): boolean {
-  return species.opensAfterCut && species.openDays20C > 0;
-}
 
 /** The stage a buyer wants to see on arrival (0 tight to 1 fully open). */
 export function idealArrivalStage(species: Species): number {

@@ -1,6 +1,8 @@
 'use client';
 import { Stack } from '@mantine/core';
 import type { DockAdvice } from '@/core/dock/flaws';
+import { staysAsBought } from '@/core/species/opening';
+import { useSpecies } from '@/shell/species';
 import { LifeAxis, LifeLine, daysInWords } from '@/drawing/life-line';
 import type { LotView } from '@/server/stock';
 import css from './dock.module.css';
@@ -34,6 +36,9 @@ export function LotMeans({
     aheadDays: Math.max(8, Math.ceil(widestDays) + 1),
   };
   const words = daysInWords(daysLeft);
+  const { find } = useSpecies();
+  const species = find(lot.speciesKey);
+  const isFixed = species !== undefined && staysAsBought(species);
   return (
     <Stack component="section" gap="0.5rem" aria-label="What it means">
       <div
@@ -59,6 +64,7 @@ export function LotMeans({
         label={`Cut ${lot.daysSinceCut.toFixed(0)} days ago; half of it lasts ${daysInWords(lotDaysLeft)}, a stem ${words}`}
       />
       <LifeAxis scale={scale} />
+      {isFixed && <p>It does not go on opening: it stays at the stage it came in.</p>}
       <p className="soft">
         About {Math.round(100 * outlook.lifeUsed)} % of a usual life is used
         {outlook.usual === null

@@ -6,6 +6,7 @@ import { waitsForAnswer } from '@/core/note/answer';
 import { lineName } from '@/core/note/line-name';
 import type { DeliveryNote } from '@/core/note/types';
 import type { LineAgainstOrder } from '@/core/dock/compare-order';
+import { staysAsBought } from '@/core/species/opening';
 import { COUNT_COLUMNS, type Column } from '@/core/note/headings';
 import css from './dock.module.css';
 import { KEEP, lacking, lackingInOrder, type DraftLine } from './draft-lines';
@@ -150,6 +151,7 @@ export const NoteLineRow = memo(function NoteLineRow({
   isOrder?: boolean;
 }) {
   const { find } = useSpecies();
+  const species = find(line.speciesKey ?? '');
   const lack = isOrder ? lackingInOrder(line) : lacking(line);
   const isOpen = line.status === 'needs-decision' && !line.isSettled;
   const isWaiting = isOpen && waitsForAnswer(line);
@@ -179,6 +181,9 @@ export const NoteLineRow = memo(function NoteLineRow({
             <VisuallyHidden> for line {lineName(line)}</VisuallyHidden>
           </Button>
         )}
+        {isOrder && species && staysAsBought(species) && (
+          <span className={css.reasonLine}>does not go on opening: order the stage that is wanted</span>
+        )}
         {line.reasons.map((r) => (
           <span key={r} className={isOpen ? css.lateReason : css.reasonLine}>
             {r}
@@ -197,7 +202,7 @@ export const NoteLineRow = memo(function NoteLineRow({
           />
         </td>
       )}
-      {!isOrder && <Cells line={line} name={find(line.speciesKey ?? '')?.name} headings={headings} />}
+      {!isOrder && <Cells line={line} name={species?.name} headings={headings} />}
       <td>
         {lack === KEEP && (
           <Button onClick={() => onChange(line.line, { isSettled: true })}>
