@@ -12,7 +12,7 @@ import type { ArrangementInput } from '../src/core/arrangement/types';
 import { whatADayCosts } from '../src/core/habits/what-a-day-costs';
 import { SPECIES } from '../src/core/species/species';
 import { readDeliveryNote } from '../src/core/note/read-note';
-import { predictLot } from '../src/core/vase-life/predict-lot';
+import { daysLeftByDraw, predictLot } from '../src/core/vase-life/predict-lot';
 import type { LotInput } from '../src/core/vase-life/types';
 
 function medianMs(runs: number, work: () => unknown): number {
@@ -26,15 +26,18 @@ function medianMs(runs: number, work: () => unknown): number {
   return times[Math.floor(runs / 2)] ?? NaN;
 }
 
-/** Hours that stems stood, of those drawn: what is stepped. */
-const standingHours = (byDay: readonly number[]): number => byDay.reduce((a, b) => a + b, 0) * 24;
+/** Hours that stems stood from hour 0 to their end or the last hour, of those drawn: counted, not read off a curve. */
 const hoursOfLot = (input: LotInput): number =>
-  input.draws * standingHours(predictLot(input).presentableShareByDay);
-const hoursOfArrangement = (input: ArrangementInput): number =>
-  predictArrangement(input).lines.reduce(
-    (sum, l, i) => sum + input.draws * (input.lines[i]?.stems ?? 0) * standingHours(l.presentableShareByDay),
+  daysLeftByDraw(input).reduce((sum, days) => sum + days * 24, 0);
+function hoursOfArrangement(input: ArrangementInput): number {
+  const run = startArrangement(input);
+  advance(run, input.draws);
+  return run.lines.reduce(
+    (sum, { ends }) =>
+      sum + ends.endHour.reduce((hours, end) => hours + (Number.isNaN(end) ? run.hours : end), 0),
     0,
   );
+}
 const say = (what: string, figures: string): void => console.log(`${what.padEnd(58)}${figures}`);
 const perSecond = (hours: number, ms: number): string =>
   `${(hours / ms / 1000).toFixed(1)} million stem-hours a second`;
