@@ -1,3 +1,4 @@
+import { waitingLot } from '../../../tests/support/waiting-lot';
 import { randomStream } from '../random';
 import { SHIPPED_SPECIES } from '../species/registry';
 import { SPECIES } from '../species/species';
@@ -5,18 +6,9 @@ import { pailHolds, standsMm } from './pail-fit';
 import { planBench } from './plan';
 import type { BenchInput, WaitingLot } from './types';
 
-const lot = (species: string, over: Partial<WaitingLot> = {}): WaitingLot => ({
-  id: species,
-  species,
-  stems: 40,
-  unitPrice: null,
-  stage: 0.2,
-  droop: 'firm',
-  packing: 'dry box',
-  agedDays: 1,
-  flaws: [],
-  ...over,
-});
+/** Lots without a price, named after their kind where they have no name. */
+const lot = (species: string, { id = species, stems = 40, ...over }: Partial<WaitingLot> = {}): WaitingLot =>
+  waitingLot(id, species, stems, { unitPrice: null, ...over });
 const pails = (n: number, litres = 12) =>
   Array.from({ length: n }, (_, i) => ({ name: `pail ${i + 1}`, litres, heightCm: 36 }));
 const morning = (lots: readonly WaitingLot[], over: Partial<BenchInput> = {}): BenchInput => ({

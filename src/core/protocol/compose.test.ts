@@ -1,8 +1,9 @@
+import { soundLot } from '../../../tests/support/lot-state';
 import { SHIPPED_SPECIES } from '../species/registry';
 import fc from 'fast-check';
 import { COMMANDS } from '../door/commands';
 import { FLAW_KINDS } from '../dock/flaws';
-import { SPECIES, idealArrivalStage } from '../species/species';
+import { SPECIES } from '../species/species';
 import { hasTrait } from '../species/traits';
 import { comparedWithPlain, type Compared } from './compare';
 import { composeProtocol, plainProtocol, protocolOf } from './compose';
@@ -14,17 +15,8 @@ import { NEEDS, type LotState } from './types';
 import { PLAIN_WAYS, PURPOSES, type Ways } from './ways';
 import { inEnglish, spoken } from '../words/say';
 
-const state = (key: string, over: Partial<LotState> = {}): LotState => {
-  const species = SHIPPED_SPECIES.byKey(key);
-  return {
-    species,
-    stage: idealArrivalStage(species),
-    droop: 'firm',
-    packing: 'dry box',
-    hoursDry: 0,
-    ...over,
-  };
-};
+const state = (key: string, over: Partial<LotState> = {}): LotState =>
+  soundLot(SHIPPED_SPECIES.byKey(key), over);
 const ways = (over: Partial<Ways>): Ways => ({ ...PLAIN_WAYS, ...over });
 const house = (house: Schools['house'], exceptions: Schools['exceptions'] = {}): Ways =>
   ways({ schools: { house, exceptions } });

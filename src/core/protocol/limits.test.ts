@@ -1,5 +1,6 @@
+import { soundLot as lot } from '../../../tests/support/lot-state';
 import { DEPTH_CM } from '../species/depths';
-import { idealArrivalStage, SPECIES, type Species } from '../species/species';
+import { SPECIES, type Species } from '../species/species';
 import { hasTrait } from '../species/traits';
 import { inEnglish } from '../words/say';
 import { composeProtocol } from './compose';
@@ -10,14 +11,6 @@ import type { LotState, ProtocolStep } from './types';
 import { DEFAULT_LIMITS, PLAIN_WAYS, PURPOSES, type Purpose } from './ways';
 
 const DROOPS = ['firm', 'soft', 'hanging'] as const;
-const lot = (species: Species, over: Partial<LotState> = {}): LotState => ({
-  species,
-  stage: idealArrivalStage(species),
-  droop: 'firm',
-  packing: 'dry box',
-  hoursDry: 0,
-  ...over,
-});
 const kept = (state: LotState, question?: QuestionKey, school?: string, purpose: Purpose = 'usual') =>
   composeProtocol(state, {
     ...PLAIN_WAYS,
