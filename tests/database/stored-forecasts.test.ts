@@ -59,7 +59,7 @@ test('every stored forecast is made again from its stored input alone, a species
   await make([{ portionId: rose.id, stems: 2 }], 'foam');
   const stored = await shop
     .owner('forecast')
-    .select<{ input: ArrangementInput; result: ArrangementForecast & { habits: unknown } }[]>(
+    .select<{ input: ArrangementInput; result: ArrangementForecast & { habits: unknown; more: unknown } }[]>(
       'input',
       'result',
     );
@@ -72,9 +72,11 @@ test('every stored forecast is made again from its stored input alone, a species
     const fresh = await import('@/core/arrangement/predict-arrangement');
     const habits = await import('@/core/habits/what-a-day-costs');
     for (const { input, result } of stored) {
-      const { habits: kept, ...forecast } = result;
+      const { habits: kept, more, ...forecast } = result;
       expect(JSON.parse(JSON.stringify(fresh.predictArrangement(input)))).toEqual(forecast);
-      expect(JSON.parse(JSON.stringify(habits.whatADayCosts(habitInput(input)).habits))).toEqual(kept);
+      const costs = habits.whatADayCosts(habitInput(input));
+      expect(JSON.parse(JSON.stringify(costs.habits))).toEqual(kept);
+      expect(JSON.parse(JSON.stringify(costs.more))).toEqual(more);
     }
   });
 });
