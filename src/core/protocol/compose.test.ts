@@ -37,7 +37,7 @@ const GOLDEN: readonly (readonly [key: string, steps: string])[] = [
   ['dahlia', 'unpack strip cut hot-dip drink look-back move recut'],
   ['amaryllis', 'unpack cut fill-stem wrap drink look-back move recut'],
   ['gerbera', 'unpack cut grid drink look-back move recut'],
-  ['bird-of-paradise', 'unpack cut drink plunge lift-florets look-back move recut'],
+  ['bird-of-paradise', 'unpack cut plunge lift-florets drink look-back move recut'],
   ['lily-oriental', 'unpack strip cut drink look-back de-pollen move recut'],
   ['tweedia', 'unpack strip cut sap-dab sap-soak drink look-back discard move recut'],
   ['euphorbia', 'unpack strip cut sap-dab sap-soak drink look-back discard move recut'],

@@ -133,6 +133,16 @@ const BEFORE_DRINK: readonly (readonly [Trait, readonly Draft[]])[] = [
     ],
   ],
   [
+    'soaked pods',
+    [
+      asked(
+        { kind: 'plunge', part: 'pods', tempC: 38, minutes: 18 },
+        m('why.soaking-softens-the-pod-so-the-first'),
+      ),
+      asked({ kind: 'lift-florets' }, m('why.more-follow-on-their-own-once-the')),
+    ],
+  ],
+  [
     'drinks in paper',
     [
       asked(
@@ -145,18 +155,6 @@ const BEFORE_DRINK: readonly (readonly [Trait, readonly Draft[]])[] = [
 ];
 const beforeDrink = (s: Species): Draft[] =>
   BEFORE_DRINK.flatMap(([trait, steps]) => (hasTrait(s, trait) ? steps : []));
-
-/** Done while the stem drinks: pods soak, and their florets are lifted. */
-const whileDrinking = (s: Species): Draft[] =>
-  hasTrait(s, 'soaked pods')
-    ? [
-        asked(
-          { kind: 'plunge', part: 'pods', tempC: 38, minutes: 18 },
-          m('why.soaking-softens-the-pod-so-the-first'),
-        ),
-        asked({ kind: 'lift-florets' }, m('why.more-follow-on-their-own-once-the')),
-      ]
-    : [];
 
 function drinkWhy(s: Species): Message {
   if (hasTrait(s, 'grows on')) return m('why.coldest-water-shallow-it-goes-on-growing');
@@ -277,7 +275,6 @@ export function plainSteps(s: Species, limits: WaterLimits): Draft[] {
     ...opening(s),
     ...beforeDrink(s),
     first,
-    ...whileDrinking(s),
     asked(
       { kind: 'look-back', afterHours: 0, round: 0 },
       m('why.drinking-shows-in-the-neck-before-anywhere'),
