@@ -2,7 +2,7 @@ import { composeProtocol } from '../protocol/compose';
 import { resourcesOf, stepOf } from '../steps/steps';
 import { isWetPacked } from '../vase-life/journey';
 import { forecastInputOf } from '../vase-life/lot-history';
-import { predictLot } from '../vase-life/predict-lot';
+import { medianDaysLeft } from '../vase-life/predict-lot';
 import { rightSolution } from '../water/solutions';
 import { BOILED_C, HOT_TAP } from '../protocol/lifting';
 import type { Job, Piece, KnownLot, WorkStep } from './types';
@@ -86,7 +86,7 @@ function lossCurve(lot: KnownLot, seed: number): readonly number[] {
       seed,
       DRAWS,
     );
-    return predictLot(input).daysLeft.p50;
+    return medianDaysLeft(input);
   });
   let worst = 0;
   return left.map((days) => (worst = Math.max(worst, (left[0] ?? days) - days)));

@@ -4,7 +4,7 @@ import { improvedOrders } from './improve';
 import { jobOf } from './jobs';
 import { intoPails, type Packing, type SolveMixed } from './pails';
 import { boundByPails, lossWithoutPail, withValue } from './worth';
-import { inTurn, isBetter, scheduleOf, type Means } from './schedule';
+import { costOf, inTurn, isBetter, scheduleOf, type Means } from './schedule';
 import { repaired, settled, type Found } from './settle';
 import { intoRooms } from './rooms';
 import { lotsOf, minutes, moneyOf, rounded, workOf, type BenchPlan } from './tell';
@@ -129,16 +129,18 @@ export function* planInSteps(
       jobOf({ ...lot, species: species.byKey(lot.species) }, input.kettle !== null, input.seed),
     ),
   );
-  // Pails first: what finds none is not in water, and its work helps nothing.
   const lossOf = new Map(all.map((job) => [job.lot.id, lossWithoutPail(job)]));
-  const packing = intoPails(
-    all.map((j) => j.lot),
-    input.pails,
-    solve,
-    (id) => lossOf.get(id) ?? 0,
-  );
+  const packed = (by: SolveMixed | null): Packing =>
+    intoPails(
+      all.map((j) => j.lot),
+      input.pails,
+      by,
+      (id) => lossOf.get(id) ?? 0,
+    );
+  // Pails first: what finds none is not in water, and its work helps nothing. By first fit, since a solver
+  // and the tighter bound take longer than a plan may be waited for: both come with the last one.
+  const packing = packed(null);
   const jobs = boundByPails(all, packing.shares);
-  // The tighter bound takes longer than a plan may be waited for: it is told with the last one.
   const bound = boundsOf(jobs, input, boundByOrder);
   const search = bestOrders(input, jobs);
   let step = search.next();
@@ -146,7 +148,12 @@ export function* planInSteps(
     yield told(input, jobs, step.value, packing, bound);
     step = search.next();
   }
-  return told(input, jobs, step.value, packing, boundsOf(jobs, input, boundStemDays));
+  const { order, schedule } = step.value;
+  const last = solve ? packed(solve) : packing;
+  const held = boundByPails(all, last.shares);
+  // The work stays as it was planned; what it loses is by the pails that were found last.
+  const found = { order, schedule: { ...schedule, ...costOf(schedule.wetS, held) } };
+  return told(input, held, found, last, boundsOf(held, input, boundStemDays));
 }
 
 /** The plan, worked out in one go. */

@@ -1,7 +1,7 @@
 import type { Overrides } from '../model/figures';
 import { idealArrivalStage, type Species } from '../species/species';
 import { isTropical } from '../species/traits';
-import { predictLot } from '../vase-life/predict-lot';
+import { medianDaysLeft } from '../vase-life/predict-lot';
 import type { LotInput, Night, Stay } from '../vase-life/types';
 import { rightSolution } from '../water/solutions';
 import { composeProtocol } from './compose';
@@ -87,8 +87,6 @@ export function schoolWorth(
 ): readonly SchoolWorth[] | null {
   if (!WORTH_KNOWN.includes(key)) return null;
   const { schools } = questionOf(key);
-  const days = schools.map(
-    ({ key: school }) => predictLot(inputFor(species, key, school, overrides)).daysLeft.p50,
-  );
+  const days = schools.map(({ key: school }) => medianDaysLeft(inputFor(species, key, school, overrides)));
   return schools.map(({ key: school }, i) => ({ school, days: (days[i] ?? 0) - (days[0] ?? 0) }));
 }

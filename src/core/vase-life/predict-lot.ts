@@ -10,6 +10,7 @@ import {
   daysLeftOfAll,
   hoursToStep,
   newEnds,
+  quantilesOf,
   summariseEnds,
   tallyStages,
   waterByDay,
@@ -94,3 +95,6 @@ export function daysLeftByDraw(input: LotInput): Float64Array {
   const { line } = lotHours(input, hoursToStep(countFromHour) + 1);
   return daysLeftOfAll(runLot(input, line, countFromHour), countFromHour);
 }
+
+/** The median of those: what a plan or a school compares, without the bands nobody asked for. */
+export const medianDaysLeft = (input: LotInput): number => quantilesOf(daysLeftByDraw(input)).p50;
