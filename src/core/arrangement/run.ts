@@ -3,7 +3,8 @@ import { figuresWith, type Figures } from '../model/figures';
 import { SeededStream } from '../random';
 import type { Species } from '../species/species';
 import { airHours } from '../vase-life/air';
-import { demandByHour, lineHours, type LineHours } from '../vase-life/line-hours';
+import { demandByHour } from '../vase-life/demand';
+import { lineHours, type LineHours } from '../vase-life/line-hours';
 import { DEFAULT_START_HOUR_OF_DAY } from '../vase-life/predict-lot';
 import {
   collectEnds,
@@ -29,6 +30,7 @@ import { careStyles, styleOfDraws, type CareStyle } from './care-styles';
 import { EvenStems } from '../even-normals';
 import { drawnOfLines, MOST_STEMS } from './drawn-together';
 import { dateOf, FIRST_FADE, LAST_STAND, shareByDay, STILL_A_GIFT, type EndedLine } from './draw-outcome';
+import { luckOfLines } from './luck-of-lines';
 import { ROLE_WEIGHT } from './role-weight';
 import type { ArrangementInput, ArrangementLine } from './types';
 
@@ -79,28 +81,6 @@ export interface ArrangementRun {
   readonly levelByDay: Float64Array;
   readonly drunkByDay: Float64Array;
   done: number;
-}
-
-/** Text that is the same for the same line, whatever order its fields came in. */
-function lineIdentity(line: ArrangementLine): string {
-  const { agedDays, stage, droop } = line.arrival;
-  return JSON.stringify([
-    line.species,
-    line.stems,
-    agedDays,
-    stage,
-    droop,
-    line.leafShare,
-    line.events ?? [],
-  ]);
-}
-
-/** Which stream of luck each line draws from: an order that does not depend on how they are listed. */
-export function luckOfLines(lines: readonly ArrangementLine[]): number[] {
-  const inOrder = lines.map((line, at) => ({ at, id: lineIdentity(line) }));
-  inOrder.sort((a, b) => (a.id < b.id ? -1 : a.id > b.id ? 1 : a.at - b.at));
-  const rankOf = new Map(inOrder.map((entry, rank) => [entry.at, rank]));
-  return lines.map((_, at) => rankOf.get(at) ?? at);
 }
 
 /** What the lines make of their one water, and how much of it they can draw. */

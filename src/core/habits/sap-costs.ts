@@ -1,4 +1,5 @@
-import { advance, luckOfLines, startArrangement } from '../arrangement/run';
+import { luckOfLines } from '../arrangement/luck-of-lines';
+import { advance, startArrangement } from '../arrangement/run';
 import type { ArrangementInput } from '../arrangement/types';
 import { figuresWith } from '../model/figures';
 import { daysLeftOfAll } from '../vase-life/results';

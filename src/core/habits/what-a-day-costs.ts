@@ -1,5 +1,6 @@
 import { careStyles, sharedSolution, type CareStyle } from '../arrangement/care-styles';
-import { advance, luckOfLines, startArrangement } from '../arrangement/run';
+import { luckOfLines } from '../arrangement/luck-of-lines';
+import { advance, startArrangement } from '../arrangement/run';
 import type { ArrangementInput } from '../arrangement/types';
 import { figuresWith } from '../model/figures';
 import { HORIZON_DAYS } from '../model/constants';

@@ -6,7 +6,7 @@ import type { VesselWater } from '../water/vessel-water';
 import type { AirHours } from './air';
 import type { Constants } from '../model/constants';
 import type { CareEvent } from './types';
-import { sapMinded, tooDeepCm, type SharedWater } from './shared-water';
+import { standingIn } from './shared-water';
 import type { VesselHours } from './vessel-hours';
 
 /** The constants that stepping a stem reads, in an object of a fixed shape: it is read every hour. */
@@ -113,25 +113,6 @@ export function foodFactor(
   return 1 + (species.foodGain - 1) * share;
 }
 
-/** Demand for water of a line's stems, hour by hour, as its leaves are stripped. */
-export function demandByHour(
-  species: Species,
-  air: AirHours,
-  leafShare: number,
-  events: readonly CareEvent[],
-  { constants }: Figures = SHIPPED,
-): Float64Array {
-  const strips = new Map(
-    events.flatMap((e) => (e.type === 'strip' ? [[Math.floor(e.atHour), e.leafShare] as const] : [])),
-  );
-  const { bareDemand, leafDemand, referenceLeafiness } = constants;
-  let leaves = leafShare;
-  return Float64Array.from(air.pull, (pull, hour) => {
-    leaves = strips.get(hour) ?? leaves;
-    return (bareDemand + (leafDemand * leaves * species.leafiness) / referenceLeafiness) * pull;
-  });
-}
-
 interface CutsAndDips {
   readonly cuts: ReadonlyMap<number, number>;
   readonly dips: ReadonlySet<number>;
@@ -199,20 +180,6 @@ function ratesAt(tempC: number, species: Species, constants: Constants) {
   };
 }
 
-/** What standing in a vessel does to a line, whatever the hour. */
-function standing(species: Species, { isFoam, sap, depthCm }: SharedWater, constants: Constants) {
-  const minded = sapMinded(species, constants);
-  const tooDeep = tooDeepCm(species, depthCm);
-  return {
-    /** Strength of others' sap as the line feels it, when it is first put in. */
-    sap: sap.mucilage * minded.mucilage + sap.latex * minded.latex,
-    harm: (isFoam ? constants.foamHarm : 0) + constants.depthHarmPerCm * tooDeep,
-    supply: constants.supplyFull * (isFoam ? constants.foamSupply : 1),
-    rot: constants.depthRotPerCm * tooDeep,
-    plugging: constants.depthPlugPerHour * tooDeep,
-  };
-}
-
 /** One line's hours in its vessel. */
 // eslint-disable-next-line complexity, max-lines-per-function -- an hour of every line goes through here: in one piece it allocates nothing and stays fast
 export function lineHours(
@@ -231,7 +198,7 @@ export function lineHours(
   fillDeeds(vessel, events, constants, plugKept, airKept);
   let rates = ratesAt(NaN, species, constants);
   let half = { tempC: NaN, hours: 0 };
-  const stand = standing(species, vessel.shared, constants);
+  const stand = standingIn(species, vessel.shared, constants);
   let food = { solution: '' as SolutionKey | '', spent: false, dose: 1, factor: 1 };
   let opened = 0;
   for (let hour = 0; hour < air.hours; hour++) {

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { arrangementInput, lotInput } from '../../../tests/support/lot-inputs';
 import { plainArrangement, plainLot } from '../../../tests/support/plain-twin';
-import { advance, luckOfLines, startArrangement } from '../arrangement/run';
+import { luckOfLines } from '../arrangement/luck-of-lines';
+import { advance, startArrangement } from '../arrangement/run';
 import { predictLot } from './predict-lot';
 import { END_CAUSES } from './types';
 

@@ -3,7 +3,8 @@ import { figuresWith } from '../model/figures';
 import { SeededStream } from '../random';
 import { airHours } from './air';
 import { lotBand } from './lot-band';
-import { demandByHour, lineHours, type LineHours } from './line-hours';
+import { demandByHour } from './demand';
+import { lineHours, type LineHours } from './line-hours';
 import {
   collectEnds,
   dayMarks,

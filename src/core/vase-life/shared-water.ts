@@ -92,3 +92,17 @@ export function sapMinded(species: Species, constants: Constants): SapInWater {
     latex: species.sap === 'latex' ? 0 : most * constants.latexAgainstMucilage,
   };
 }
+
+/** What standing in a vessel does to a line, whatever the hour. */
+export function standingIn(species: Species, { isFoam, sap, depthCm }: SharedWater, constants: Constants) {
+  const minded = sapMinded(species, constants);
+  const tooDeep = tooDeepCm(species, depthCm);
+  return {
+    /** Strength of others' sap as the line feels it, when it is first put in. */
+    sap: sap.mucilage * minded.mucilage + sap.latex * minded.latex,
+    harm: (isFoam ? constants.foamHarm : 0) + constants.depthHarmPerCm * tooDeep,
+    supply: constants.supplyFull * (isFoam ? constants.foamSupply : 1),
+    rot: constants.depthRotPerCm * tooDeep,
+    plugging: constants.depthPlugPerHour * tooDeep,
+  };
+}
