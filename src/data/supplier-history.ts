@@ -1,4 +1,4 @@
-import type { UsualStems } from '../core/note/unlikely';
+import type { UsualStems } from '../core/note/types';
 import type { Trx } from './connection';
 
 /** A lot as its supplier's record holds it. */

@@ -1,7 +1,8 @@
 import { countQuestion } from './line-counts';
 import { agrees, type Meaning } from './meaning';
 import { statusOf } from './read-line';
-import type { NoteLine } from './types';
+import type { NoteLine, UsualStems } from './types';
+import { unlikelyCounts } from './unlikely';
 
 const NO_STEMS = 'no count of stems a bunch';
 
@@ -38,3 +39,16 @@ export const waitsForAnswer = (line: NoteLine): boolean =>
   line.decisions === 1 &&
   line.readings !== undefined &&
   line.reasons[0] === countQuestion(line.readings);
+
+/** All lines with the note's question answered; a count that is known by that is held against what is usual. */
+export function linesAnswered<L extends NoteLine>(
+  lines: readonly L[],
+  meaning: Meaning,
+  usual: UsualStems | null,
+  isSettled: (line: L) => boolean,
+): L[] {
+  const answered = lines.map((line) => (isSettled(line) ? line : withAnswer(line, meaning)));
+  const held = unlikelyCounts(answered, usual);
+  // What was known before the answer was held against it as it was read.
+  return answered.map((line, at) => (line === lines[at] ? line : (held[at] ?? line)));
+}

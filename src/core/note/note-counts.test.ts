@@ -1,4 +1,4 @@
-import { withAnswer, waitsForAnswer } from './answer';
+import { linesAnswered, withAnswer, waitsForAnswer } from './answer';
 import { readDeliveryNote } from './read-note';
 import type { NoteHelp } from './note-help';
 import type { NoteLine } from './types';
@@ -210,4 +210,18 @@ test('a count a hundred times what that supplier usually sends is asked about, h
   expect(iris?.reasons[0]).toBe('5000 stems, where 10 is usual for it from this supplier: is that so?');
   expect(statuses(999, known)).not.toContain('needs-decision');
   expect(linesOf('flower,stems\nRose,50000')[0]?.reasons[0]).toBe('50000 stems on one line: is that so?');
+});
+
+test('a count that is known by the note’s answer is held against what is usual as well', () => {
+  const usualStems = { Harbour: { ofAny: 3, bySpecies: {} } };
+  const text = 'flower;bunches;stems\nRose;20;40\nTulip;10;40\nIris;20;40';
+  const note = readDeliveryNote(text, { supplier: 'Harbour', usualStems, isDoubted: true });
+  const open = note.lines.filter((l) => l.status !== 'ignored');
+  const each = linesAnswered(open, { stems: 'a bunch' }, note.usual, () => false);
+  expect(each.map((l) => l.stems)).toEqual([800, 400, 800]);
+  expect(each.every((l) => l.status === 'needs-decision')).toBe(true);
+  expect(each[0]?.reasons[0]).toContain('where 3 is usual for a line of this supplier');
+  const inAll = linesAnswered(open, { stems: 'in all' }, note.usual, () => false);
+  expect(inAll.map((l) => l.stems)).toEqual([40, 40, 40]);
+  expect(inAll.some((l) => l.status === 'needs-decision')).toBe(false);
 });

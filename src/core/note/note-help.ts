@@ -2,7 +2,7 @@ import type { GramsPerStem } from '../dock/grams';
 import type { SpeciesRegistry } from '../species/registry';
 import type { SavedColumns } from './columns';
 import type { Meaning } from './meaning';
-import type { UsualStems } from './unlikely';
+import type { UsualStems } from './types';
 
 /** A file that could not be read as a delivery note at all, in words for the person who dropped it. */
 export class UnreadableNoteError extends Error {

@@ -55,6 +55,10 @@ const saidOf = (help: NoteHelp, remembered: Remembered | null): Said => ({
   isDoubted: help.isDoubted,
 });
 
+/** What this supplier usually sends; null where too little is known. */
+const usualOf = (supplier: string | null, { usualStems = {} }: NoteHelp) =>
+  supplier !== null && Object.hasOwn(usualStems, supplier) ? (usualStems[supplier] ?? null) : null;
+
 /** Every open row as a line, its counts under what the note's were settled to mean. */
 function linesOf(open: readonly OpenRow[], settled: Settled): NoteLine[] {
   return open.map(({ row, context, evidence }) => {
@@ -99,7 +103,7 @@ export function readNoteRows(rows: readonly FileRow[], help: NoteHelp = {}): Del
   const read = linesOf(open, settled);
   if (read.length === 0)
     throw new UnreadableNoteError('The note has a heading but no lines. Nothing was booked in.');
-  const usual = supplier === null ? undefined : help.usualStems?.[supplier];
+  const usual = usualOf(supplier, help);
   const lines = [...aside, ...withDuplicates(unlikelyCounts(read, usual))].sort((a, b) => a.line - b.line);
   const noteDate = sections[0]?.context.dates.noteDate ?? null;
   const amounts = new Map(open.map(({ row, evidence }) => [row.line, evidence.amount]));
@@ -117,6 +121,7 @@ export function readNoteRows(rows: readonly FileRow[], help: NoteHelp = {}): Del
     meaning: meaningOf(settled),
     meaningBy: settled.by === 'nothing open' || settled.by === 'open' ? null : settled.by,
     question: questionOf(settled, lines),
+    usual,
     make: makeOf(cells, first, saved, remembered !== null),
     lines,
   };

@@ -188,6 +188,7 @@ export function readTypedLines(text: string, help: TypedHelp): DeliveryNote {
     meaning: {},
     meaningBy: null,
     question: null,
+    usual: null,
     make: { shape: '', hasHeading: false, saved: null, isRemembered: false },
     lines,
   };

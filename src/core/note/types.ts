@@ -75,6 +75,13 @@ export interface NoteQuestion {
   readonly lines: number;
 }
 
+/** What a supplier usually sends of a line: stems, half of its lines have fewer. */
+export interface UsualStems {
+  /** Of any line. */
+  readonly ofAny: number;
+  readonly bySpecies: Readonly<Record<string, number>>;
+}
+
 export interface DeliveryNote {
   readonly supplier: string | null;
   readonly deliveryRef: string | null;
@@ -93,6 +100,8 @@ export interface DeliveryNote {
   readonly meaning: Meaning;
   readonly meaningBy: 'arithmetic' | 'memory' | 'said' | null;
   readonly question: NoteQuestion | null;
+  /** What its supplier usually sends of a line, where enough is known: counts that are answered are held against it. */
+  readonly usual: UsualStems | null;
   /** What tells this supplier's next note to be of the same make, with what is remembered of it. */
   readonly make: {
     readonly shape: string;

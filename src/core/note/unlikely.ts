@@ -1,11 +1,4 @@
-import type { NoteLine } from './types';
-
-/** What a supplier usually sends of a line: stems, half of its lines have fewer. */
-export interface UsualStems {
-  /** Of any line. */
-  readonly ofAny: number;
-  readonly bySpecies: Readonly<Record<string, number>>;
-}
+import type { NoteLine, UsualStems } from './types';
 
 const TIMES_THE_USUAL = 100;
 const FEWEST_LINES = 3;
@@ -15,7 +8,7 @@ const MOST_STEMS = 20_000;
 /** What is usual for a line, and where: of that flower from this supplier, of any from it, else on this note. */
 function usualFor(
   line: NoteLine,
-  ofSupplier: UsualStems | undefined,
+  ofSupplier: UsualStems | null,
   ofNote: number | null,
 ): { readonly stems: number; readonly where: string } | null {
   const ofSpecies = ofSupplier?.bySpecies[line.speciesKey ?? ''];
@@ -27,9 +20,12 @@ function usualFor(
 /**
  * Asks about counts a hundred times what is usual for that supplier or, where nothing is known of it, on the
  * note; and about those no shop could want.
- * @param ofSupplier what this supplier sent before; undefined where too little did
+ * @param ofSupplier what this supplier sent before; null where too little did
  */
-export function unlikelyCounts(lines: readonly NoteLine[], ofSupplier?: UsualStems): NoteLine[] {
+export function unlikelyCounts<L extends NoteLine>(
+  lines: readonly L[],
+  ofSupplier: UsualStems | null = null,
+): L[] {
   const sorted = lines.flatMap((l) => l.stems ?? []).sort((a, b) => a - b);
   const ofNote = sorted.length < FEWEST_LINES ? null : (sorted[Math.floor((sorted.length - 1) / 2)] ?? null);
   return lines.map((line) => {

@@ -7,7 +7,7 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useMemo, useState, useRef } from 'react';
 import { v4 } from 'uuid';
 import { compareWithOrder, type OrderLine } from '@/core/dock/compare-order';
-import { waitsForAnswer, withAnswer } from '@/core/note/answer';
+import { linesAnswered, waitsForAnswer } from '@/core/note/answer';
 import type { Meaning } from '@/core/note/meaning';
 import { useActions } from '@/shell/actions';
 import { useKept } from '@/shell/kept';
@@ -181,7 +181,7 @@ export function NotePreview({
     setHalf((h) => ({
       ...h,
       note: { ...h.note, question: null, meaning, meaningBy: 'said' },
-      lines: h.lines.map((l) => (l.isSettled ? l : withAnswer(l, meaning))),
+      lines: linesAnswered(h.lines, meaning, h.note.usual, (l) => l.isSettled),
       columns: madeSo(h, meaning),
     }));
   const showWhatLacks = () => {
