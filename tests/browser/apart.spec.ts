@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import {
   bookNote,
   expectNothingSerious,
@@ -6,6 +6,7 @@ import {
   signInAs,
   takeBack,
   takeInHand,
+  test,
 } from '../support/shop-floor';
 
 test('roses that need six pails: dealt in one tap, at different steps, one portion rescued, all of it taken back', async ({

@@ -1,4 +1,4 @@
-import { expect, test, type Browser, type Locator, type Page } from '@playwright/test';
+import { expect, type Browser, type Locator, type Page } from '@playwright/test';
 import {
   bookNote,
   expectNothingSerious,
@@ -6,6 +6,7 @@ import {
   sayYes,
   signInAs,
   takeInHand,
+  test,
 } from '../support/shop-floor';
 
 const next = (page: Page): Locator => page.getByRole('complementary', { name: 'Next' });

@@ -1,5 +1,5 @@
 import path from 'node:path';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import {
   bookNote,
   expectNothingSerious,
@@ -8,6 +8,7 @@ import {
   signInAs,
   signInAsManager,
   takeBack,
+  test,
 } from '../support/shop-floor';
 
 const MESSY_NOTE = path.join(import.meta.dirname, '../fixtures/delivery-note-messy.csv');

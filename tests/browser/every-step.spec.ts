@@ -1,5 +1,5 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
-import { bookNote, sayYes, signInAs, takeInHand } from '../support/shop-floor';
+import { expect, type Locator, type Page } from '@playwright/test';
+import { bookNote, sayYes, signInAs, takeInHand, test } from '../support/shop-floor';
 
 /**
  * Lots whose protocols have, between them, every kind of step that one leads to without a fault in the

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { expect, test } from '@playwright/test';
-import { bookNote, control, noteOf, readNote, signInAs, takeInHand } from '../support/shop-floor';
+import { expect } from '@playwright/test';
+import { bookNote, control, noteOf, readNote, signInAs, takeInHand, test } from '../support/shop-floor';
 
 test.beforeEach(({ page }) => signInAs(page, 'Wen'));
 

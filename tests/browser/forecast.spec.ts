@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { expectNothingSerious, signInAs } from '../support/shop-floor';
+import { expect, type Page } from '@playwright/test';
+import { expectNothingSerious, signInAs, test } from '../support/shop-floor';
 
 const SETTLED = /times in 100/;
 

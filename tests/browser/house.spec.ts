@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
-import { expect, test } from '@playwright/test';
-import { bookNote, expectNothingSerious, signInAsManager, takeInHand } from '../support/shop-floor';
+import { expect } from '@playwright/test';
+import { bookNote, expectNothingSerious, signInAsManager, takeInHand, test } from '../support/shop-floor';
 
 test('a manager picks a school with its days, an exception, and the bench follows', async ({ page }) => {
   await signInAsManager(page);

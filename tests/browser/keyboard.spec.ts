@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { bookNote, expectNothingSerious, signInAs, takeInHand } from '../support/shop-floor';
+import { expect, type Page } from '@playwright/test';
+import { bookNote, expectNothingSerious, signInAs, takeInHand, test } from '../support/shop-floor';
 
 test('keys alone are enough: sign in, go about, log a step, take it back', async ({ page }) => {
   await page.goto('/sign-in');

@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { expectNothingSerious, readNote, signInAs } from '../support/shop-floor';
+import { expect, type Page } from '@playwright/test';
+import { expectNothingSerious, readNote, signInAs, test } from '../support/shop-floor';
 import { workbookOf } from '../support/workbook';
 
 const csv = (name: string, lines: readonly string[]) => ({

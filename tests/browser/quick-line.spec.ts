@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { bookNote, expectNothingSerious, signInAs } from '../support/shop-floor';
+import { expect } from '@playwright/test';
+import { bookNote, expectNothingSerious, signInAs, test } from '../support/shop-floor';
 
 test('a few words find a lot, bin some of it once that is confirmed, and its record says who booked it', async ({
   page,

@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { bookNote, expectNothingSerious, readNote, signInAs } from '../support/shop-floor';
+import { expect, type Page } from '@playwright/test';
+import { bookNote, expectNothingSerious, readNote, signInAs, test } from '../support/shop-floor';
 
 /** The kept aside of this tablet is written a moment after the touch. */
 const KEPT_AFTER_MS = 600;

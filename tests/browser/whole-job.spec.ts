@@ -1,4 +1,4 @@
-import { expect, test, type Locator } from '@playwright/test';
+import { expect, type Locator } from '@playwright/test';
 import {
   CLEAN_NOTE,
   expectNothingSerious,
@@ -7,6 +7,7 @@ import {
   signInAs,
   takeBack,
   takeInHand,
+  test,
 } from '../support/shop-floor';
 
 /** More than one pail holds, all of it into one: asked about. */

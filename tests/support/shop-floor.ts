@@ -1,15 +1,31 @@
 import path from 'node:path';
 import { AxeBuilder } from '@axe-core/playwright';
-import { expect, type Locator, type Page } from '@playwright/test';
+import { expect, test as base, type Locator, type Page } from '@playwright/test';
 
 export const CLEAN_NOTE = path.join(import.meta.dirname, '../fixtures/delivery-note-clean.csv');
 
-/** Stops this worker's database, or starts it again, as a fault would. */
-export async function control(what: 'stop' | 'start'): Promise<void> {
+/** Stops this worker's database or starts it again, as a fault would, or has the shop loaded anew. */
+export async function control(what: 'stop' | 'start' | 'fresh'): Promise<void> {
   const each = (process.env.HUSH_PAIL_TEST_CONTROL ?? '').split(',');
   const mine = each[Number(process.env.TEST_PARALLEL_INDEX ?? 0)] ?? '';
   expect((await fetch(`${mine}/${what}`)).ok).toBe(true);
 }
+
+/**
+ * A test whose file begins in the shop as newly loaded, whichever files were run before it; so does what
+ * comes after a test that failed.
+ */
+export const test = base.extend<{ shop: null }, { lastFile: { name: string | null } }>({
+  lastFile: [async ({}, use) => use({ name: null }), { scope: 'worker' }],
+  shop: [
+    async ({ lastFile }, use, { file }) => {
+      if (lastFile.name !== file) await control('fresh');
+      lastFile.name = file;
+      await use(null);
+    },
+    { auto: true },
+  ],
+});
 
 /** Signs a hand in by name and PIN, as on the shared tablet. */
 export async function signInAs(page: Page, name: string): Promise<void> {
