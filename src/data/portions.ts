@@ -1,3 +1,4 @@
+import type { LookOutcome } from '../core/protocol/aftercare';
 import type { Purpose } from '../core/protocol/ways';
 import type { Droop } from '../core/vase-life/types';
 import type { Trx } from './connection';
@@ -17,6 +18,9 @@ export interface PortionRow extends LotFacts {
   readonly stemsLeft: number;
   /** As the lot came, whatever was seen since. */
   readonly droopCame: Droop;
+  /** The last look back at it, and when; nulls where there was none. */
+  readonly outcome: LookOutcome | null;
+  readonly outcomeAt: Date | null;
   readonly planNo: number;
   readonly purpose: Purpose;
   /** ISO date of the event it is for; null where it is for none. */
@@ -51,7 +55,12 @@ const COLUMNS = {
   fillSolution: 'f.solution',
   fillTempC: 'f.temp_c',
   droopCame: 'l.droop',
+  outcome: 'seen.outcome',
+  outcomeAt: 'seen.ended_at',
 };
+
+const LAST_LOOK = `left join lateral (select b.outcome, b.ended_at from protocol_step b
+  where b.portion_id = o.id and b.outcome is not null order by b.ended_at desc, b.plan_no desc, b.position desc limit 1) as seen on true`;
 
 function portions(trx: Trx) {
   return trx('portion as o')
@@ -61,6 +70,7 @@ function portions(trx: Trx) {
     .leftJoin('pail_fill as f', 'f.id', 's.fill_id')
     .leftJoin('pail as p', 'p.id', 'f.pail_id')
     .leftJoin('person as h', 'h.id', 'l.in_hand_by')
+    .joinRaw(LAST_LOOK)
     .select(COLUMNS)
     .select(
       trx.raw(`coalesce(o.droop, l.droop) as droop, coalesce(s.room_id::text, '') as "roomId", coalesce(s.wet, false) as "isWet",

@@ -3,8 +3,9 @@ import 'server-only';
 import { DAY_MS } from '@/core/calendar/spans';
 import type { Habit, Role } from '@/core/species/species';
 import type { Overrides } from '@/core/model/figures';
+import { standsNow, worstOf } from '@/core/protocol/stands-now';
 import { speciesName } from '@/core/words/species-name';
-import type { Arrival, LotForecast } from '@/core/vase-life/types';
+import type { Arrival, Droop, LotForecast } from '@/core/vase-life/types';
 import type { Trx } from '@/data/connection';
 import type { LotFacts, LotRow } from '@/data/lots';
 import { lotLabel, manyPortionsInStock, type PortionRow } from '@/data/portions';
@@ -120,7 +121,9 @@ export interface LotBrief {
   readonly supplier: string;
   readonly deliveryId: string;
   readonly deliveryRef: string;
-  readonly droop: Arrival['droop'];
+  /** How it came, and how it stands now. */
+  readonly droop: Droop;
+  readonly stands: Droop;
   readonly looked: boolean;
   readonly pail: string | null;
   readonly decision: LotRow['decision'];
@@ -169,7 +172,11 @@ export interface LotView extends LotBrief {
 /** Who reads, and of which species there may be word. */
 export type Reader = Pick<SignedIn, 'language' | 'species'>;
 
-function briefOf(lot: LotFacts, isLater: boolean, { language, species }: Reader) {
+function briefOf(
+  lot: LotFacts & { readonly stands: Droop },
+  isLater: boolean,
+  { language, species }: Reader,
+) {
   return {
     number: lot.number,
     speciesKey: lot.speciesKey,
@@ -180,6 +187,7 @@ function briefOf(lot: LotFacts, isLater: boolean, { language, species }: Reader)
     deliveryId: lot.deliveryId,
     deliveryRef: lot.deliveryRef,
     droop: lot.droop,
+    stands: lot.stands,
     looked: lot.lookedAt !== null,
     decision: lot.decision,
     forDay: isLater ? lot.forDay : null,
@@ -191,7 +199,10 @@ function briefOf(lot: LotFacts, isLater: boolean, { language, species }: Reader)
 }
 
 /** A lot over all its portions that have stems. */
-export type LotInStock = LotFacts & Pick<LotRow, 'id' | 'stemsLeft' | 'pailName'>;
+export type LotInStock = LotFacts & { readonly stands: Droop } & Pick<
+    LotRow,
+    'id' | 'stemsLeft' | 'pailName'
+  >;
 
 /** The lots whose portions these are, in their order. */
 export function lotsOf(portions: readonly PortionRow[]): LotInStock[] {
@@ -204,6 +215,7 @@ export function lotsOf(portions: readonly PortionRow[]): LotInStock[] {
       ...first,
       id,
       droop: first.droopCame,
+      stands: worstOf(mine.map(standsNow)),
       stemsLeft: mine.reduce((sum, p) => sum + p.stemsLeft, 0),
       pailName: pails.length > 0 ? pails.join(', ') : null,
     };
@@ -227,7 +239,7 @@ export function lotView(
 ): LotView {
   const species = reader.species.byKey(lot.speciesKey);
   return {
-    ...briefOf(lot, isForLater, reader),
+    ...briefOf({ ...lot, stands: standsNow(lot) }, isForLater, reader),
     id: lot.lotId,
     portionId: lot.id,
     sapOpen: lot.sapOpen,

@@ -2,6 +2,9 @@ import { planBench } from '@/core/bench/plan';
 import { manyHouseSettings } from '@/data/house';
 import type { PortionRow } from '@/data/portions';
 import type { StepRow } from '@/data/steps';
+import { sharerOf } from '@/features/bench/water-in';
+import { SHIPPED_SPECIES } from '@/core/species/registry';
+import { lotsOf } from '@/server/stock';
 import { readFloor } from '@/features/bench/floor';
 import { madeFrom } from '@/features/bench/plan-input';
 import type { SignedIn } from '@/server/session';
@@ -45,6 +48,25 @@ const me = (): SignedIn =>
 const floorNow = () => shop.inside((trx) => readFloor(trx, me(), stage.at, null));
 const stepOf = async (portion: PortionRow, kind: string): Promise<StepRow> =>
   (await stepsOf(await portionById(portion.id))).find((s) => s.kind === kind) as StepRow;
+
+test('dock, bench and vessel say one thing of how a lot stands: what was seen of it last', async () => {
+  const tulip = await bookOf('tulip', 20);
+  await act('dock/look', { lotId: tulip.lotId, stage: tulip.stage, droop: 'hanging' });
+  const seen = async (portion: PortionRow) => {
+    const now = await portionById(portion.id);
+    const atDock = lotsOf(await portionsOf(now.lotId))[0];
+    return [atDock?.droop, atDock?.stands, sharerOf(now, [], false, SHIPPED_SPECIES).droop];
+  };
+  expect(await seen(tulip)).toEqual(['hanging', 'hanging', 'hanging']);
+  const look = await until(tulip.id, 'look-back');
+  await act('bench/look-back', { stepId: look.id, outcome: 'recovering' });
+  expect(await seen(tulip)).toEqual(['hanging', 'soft', 'soft']);
+  const again = await until(tulip.id, 'look-back');
+  await act('bench/look-back', { stepId: again.id, outcome: 'upright' });
+  // How it came stays what its forecast starts from.
+  expect(await seen(tulip)).toEqual(['hanging', 'firm', 'firm']);
+  expect((await portionById(tulip.id)).droop).toBe('hanging');
+});
 
 test('a look that hangs is rescued apart, waits for the morning, and ends in the bin; each tap can be taken back', async () => {
   const rose = await bookOf('rose', 30);

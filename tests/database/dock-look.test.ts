@@ -2,8 +2,8 @@ import { SHIPPED_SPECIES } from '@/core/species/registry';
 import { codeOf } from '@/core/labels/codes';
 import { insertFlaw } from '@/data/claims';
 import { insertTemperature, insertWeighing } from '@/data/evidence';
-import { changeLot, manyLotsInStock, maybeLot, takeInHand, type LotRow } from '@/data/lots';
-import { changePortion, manyPortionsOfLot } from '@/data/portions';
+import { changeLot, maybeLot, takeInHand, type LotRow } from '@/data/lots';
+import { changePortion, manyPortionsInStock, manyPortionsOfLot } from '@/data/portions';
 import { endLine } from '@/data/stays';
 import { manyPails } from '@/data/pails';
 import { manyStepsOfPortion } from '@/data/steps';
@@ -16,7 +16,7 @@ import type { ActionContext } from '@/server/handler';
 import { replanLot } from '@/server/replan';
 import type { SignedIn } from '@/server/session';
 import { canWait, shellData } from '@/server/shell-data';
-import { lotBrief } from '@/server/stock';
+import { lotBrief, lotsOf } from '@/server/stock';
 import { freshShop, type TestShop } from '../support/database';
 import { inEnglish } from '@/core/words/say';
 
@@ -54,8 +54,11 @@ const heapOf = async (id: string) => {
 };
 const look = async (id: string, at = AT): Promise<Look> => {
   const read = await shop.inside(async (trx) => {
-    const lots = (await manyLotsInStock(trx)).map((l) => lotBrief(l, isForLater(l, at, 'Etc/UTC'), me));
-    return readLook(trx, me, at, await lotOf(id), lots);
+    const rows = lotsOf(await manyPortionsInStock(trx));
+    const lots = rows.map((l) => lotBrief(l, isForLater(l, at, 'Etc/UTC'), me));
+    const row = rows.find((l) => l.id === id);
+    if (!row) throw new Error('no such lot in stock');
+    return readLook(trx, me, at, row, lots);
   });
   if (!read) throw new Error('the lot is used up');
   const props = await lookData(read);

@@ -5,6 +5,7 @@ import { comparedWithPlain } from '@/core/protocol/compare';
 import { outOfOrder } from '@/core/protocol/in-order';
 import type { PailWish, ProtocolStep } from '@/core/protocol/types';
 import { schoolFor } from '@/core/protocol/schools';
+import { standsNow } from '@/core/protocol/stands-now';
 import { SOLUTIONS } from '@/core/water/solutions';
 import { MORE_CAUTION } from '@/core/steps/cautions';
 import { stepOf } from '@/core/steps/steps';
@@ -173,13 +174,6 @@ function handsOf(floor: Floor, hand: Hand, { current }: FloorLot): CardHands {
   };
 }
 
-/** How it stands by the last look back at it; as it came where nobody has looked yet. */
-function droopNow({ lot, steps }: FloorLot): BenchCard['droop'] {
-  const outcome = steps.findLast((s) => s.outcome !== null)?.outcome;
-  if (outcome === 'upright') return 'firm';
-  return outcome === 'recovering' ? 'soft' : lot.droop;
-}
-
 const titleOf = (floor: Floor, { lot }: FloorLot, language: Language): string =>
   say(
     m('bench.of-lot', {
@@ -234,7 +228,7 @@ export function cardOf(
     habit: species.habit,
     colour: lot.colour,
     stage: lot.stage,
-    droop: droopNow(found),
+    droop: standsNow(lot),
     pail: lot.pailName,
     purpose: lot.purpose,
     eventOn: lot.eventOn,

@@ -3,6 +3,7 @@ import { HOUR_MS } from '@/core/calendar/spans';
 import type { FlawKind } from '@/core/dock/flaws';
 import type { Sharer } from '@/core/water/sharing';
 import type { PortionRow } from '@/data/portions';
+import { standsNow } from '@/core/protocol/stands-now';
 import type { PailWish } from '@/core/protocol/types';
 import type { PailRow } from '@/data/pails';
 
@@ -33,7 +34,7 @@ export function sharerOf(
     lotId: portion.lotId,
     species: species.byKey(portion.speciesKey),
     sapRuns: portion.sapOpen,
-    droop: portion.droop,
+    droop: standsNow(portion),
     isApart,
     isMouldy: flaws.includes('grey-mould'),
     stage: portion.stage,

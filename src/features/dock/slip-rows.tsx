@@ -7,11 +7,16 @@ import { Coming } from './coming';
 import css from './dock.module.css';
 import type { SlipView } from './slip-view';
 
+/** As it was seen at the dock, or as the bench has seen it since; what is decided goes before. */
+function seenAs({ decision, droop, stands }: SlipView['lots'][number]): string {
+  if (decision === 'use first') return decision;
+  return stands === droop ? droop : `${stands} now`;
+}
+
 /** What a lot's row says at its end: whose hands it is in, what it waits for, how it was seen. */
 function Mark({ lot }: { lot: SlipView['lots'][number] }) {
   if (lot.forDay) return <span className="soft">for {lot.forDay.slice(5)}</span>;
-  if (lot.looked)
-    return <span className="soft">{lot.decision === 'use first' ? 'use first' : lot.droop}</span>;
+  if (lot.looked) return <span className="soft">{seenAs(lot)}</span>;
   if (lot.withWhom) return <span className="soft">{lot.withWhom} has it</span>;
   return <span className={css.toLook}>look</span>;
 }

@@ -9,7 +9,7 @@ const sharerOf = (lot: LotView, mouldy: readonly string[], species: SpeciesRegis
   lotId: lot.id,
   species: species.byKey(lot.speciesKey),
   sapRuns: lot.sapOpen,
-  droop: lot.droop,
+  droop: lot.stands,
   isApart: false,
   isMouldy: mouldy.includes(lot.id),
   stage: lot.stage,
