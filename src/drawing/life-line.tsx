@@ -1,5 +1,5 @@
 import { area, curveMonotoneX } from 'd3-shape';
-import { HORIZON_DAYS } from '@/core/model/constants';
+import { saidDays } from '@/core/vase-life/said-days';
 import { linear } from './linear';
 
 export interface LifeScale {
@@ -126,11 +126,10 @@ export function LifeAxis({ scale }: { scale: LifeScale }) {
   );
 }
 
-/** "5 to 8 days": whole days, as a forecast deserves. */
-export function daysInWords({ p10, p90 }: { p10: number; p90: number }): string {
-  const low = Math.floor(p10);
-  const high = Math.max(low, Math.round(p90));
-  if (low >= HORIZON_DAYS) return `more than ${HORIZON_DAYS} days`;
-  if (high >= HORIZON_DAYS) return `${low} to more than ${HORIZON_DAYS} days`;
-  return low === high ? `about ${low} day${low === 1 ? '' : 's'}` : `${low} to ${high} days`;
+/** "5 to 8 days". */
+export function daysInWords(band: { p10: number; p90: number }): string {
+  const { shape, from, to } = saidDays(band);
+  if (shape === 'past') return `more than ${from} days`;
+  if (shape === 'long') return `${from} to more than ${to} days`;
+  return shape === 'about' ? `about ${from} day${from === 1 ? '' : 's'}` : `${from} to ${to} days`;
 }

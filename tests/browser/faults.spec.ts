@@ -15,7 +15,7 @@ test('a file that is no note is refused in words, and nothing is booked', async 
       'binary',
     ],
     [
-      { name: 'huge.csv', mimeType: 'text/csv', buffer: Buffer.alloc(49 * 1024 * 1024, 'a,b\n') },
+      { name: 'huge.csv', mimeType: 'text/csv', buffer: Buffer.alloc(6 * 1024 * 1024, 'a,b\n') },
       'never more than 2 MB',
     ],
   ] as const;

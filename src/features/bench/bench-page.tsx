@@ -1,4 +1,5 @@
 import { VisuallyHidden } from '@mantine/core';
+import { byWhatGoesFirst } from '@/core/stock/goes-first';
 import { localeOf } from '@/core/words/catalogues';
 import { m } from '@/core/words/message';
 import { say } from '@/core/words/say';
@@ -8,7 +9,7 @@ import { manyActivePeople } from '@/data/people';
 import { inZone } from '@/server/clock';
 import { lotLabel } from '@/data/portions';
 import { once } from '@/server/once';
-import type { Reader } from '@/server/stock';
+import { lotView, readStock, stockNow, type Reader } from '@/server/stock';
 import { inMyShop } from '@/server/session';
 import { pageWords, speakerOf } from '@/server/words';
 import { PageWordsProvider } from '@/shell/words';
@@ -48,7 +49,7 @@ function inOrder(lots: readonly FloorLot[], order: readonly string[]): FloorLot[
 /** Who does what now: a big card a pair of hands, the plan's sum under them, the rest below. */
 export async function BenchPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const asked = typeof search.lot === 'string' ? search.lot : null;
-  const { floor, cards, people, expected, today, me, at } = await inMyShop(
+  const { floor, cards, people, expected, stock, today, me, at } = await inMyShop(
     async (trx, me, at) => {
       const [floor, people] = await Promise.all([readFloor(trx, me, at, asked), once(trx, manyActivePeople)]);
       const cards = floor.handed.flatMap(({ hands, lot, next }) => {
@@ -56,11 +57,14 @@ export async function BenchPage({ search }: { search: Record<string, string | st
         return hand ? (cardOf(floor, hand, lot, next, me, at) ?? []) : [];
       });
       const { date: today } = inZone(at, me.shop.timeZone);
-      const expected = cards.length === 0 ? await manyExpected(trx, today) : [];
-      return { floor, cards, people, expected, today, me, at };
+      const isClear = cards.length === 0;
+      const expected = isClear ? await manyExpected(trx, today) : [];
+      const stock = isClear ? await readStock(trx, me, at) : null;
+      return { floor, cards, people, expected, stock, today, me, at };
     },
     [...FLOOR_READS, manyActivePeople],
   );
+  const lots = stock && (await stockNow(stock)).map((s) => lotView(s, at, me)).sort(byWhatGoesFirst);
   const t = speakerOf(me.language);
   const wanted = floor.handed.find((h) =>
     floor.lots.some((l) => l.lot.id === h.lot && isAsked(l.lot, asked)),
@@ -72,8 +76,8 @@ export async function BenchPage({ search }: { search: Record<string, string | st
   const idle = floor.handed.filter((h) => h.lot === null && cards.length > 0).map((h) => h.hands);
   return (
     <PageWordsProvider told={tell(pageWords('bench', me.language))} locale={localeOf(me.language)}>
-      {cards.length === 0 ? (
-        <ClearBench floor={floor} expected={expected} today={today} me={me} />
+      {lots ? (
+        <ClearBench floor={floor} expected={expected} lots={lots} today={today} me={me} />
       ) : (
         <div className={css.bench}>
           <VisuallyHidden component="h1">Bench</VisuallyHidden>

@@ -3,6 +3,7 @@ import { SimpleGrid, Text, Title } from '@mantine/core';
 import type { ReactNode } from 'react';
 import { addDays } from '@/core/calendar/dates';
 import { saidDate, saidDay } from '@/core/calendar/said-dates';
+import { saidDays } from '@/core/vase-life/said-days';
 import { pailsForOrder } from '@/core/bench/pails-for-order';
 import { localeOf } from '@/core/words/catalogues';
 import { say } from '@/core/words/say';
@@ -10,9 +11,10 @@ import { speciesName } from '@/core/words/species-name';
 import type { ExpectedDelivery } from '@/data/expected';
 import { lotLabel } from '@/data/portions';
 import type { SignedIn } from '@/server/session';
+import type { LotView } from '@/server/stock';
 import { speakerOf } from '@/server/words';
 import { LinkButton } from '@/shell/link-button';
-import type { Floor, FloorLot } from './floor';
+import type { Floor } from './floor';
 import { inZone } from '@/server/clock';
 
 const SHOWN = 4;
@@ -20,6 +22,8 @@ const SHOWN = 4;
 interface Props {
   readonly floor: Floor;
   readonly expected: readonly ExpectedDelivery[];
+  /** The stock, what goes first first. */
+  readonly lots: readonly LotView[];
   /** ISO date. */
   readonly today: string;
   readonly me: SignedIn;
@@ -80,25 +84,22 @@ function NextVan({ floor, expected, today, me }: Props) {
   );
 }
 
-function Lots({
-  lots,
-  note,
-  me,
-}: {
-  lots: readonly FloorLot[];
-  note: (l: FloorLot) => string;
-  me: SignedIn;
-}) {
+interface Row {
+  readonly portionId: string;
+  readonly name: string;
+  readonly note: string;
+}
+
+function Rows({ rows }: { rows: readonly Row[] }) {
   return (
     <ul className="rowlist">
-      {lots.slice(0, SHOWN).map((l) => (
-        <li key={l.lot.id}>
-          <LinkButton variant="quiet" px={0} href={`/bench?lot=${l.lot.id}`}>
-            {speciesName(me.species.byKey(l.lot.speciesKey), me.language)}
-            {l.lot.variety ? ` ‘${l.lot.variety}’` : ''} {lotLabel(l.lot)}
+      {rows.map(({ portionId, name, note }) => (
+        <li key={portionId}>
+          <LinkButton variant="quiet" px={0} href={`/bench?lot=${portionId}`}>
+            {name}
           </LinkButton>
           <Text className="soft" mt="-0.5rem" pb="0.625rem">
-            {note(l)}
+            {note}
           </Text>
         </li>
       ))}
@@ -106,20 +107,47 @@ function Lots({
   );
 }
 
+const named = (name: string, variety: string | null, label: string): string =>
+  `${name}${variety ? ` ‘${variety}’` : ''} ${label}`;
+
+/** What a clock still runs for, the next to ring first. */
+function dueRows({ floor, me, today }: Props): Row[] {
+  const { timeZone } = me.shop;
+  const locale = localeOf(me.language);
+  return floor.lots
+    .flatMap(({ lot, current }) =>
+      current.status === 'running' && current.dueAt ? [{ lot, current, dueAt: current.dueAt }] : [],
+    )
+    .sort((a, b) => a.dueAt.getTime() - b.dueAt.getTime())
+    .slice(0, SHOWN)
+    .map(({ lot, current, dueAt }) => {
+      const how = inZone(dueAt, timeZone).date === today ? 'clock' : 'weekday and clock';
+      const when = saidDate(dueAt.getTime(), timeZone, how, locale);
+      const name = speciesName(me.species.byKey(lot.speciesKey), me.language);
+      return {
+        portionId: lot.id,
+        name: named(name, lot.variety, lotLabel(lot)),
+        note: `${say(current.step.title, me.language).toLowerCase()}, ${when}`,
+      };
+    });
+}
+
+function firstRows({ lots, me }: Props): Row[] {
+  const t = speakerOf(me.language);
+  return lots.slice(0, SHOWN).map((l) => ({
+    portionId: l.portionId,
+    name: named(l.name, l.variety, l.label),
+    note:
+      l.decision === 'use first'
+        ? t('clear.use-first', { stems: l.stemsLeft })
+        : t('clear.days-left', { stems: l.stemsLeft, ...saidDays(l.daysLeft) }),
+  }));
+}
+
 /** Nothing waits for hands: what comes next, what is still due today, what should go first. */
 export function ClearBench(props: Props) {
-  const { floor, today, me } = props;
-  const t = speakerOf(me.language);
-  const { timeZone } = me.shop;
-  const dueAt = (l: FloorLot): number => l.current.dueAt?.getTime() ?? Infinity;
-  const due = floor.lots
-    .filter((l) => l.current.status === 'running' && l.current.dueAt !== null)
-    .sort((a, b) => dueAt(a) - dueAt(b));
-  const isFirst = (l: FloorLot): number => Number(l.lot.decision === 'use first');
-  const first = [...floor.lots].sort(
-    (a, b) => isFirst(b) - isFirst(a) || a.lot.arrivedAt.getTime() - b.lot.arrivedAt.getTime(),
-  );
-  const isToday = (at: Date): boolean => inZone(at, timeZone).date === today;
+  const t = speakerOf(props.me.language);
+  const due = dueRows(props);
   return (
     <section>
       <h1>{t('bench.is-clear')}</h1>
@@ -129,41 +157,10 @@ export function ClearBench(props: Props) {
           <NextVan {...props} />
         </Part>
         <Part title={t('clear.still-due')}>
-          {due.length === 0 ? (
-            <p className="soft">{t('clear.nothing-due')}</p>
-          ) : (
-            <Lots
-              lots={due}
-              me={me}
-              note={({ current }) =>
-                `${say(current.step.title, me.language).toLowerCase()}, ${saidDate(
-                  current.dueAt?.getTime() ?? 0,
-                  timeZone,
-                  current.dueAt && isToday(current.dueAt) ? 'clock' : 'weekday and clock',
-                  localeOf(me.language),
-                )}`
-              }
-            />
-          )}
+          {due.length === 0 ? <p className="soft">{t('clear.nothing-due')}</p> : <Rows rows={due} />}
         </Part>
         <Part title={t('clear.goes-first')}>
-          <Lots
-            lots={first}
-            me={me}
-            note={({ lot }) =>
-              lot.decision === 'use first'
-                ? t('clear.use-first', { stems: lot.stemsLeft })
-                : t('clear.came', {
-                    stems: lot.stemsLeft,
-                    day: saidDate(
-                      lot.arrivedAt.getTime(),
-                      timeZone,
-                      'weekday, day and month',
-                      localeOf(me.language),
-                    ),
-                  })
-            }
-          />
+          <Rows rows={firstRows(props)} />
         </Part>
       </SimpleGrid>
     </section>

@@ -1,19 +1,11 @@
+import { byWhatGoesFirst } from '@/core/stock/goes-first';
 import { wallClockMs } from '@/server/clock';
 import { manyFlawsInStock } from '@/data/claims';
 import { flawKindsIn } from '@/server/replan';
 import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
-import { lotView, readStock, STOCK_READS, stockNow, type LotView } from '@/server/stock';
+import { lotView, readStock, STOCK_READS, stockNow } from '@/server/stock';
 import { MakeBoard } from './make-board';
-
-/** Past any lot's days: what the dock said to use first stands before the rest, what is for another day behind. */
-const APART_DAYS = 1000;
-
-/** First to fade first, but for what was decided at the dock. */
-function rank(lot: LotView): number {
-  const decided = lot.decision === 'use first' ? -APART_DAYS : lot.forDay === null ? 0 : APART_DAYS;
-  return decided + lot.daysLeft.p50;
-}
 
 /** What goes in, does it get along, how long will it last. */
 export async function MakePage() {
@@ -31,7 +23,7 @@ export async function MakePage() {
     [...STOCK_READS, manyFlawsInStock],
   );
   const lots = (await stockNow(stock)).map((s) => lotView(s, stock.at, reader));
-  const byLife = lots.filter((l) => l.isReady).sort((a, b) => rank(a) - rank(b));
+  const byLife = lots.filter((l) => l.isReady).sort(byWhatGoesFirst);
   return (
     <MakeBoard
       lots={byLife}
