@@ -7,6 +7,8 @@ export interface Deed {
   readonly at: Date;
   /** Whose hands, as they stand in the list of people. */
   readonly person: number;
+  /** The pail it fills, which has to stand clean by then. */
+  readonly fills?: string;
   readonly does: (trx: Trx, action: Action) => Promise<unknown>;
 }
 

@@ -57,8 +57,7 @@ export async function furnish(
     name: p.name,
     size_l: p.sizeL,
     height_cm: p.heightCm,
-    state: p.state,
-    sanitised_at: p.state === 'sanitised' ? new Date(at.getTime() - 12 * HOUR_MS) : null,
+    state: 'dirty',
   }));
   await trx('person').insert(people);
   await trx('room').insert(rooms);
@@ -68,7 +67,7 @@ export async function furnish(
     shop_id,
     'pail_id',
     // Before anything that ever stood in them came.
-    new Date(at.getTime() - 10 * 24 * HOUR_MS),
+    new Date(at.getTime() - 60 * 24 * HOUR_MS),
     pails.map((p) => ({
       subjectId: p.id,
       roomId: rooms.find((r) => r.kind === 'bench')?.id ?? '',

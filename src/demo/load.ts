@@ -10,6 +10,7 @@ import { newId } from '../data/ids';
 import { lastDays } from './at-work/last-days';
 import { condition } from './conditioned';
 import { doInOrder, type Deed } from './deeds';
+import { firstWashes } from './first-wash';
 import { furnish, showSkills, type Furnished } from './furnish';
 import { orders, pastVans } from './history';
 import { DEMO_EARLIER_LINES, DEMO_PAILS, DEMO_SHOP, DEMO_SUPPLIER, MORE_PAILS, dayBefore } from './world';
@@ -54,6 +55,7 @@ function earlierDelivery(at: Date, { rooms, pails }: Furnished): Deed[] {
   const worked = DEMO_EARLIER_LINES.map(({ speciesKey }, i): Deed => ({
     at: new Date(came.getTime() + HOUR_MS),
     person: 1 + (i % 3),
+    fills: pails[i] ?? '',
     does: (trx, action) =>
       condition(trx, action, { lotId: booked[i] ?? '', speciesKey, pailId: pails[i] ?? '', rooms }, at),
   }));
@@ -68,7 +70,8 @@ export async function loadDemo(db: Knex, at: Date, kind: DemoKind): Promise<bool
   const shopId = newId();
   const isAtWork = kind === 'at work';
   await inShop(db, shopId, async (trx) => {
-    const made = await furnish(trx, shopId, at, isAtWork ? [...DEMO_PAILS, ...MORE_PAILS] : DEMO_PAILS);
+    const demoPails = isAtWork ? [...DEMO_PAILS, ...MORE_PAILS] : DEMO_PAILS;
+    const made = await furnish(trx, shopId, at, demoPails);
     const { people, rooms } = made;
     const shown: Deed = {
       at: new Date(at.getTime() - 60 * DAY_MS),
@@ -82,13 +85,9 @@ export async function loadDemo(db: Knex, at: Date, kind: DemoKind): Promise<bool
       does: (trx, action) => setAtBench(trx, action, people[hand] ?? '', true),
     }));
     const rest = isAtWork ? lastDays(at, made) : pastVans(at, QUIET_DAYS, bench);
-    await doInOrder(trx, shopId, people, [
-      shown,
-      ...rest,
-      ...earlierDelivery(at, made),
-      ...orders(at),
-      ...atBench,
-    ]);
+    const deeds = [shown, ...rest, ...earlierDelivery(at, made), ...orders(at), ...atBench];
+    const pails = made.pails.flatMap((id, i) => (demoPails[i] ? [{ id, is: demoPails[i].state }] : []));
+    await doInOrder(trx, shopId, people, [...firstWashes(deeds, pails, at), ...deeds]);
   });
   return true;
 }

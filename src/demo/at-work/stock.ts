@@ -11,7 +11,8 @@ import type { Deed } from '../deeds';
 import type { Furnished } from '../furnish';
 import { bookVan, hourOfDay, VAN_HOUR } from '../history';
 import { DEMO_PAILS, demoVan } from '../world';
-import { fill, tipOut, wash } from './pail-steps';
+import { washing } from '../first-wash';
+import { fill, tipOut } from '../pail-steps';
 
 /** Vans of so many days still have stems here. */
 export const STOCK_DAYS = 8;
@@ -19,6 +20,10 @@ export const STOCK_DAYS = 8;
 const SOLD_A_DAY = 0.22;
 const FRESH_C = 12;
 const MINUTES_A_LOT = 14;
+const CHANGES_FROM_H = 13;
+const CHANGE_EVERY_MS = 8 * MINUTE_MS;
+/** The pails, by place, that stand clean when the changing begins. */
+const RELAY = [10, 14] as const;
 /** Water is changed once it has stood so long, but for every fourth pail: nobody got to those. */
 const CHANGED_AFTER_DAYS = 3;
 const FORGOTTEN_EVERY = 4;
@@ -32,15 +37,14 @@ interface Placed {
   readonly pailId: string;
 }
 
-/** Fresh water in the same pail, washed in between; what stood in it stands in it again. */
-async function changeWater(trx: Trx, action: Action, { lotId, pailId }: Placed): Promise<void> {
-  const pail = await onePailForUpdate(trx, pailId);
+/** Fresh water in a clean pail: what stood in the old one stands in that, and the old one is tipped out. */
+async function turnOver(trx: Trx, action: Action, { lotId, pailId }: Placed, intoId: string): Promise<void> {
+  const from = await onePailForUpdate(trx, pailId);
   const [portion] = await manyPortionsOfLot(trx, lotId);
-  if (!portion || !pail.fillId || !pail.solution || !pail.depth || pail.litres === null) return;
-  const { solution, depth, litres, alone, fillTempC } = pail;
-  await tipOut(trx, action, pail);
-  await wash(trx, action, pailId, 'sanitised', null);
-  const fillId = await fill(trx, action, await onePailForUpdate(trx, pailId), {
+  if (!portion || !from.fillId || !from.solution || !from.depth || from.litres === null)
+    throw new Error('the demo changes the water of a pail that nothing stands in');
+  const { solution, depth, litres, alone, fillTempC } = from;
+  const fillId = await fill(trx, action, await onePailForUpdate(trx, intoId), {
     solution: solution as SolutionKey,
     depth: depth as Depth,
     litres,
@@ -48,6 +52,33 @@ async function changeWater(trx: Trx, action: Action, { lotId, pailId }: Placed):
     tempC: fillTempC ?? FRESH_C,
   });
   await moveStay(trx, action.shopId, 'portion_id', portion.id, { fillId }, action.at);
+  await moveStay(trx, action.shopId, 'pail_id', intoId, { roomId: portion.roomId }, action.at);
+  await tipOut(trx, action, from);
+}
+
+/** The afternoons on which water is changed: from one pail into the next that is clean, the old one washed for the next. */
+function changesOfWater(now: Date, changes: readonly (() => Placed)[], pails: readonly string[]): Deed[] {
+  const clean = pails.slice(...RELAY);
+  const first = clean.length;
+  const half = Math.ceil(changes.length / 2);
+  return changes.flatMap((placed, k): Deed[] => {
+    const [daysAgo, nth] = k < half ? [2, k] : [1, k - half];
+    const at = new Date(hourOfDay(now, daysAgo, CHANGES_FROM_H).getTime() + nth * CHANGE_EVERY_MS);
+    const { pailId } = placed();
+    return [
+      {
+        at,
+        person: 1 + (k % 3),
+        ...(k < first ? { fills: clean[k] ?? '' } : {}),
+        does: async (trx, action) => {
+          const into = clean.shift();
+          if (into === undefined) throw new Error('the demo has no clean pail to change into');
+          await turnOver(trx, action, placed(), into);
+        },
+      },
+      ...washing(pailId, new Date(at.getTime() + 2 * MINUTE_MS), 3, () => clean.push(pailId)),
+    ];
+  });
 }
 
 /** What was sold over the counter since: at least a few stems stay of each. */
@@ -66,6 +97,7 @@ export function stockDeeds(
 ): Deed[] {
   const booking = { roomId: rooms.get('bench') ?? '', guesses: new Map(), withPlans: true };
   let nextPail = DEMO_PAILS.length;
+  const changed: (() => Placed)[] = [];
   const ofDay = (daysAgo: number): Deed[] => {
     const came = hourOfDay(now, daysAgo, VAN_HOUR);
     const van = demoVan(came);
@@ -78,10 +110,12 @@ export function stockDeeds(
       const isFloor = daysAgo >= FLOOR_FROM_DAYS && i % 2 === 0;
       const changes = daysAgo >= CHANGED_AFTER_DAYS && nextPail % FORGOTTEN_EVERY > 0;
       const lot = () => ({ lotId: booked[i] ?? '', pailId });
+      if (changes) changed.push(lot);
       return [
         {
           at: drinks ? hourOfDay(now, 1, 18) : at,
           person,
+          fills: pailId,
           does: (trx, action) =>
             condition(
               trx,
@@ -96,15 +130,6 @@ export function stockDeeds(
               now,
             ),
         },
-        ...(changes
-          ? [
-              {
-                at: hourOfDay(now, 1 + (i % 2), 16 + i * 0.2),
-                person,
-                does: (trx: Trx, action: Action) => changeWater(trx, action, lot()),
-              },
-            ]
-          : []),
         {
           at: hourOfDay(now, 1, 18.5),
           person,
@@ -126,5 +151,6 @@ export function stockDeeds(
   };
   const days = Array.from({ length: STOCK_DAYS }, (_, i) => STOCK_DAYS - i);
   const SUNDAY = 0;
-  return days.filter((d) => hourOfDay(now, d, 0).getUTCDay() !== SUNDAY).flatMap(ofDay);
+  const worked = days.filter((d) => hourOfDay(now, d, 0).getUTCDay() !== SUNDAY).flatMap(ofDay);
+  return [...worked, ...changesOfWater(now, changed, pails)];
 }

@@ -1,14 +1,7 @@
-import type { SolutionKey } from '../../core/water/solutions';
-import type { Trx } from '../../data/connection';
-import {
-  changePail,
-  emptyPail,
-  fillPail,
-  type Filling,
-  type PailRow,
-  onePailForUpdate,
-} from '../../data/pails';
-import { writeEntry, type Action } from '../../data/record';
+import type { SolutionKey } from '../core/water/solutions';
+import type { Trx } from '../data/connection';
+import { changePail, emptyPail, fillPail, type Filling, type PailRow, onePailForUpdate } from '../data/pails';
+import { writeEntry, type Action } from '../data/record';
 
 export type Washed = 'scrubbed' | 'contact' | 'sanitised';
 
