@@ -72,6 +72,7 @@ export function waysFor(
     limits: house.limits,
     purpose: lot.purpose,
     eventInDays: lot.eventOn ? daysTo(lot.eventOn) : 0,
+    ...(lot.eventOn ? { eventOn: lot.eventOn } : {}),
     edits: editsFor(house, lot.speciesKey),
   };
 }

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { day } from '../actions/fields';
 import { FLAW_KINDS } from '../dock/flaws';
 import { protocolEditsSchema } from '../protocol/edits';
 import { PLACES } from '../steps/params';
@@ -61,6 +62,8 @@ export const protocolInputSchema = strict({
   schools: v.optional(schoolsSchema, { house: {}, exceptions: {} }),
   purpose: v.optional(oneOf(PURPOSES), 'usual'),
   eventInDays: v.optional(between(0, 365), 0),
+  /** The day of it, so that day and hour out of the cold are named. */
+  eventOn: v.exactOptional(day),
   /** What the shop has; everything where it is not told. */
   equipment: v.optional(v.pipe(v.array(oneOf(NEEDS)), v.maxLength(20)), [...NEEDS]),
   limits: v.optional(

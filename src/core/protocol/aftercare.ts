@@ -9,7 +9,8 @@ import { added, type Sheet } from './sheet';
 import { forEquipment } from './for-shop';
 import { COOL_C, rescueDip, SLIVER_CM } from './lifting';
 import type { Change, ProtocolStep } from './types';
-import type { Ways } from './ways';
+import { soakHours } from './soak-hours';
+import { PLAIN_WAYS, type Ways } from './ways';
 
 export const LOOK_OUTCOMES = ['upright', 'recovering', 'hanging'] as const;
 /** What somebody sees who looks back at a lot that has drunk. */
@@ -95,7 +96,10 @@ function rescue(s: Species, ways: Ways): Draft[] {
       ? [added(hangs, dip), cut]
       : [cut, added(hangs, dip)];
   // A cut opens the wound of what bleeds: it soaks again before it may drink with others.
-  const soak = s.sap === 'none' ? [] : [{ ...sapSoak(s), changes: [hangs], because: 'state' as const }];
+  const soak =
+    s.sap === 'none'
+      ? []
+      : [{ ...sapSoak(s, soakHours(s, ways)), changes: [hangs], because: 'state' as const }];
   const drink = added(hangs, {
     kind: 'drink',
     solution: rightSolution(s.foodKind),
@@ -158,7 +162,11 @@ export function afterLook(outcome: LookOutcome, round: number, species: Species,
 }
 
 /** Another cut out of turn, and what follows: what bleeds soaks again before it may stand with others. */
-export function recutSteps(species: Species, cm: number): readonly ProtocolStep[] {
+export function recutSteps(
+  species: Species,
+  cm: number,
+  ways: Pick<Ways, 'schools'> = PLAIN_WAYS,
+): readonly ProtocolStep[] {
   const again: Change = {
     because: 'state',
     says: m('why.cut-again-out-of-turn-a-fresh'),
@@ -176,7 +184,11 @@ export function recutSteps(species: Species, cm: number): readonly ProtocolStep[
     because: 'state',
     says: m('why.the-cut-opened-its-wound-again-it'),
   };
-  const soak = { ...sapSoak(species), changes: [opened], because: 'state' as const };
+  const soak = {
+    ...sapSoak(species, soakHours(species, ways)),
+    changes: [opened],
+    because: 'state' as const,
+  };
   const drafts = [cut, ...filledAgain(species), ...(species.sap === 'none' ? [] : [soak])];
   return drafts.map((d) =>
     rendered({ ...d, ...(d === cut ? { title: m('step.cut-again', { cm }) } : {}) }, species, DEPTH_CM.third),

@@ -5,6 +5,7 @@ import { COMMANDS } from '../door/commands';
 import { FLAW_KINDS } from '../dock/flaws';
 import { SPECIES } from '../species/species';
 import { hasTrait } from '../species/traits';
+import { recutSteps } from './aftercare';
 import { comparedWithPlain, type Compared } from './compare';
 import { composeProtocol, plainProtocol, protocolOf } from './compose';
 import { protocolEditSchema } from './edits';
@@ -172,6 +173,41 @@ test('what a lot is for changes where it stands and what it drinks', () => {
   expect(find('lily-oriental', 'wrap', {}, ways({ purpose: 'event', eventInDays: 2 }))?.title).toContain(
     'loose bag',
   );
+});
+
+test('for an event and to hold: when it leaves the cold, by day and hour where the day is known', () => {
+  const said = (over: Partial<Ways>, lot: Partial<LotState> = {}) =>
+    find('lily-oriental', 'move', lot, ways(over))?.reason ?? '';
+  const event = { purpose: 'event', eventInDays: 9, eventOn: '2026-12-05' } as const;
+  const [, day = '', clock = '', hours = ''] =
+    /on (\w+,? \d+ \w+) at (\d\d:\d\d), (\d+) h/.exec(said(event)) ?? [];
+  // The hours before ten in the forenoon of its day, reckoned on the calendar.
+  const at = new Date(Date.UTC(2026, 11, 5, 10) - Number(hours) * 3_600_000);
+  expect([Number.parseInt(day.replace(/\D/g, ''), 10), clock]).toEqual([
+    at.getUTCDate(),
+    at.toISOString().slice(11, 16),
+  ]);
+  // Tight buds want longer in the warmth than buds that show colour; a night more is no day less.
+  const warmth = (stage: number): number => Number(/(\d+) h before/.exec(said(event, { stage }))?.[1]);
+  expect(warmth(0)).toBeGreaterThan(warmth(0.4));
+  expect(said({ purpose: 'hold' }, { stage: 0 })).toMatch(/Out into the warmth \d+ h before/);
+  expect(find('chrysanthemum-spray', 'move', {}, ways({ purpose: 'hold' }))?.reason).not.toContain('warmth');
+});
+
+test('both ways with daffodils’ sap and with leaves that crisp: four hours or a night, a damp bag or a spray', () => {
+  const soak = (way?: Ways) => find('daffodil', 'sap-soak', {}, way)?.params;
+  const night = house({ 'sap-soak': 'overnight' });
+  expect(soak()).toMatchObject({ hours: 4, company: 'alone' });
+  expect(soak(night)).toMatchObject({ hours: 12, company: 'alone' });
+  expect(recutSteps(SHIPPED_SPECIES.byKey('hyacinth'), 1, night)[1]?.params).toMatchObject({ hours: 12 });
+  // Milk is sealed in its hour, whatever is done with daffodils.
+  expect(find('euphorbia', 'sap-soak', {}, night)?.params).toMatchObject({ hours: 1 });
+  const spray = house({ 'dry-air': 'spray' });
+  expect(kinds('eucalyptus')).toContain('wrap');
+  expect(kinds('eucalyptus', {}, spray)).toContain('anti-transpirant');
+  expect(kinds('eucalyptus', {}, spray)).not.toContain('wrap');
+  expect(find('eucalyptus', 'anti-transpirant', {}, spray)?.caution).toMatch(/window|open air/i);
+  expect(kinds('rose', {}, spray)).toEqual(kinds('rose'));
 });
 
 test('a shop’s own protocol adds, changes and leaves out, and every other parameter stands', () => {

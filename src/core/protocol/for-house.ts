@@ -6,6 +6,7 @@ import { DRINK_C, toolFor, waterMostHours, waterServesHours } from './plain';
 import type { ParamsOf, StepKind } from '../steps/steps';
 import { low, m, type Message, type Words } from '../words/message';
 import { questionOf, schoolFor, type QuestionKey } from './schools';
+import { soakHours } from './soak-hours';
 import { added, before, changed, hasKind, noted, without, type Sheet } from './sheet';
 import type { Change, LotState } from './types';
 import type { Ways } from './ways';
@@ -164,6 +165,18 @@ const depth: ByHouse = (sheet, school, change, { species }) => {
 const pollen: ByHouse = (sheet, school, change) =>
   changed(sheet, 'de-pollen', change, { how: school === 'into-water' ? 'into the water' : 'bin' });
 
+const soaking: ByHouse = (sheet, _school, change, { species }, ways) =>
+  species.sap === 'mucilage'
+    ? changed(sheet, 'sap-soak', change, { hours: soakHours(species, ways) })
+    : sheet;
+
+/** What crisps in a dry room stands in its damp bag, or is sprayed and needs none. */
+const dryAir: ByHouse = (sheet, school, change, { species }) => {
+  if (school !== 'spray' || !hasTrait(species, 'crisps dry') || !hasKind(sheet, 'wrap')) return sheet;
+  const sprayed = before(sheet, ['wrap'], added(change, { kind: 'anti-transpirant' }));
+  return without(sprayed, 'wrap', change);
+};
+
 const RESTS_H: Readonly<Record<string, number>> = { 'at-once': 0, 'two-hours': 2, overnight: 12 };
 const resting: ByHouse = (sheet, school, change, { droop }) => {
   const hours = RESTS_H[school];
@@ -184,6 +197,8 @@ const BY_HOUSE: Partial<Record<QuestionKey, ByHouse>> = {
   'water-change': waterChange,
   depth,
   pollen,
+  'sap-soak': soaking,
+  'dry-air': dryAir,
   resting,
 };
 

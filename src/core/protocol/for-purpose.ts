@@ -1,3 +1,4 @@
+import { HOUR_MS } from '../calendar/spans';
 import { MODEL } from '../model/constants';
 import { opensInVase, type Species } from '../species/species';
 import { hasTrait, isTropical } from '../species/traits';
@@ -53,6 +54,10 @@ function toForce(sheet: Sheet, s: Species, says: Message): Sheet {
 
 /** As open as an event wants it. */
 const OPEN_STAGE = 0.7;
+/** Hour of its day by which flowers for an event stand open (estimate: set up in the forenoon). */
+const EVENT_HOUR = 10;
+/** So far ahead a lot that is held is planned for: longer ones open in the cold as well. */
+const HELD_DAYS = 3;
 
 /** Hours of warmth it needs before an event, by the opening model, with what it opens in the cold till then. */
 export function warmHoursBefore({ species: s, stage }: LotState, inDays: number): number {
@@ -66,16 +71,26 @@ export function warmHoursBefore({ species: s, stage }: LotState, inDays: number)
 const staysShut = (sheet: Sheet): Sheet =>
   noted(sheet, 'move', purpose(m('why.it-does-not-open-after-the-cut')));
 
-function forEvent(sheet: Sheet, lot: LotState, inDays: number): Sheet {
+/** When it leaves the cold for an event: by day and hour where its day is known, else by how long before. */
+function outOfTheCold(lot: LotState, days: number, eventOn: string | undefined): Message {
+  const hours = warmHoursBefore(lot, days);
+  if (eventOn === undefined) return m('why.out-of-the-cold-before', { days, hours });
+  const at = Date.parse(`${eventOn}T00:00:00Z`) + (EVENT_HOUR - hours) * HOUR_MS;
+  return m('why.out-of-the-cold-at', { days, hours, at });
+}
+
+/** What is held until it is asked for: told how long before that it leaves the cold, where it opens. */
+function heldSays(lot: LotState): Message {
+  const hours = opensInVase(lot.species) ? warmHoursBefore(lot, HELD_DAYS) : 0;
+  return hours === 0 ? m('why.to-hold-the-coldest-end-of-its') : m('why.to-hold-then-out-before', { hours });
+}
+
+function forEvent(sheet: Sheet, lot: LotState, inDays: number, eventOn: string | undefined): Sheet {
   const { species: s } = lot;
   if (!opensInVase(s))
     return inDays > 1 ? toHold(sheet, s, m('why.it-does-not-open-after-the-cut')) : staysShut(sheet);
   if (inDays > s.leadDays && !hasTrait(s, 'opens warm'))
-    return toHold(
-      sheet,
-      s,
-      m('why.out-of-the-cold-before', { days: inDays, hours: warmHoursBefore(lot, inDays) }),
-    );
+    return toHold(sheet, s, outOfTheCold(lot, inDays, eventOn));
   if (inDays > s.leadDays)
     return toHold(sheet, s, m('why.days-to-go-held', { days: inDays, opens: s.leadDays }));
   if (s.opensAfterCut && lot.stage < 0.5 && s.openDays20C > 0 && inDays < s.leadDays)
@@ -100,18 +115,22 @@ function toDry(sheet: Sheet, s: Species): Sheet {
 }
 
 /** The sheet as what the lot is for asks. */
-export function forPurpose(sheet: Sheet, lot: LotState, { purpose: wanted, eventInDays }: Ways): Sheet {
+export function forPurpose(
+  sheet: Sheet,
+  lot: LotState,
+  { purpose: wanted, eventInDays, eventOn }: Ways,
+): Sheet {
   switch (wanted) {
     case 'usual':
       return sheet;
     case 'sell soon':
       return toSellSoon(sheet, lot);
     case 'hold':
-      return toHold(sheet, lot.species, m('why.to-hold-the-coldest-end-of-its'));
+      return toHold(sheet, lot.species, heldSays(lot));
     case 'force':
       return toForce(sheet, lot.species, m('why.to-hurry-warm-bright-tepid-water-and'));
     case 'event':
-      return forEvent(sheet, lot, eventInDays);
+      return forEvent(sheet, lot, eventInDays, eventOn);
     case 'dry':
       return toDry(sheet, lot.species);
   }

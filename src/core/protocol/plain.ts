@@ -85,11 +85,14 @@ function cut(s: Species): Draft[] {
 const SAP_WHY = m('why.its-sap-shortens-the-life-of-whatever');
 const MILK_WHY = m('why.the-milk-goes-on-for-a-while');
 
-/** The soak that shuts a stem's sap in: mucilage uncut and alone, latex with its own kind. */
-export function sapSoak(s: Species): Draft {
+/** Hours alone that leave a tenth of the sap of what bleeds mucilage, and those of a night, which leave none. */
+export const SOAK_H = { usual: 4, night: 12 } as const;
+
+/** The soak that shuts a stem's sap in: mucilage uncut and alone for so many hours, latex with its own kind. */
+export function sapSoak(s: Species, hours: number = SOAK_H.usual): Draft {
   return s.sap === 'latex'
     ? asked({ kind: 'sap-soak', company: 'its own kind', hours: 1, depthCm: 13, tempC: 20 }, MILK_WHY)
-    : asked({ kind: 'sap-soak', company: 'alone', hours: 4, depthCm: 5, tempC: 8 }, SAP_WHY);
+    : asked({ kind: 'sap-soak', company: 'alone', hours, depthCm: 5, tempC: 8 }, SAP_WHY);
 }
 
 function opening(s: Species): Draft[] {

@@ -196,6 +196,28 @@ export const QUESTIONS = [
     bearsOn: 'bench',
   },
   {
+    key: 'sap-soak',
+    asks: m('question.sap-soak.asks'),
+    schools: [
+      school('four-hours', m('school.sap-soak.four-hours.name'), m('school.sap-soak.four-hours.says')),
+      school('overnight', m('school.sap-soak.overnight.name'), m('school.sap-soak.overnight.says')),
+    ],
+    why: m('question.sap-soak.why'),
+    bySpecies: true,
+    bearsOn: 'bench',
+  },
+  {
+    key: 'dry-air',
+    asks: m('question.dry-air.asks'),
+    schools: [
+      school('damp-bag', m('school.dry-air.damp-bag.name'), m('school.dry-air.damp-bag.says')),
+      school('spray', m('school.dry-air.spray.name'), m('school.dry-air.spray.says')),
+    ],
+    why: m('question.dry-air.why'),
+    bySpecies: true,
+    bearsOn: 'bench',
+  },
+  {
     key: 'resting',
     asks: m('question.resting.asks'),
     schools: [

@@ -21,6 +21,8 @@ export interface Ways {
   readonly purpose: Purpose;
   /** Days until the event, where it is for one. */
   readonly eventInDays: number;
+  /** ISO date of the event in the shop's calendar, where it is known. */
+  readonly eventOn?: string;
   readonly limits: WaterLimits;
   readonly edits: readonly ProtocolEdit[];
 }

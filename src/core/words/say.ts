@@ -10,6 +10,12 @@ const catalogueOf = (language: Language): Catalogue => CATALOGUES[language];
 /** Says that a sentence is not in the reader's language yet. */
 export const NOT_YET = '[en] ';
 
+/** A moment of the shop's calendar is told as if its clock were UTC's: no reader's zone moves it. */
+const WALL = {
+  date: { wall: { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' } },
+  time: { wall: { hour: '2-digit', minute: '2-digit', hour12: false, timeZone: 'UTC' } },
+} as const;
+
 const formats = new Map<string, IntlMessageFormat>();
 const lists = new Map<Language, Intl.ListFormat>();
 
@@ -31,7 +37,7 @@ function formatOf(key: MessageKey, language: Language): IntlMessageFormat {
   const known = formats.get(`${language} ${key}`);
   if (known) return known;
   const isOwn = catalogueOf(language)[key] !== undefined;
-  const made = new IntlMessageFormat(patternOf(key, language), localeOf(isOwn ? language : 'en'));
+  const made = new IntlMessageFormat(patternOf(key, language), localeOf(isOwn ? language : 'en'), WALL);
   formats.set(`${language} ${key}`, made);
   return made;
 }

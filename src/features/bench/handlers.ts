@@ -12,6 +12,7 @@ import { moveStay } from '@/data/stays';
 import { changeStep, insertBranch, manyStepsOfPortion } from '@/data/steps';
 import { dayBegan, inZone } from '@/server/clock';
 import type { Handlers } from '@/server/handler';
+import { houseOf } from '@/server/house';
 import { replan } from '@/server/replan';
 import { lookBack } from './look-back';
 import { setApartAndEnter } from './set-apart';
@@ -45,7 +46,7 @@ export const benchHandlers: Handlers<keyof typeof benchActions> = {
     work: async ({ trx, action, me }, { portionId, cm, handsId }) => {
       const portion = await onePortion(trx, portionId);
       const steps = await manyStepsOfPortion(trx, portion.id, portion.planNo);
-      const [cut, ...soak] = recutSteps(me.species.byKey(portion.speciesKey), cm);
+      const [cut, ...soak] = recutSteps(me.species.byKey(portion.speciesKey), cm, await houseOf(trx));
       if (!cut) throw new RefusedError('This lot has nothing to cut. Nothing was logged.');
       if (soak.length > 0)
         await moveStay(trx, action.shopId, 'portion_id', portion.id, { wet: false, fillId: null }, action.at);
