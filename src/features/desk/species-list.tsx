@@ -3,6 +3,7 @@ import { Group, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Stem } from '@/drawing/stem';
 import type { Habit } from '@/core/species/species';
+import { useInPieces } from '@/shell/in-pieces';
 import { DeskTable, type DeskColumn, type DeskSort } from '@/shell/desk-table';
 import { ShopLink } from '@/shell/shop-link';
 
@@ -86,12 +87,16 @@ function sorted(rows: readonly SpeciesRow[], { by, direction }: DeskSort): Speci
   });
 }
 
+/** So many rows stand on a tall screen before anybody scrolls. */
+const SEEN_AT_ONCE = 16;
+
 /** Every species there is: found by a few letters, sorted by what is asked. */
 export function SpeciesList({ rows }: { rows: readonly SpeciesRow[] }) {
   const [typed, setTyped] = useState('');
   const [sort, setSort] = useState<DeskSort>({ by: 'name', direction: 'asc' });
   const wanted = typed.trim().toLowerCase();
   const found = rows.filter((r) => `${r.name} ${r.botanical}`.toLowerCase().includes(wanted));
+  const drawn = useInPieces(sorted(found, sort), SEEN_AT_ONCE);
   return (
     <>
       <TextInput
@@ -104,7 +109,7 @@ export function SpeciesList({ rows }: { rows: readonly SpeciesRow[] }) {
       <DeskTable
         label="Species"
         columns={COLUMNS}
-        records={sorted(found, sort)}
+        records={drawn}
         empty={`No species has “${typed.trim()}” in its name.`}
         sort={sort}
         onSort={setSort}

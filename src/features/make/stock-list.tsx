@@ -75,6 +75,8 @@ const StockRow = memo(function StockRow({
   );
 });
 
+/** So many rows stand on a tall screen before anybody scrolls. */
+const SEEN_AT_ONCE = 10;
 /** Over so many lots a list is looked through by a few letters. */
 const MANY = 12;
 
@@ -89,7 +91,7 @@ export function StockList({ lots, dry, recipe, onTake }: Props) {
       ),
     [lots, wanted],
   );
-  const drawn = useInPieces(found);
+  const drawn = useInPieces(found, SEEN_AT_ONCE);
   const scale = useMemo<Scale>(
     () => ({
       pastDays: Math.max(3, ...lots.map((l) => Math.ceil(l.daysSinceCut))),
