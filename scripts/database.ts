@@ -1,13 +1,15 @@
 /** Database tasks of the start, test and reset commands. Run as the cluster's owner. */
 import { connectAsOwner } from '../src/data/connection';
+import { forgetShop } from '../src/data/forget-shop';
 import { migrate } from '../src/data/migrate';
 import { loadDemo } from '../src/demo/load';
 import { loadYears } from '../src/demo/years/load';
+import type { Knex } from 'knex';
 import pg from 'pg';
 
 const HELP = `tsx scripts/database.ts <task>
   prepare   makes the database and the application's role, migrates, loads the demo world once
-  reset     empties the shop's database and prepares it afresh
+  reset     takes the demo out, no other shop's rows, and prepares it afresh
   years     prepares it, then puts HUSH_PAIL_YEARS of history behind the demo shop
 Reads HUSH_PAIL_OWNER_URL and HUSH_PAIL_APP_PASSWORD; HUSH_PAIL_DEMO=quiet loads a demo with one delivery in it.`;
 
@@ -33,6 +35,17 @@ async function makeDatabase(url: string, appPassword: string): Promise<void> {
   }
 }
 
+/** Where nobody else keeps a shop here all of it goes, and an older database is made anew; else only the demo's rows. */
+async function forgetDemo(db: Knex): Promise<void> {
+  const isMade = await db.schema.hasTable('shop');
+  const shops = isMade ? await db('shop').select<{ id: string; demo: boolean }[]>('id', 'demo') : [];
+  if (shops.every((s) => s.demo))
+    await db.raw(
+      'drop schema public cascade; create schema public; grant usage on schema public to hush_pail_app',
+    );
+  else for (const { id, demo } of shops) if (demo) await forgetShop(db, id);
+}
+
 async function main(): Promise<void> {
   const task = process.argv[2];
   const url = process.env.HUSH_PAIL_OWNER_URL;
@@ -43,10 +56,7 @@ async function main(): Promise<void> {
   await makeDatabase(url, process.env.HUSH_PAIL_APP_PASSWORD ?? '');
   const db = connectAsOwner(url);
   try {
-    if (task === 'reset')
-      await db.raw(
-        'drop schema public cascade; create schema public; grant usage on schema public to hush_pail_app',
-      );
+    if (task === 'reset') await forgetDemo(db);
     await db.raw('grant usage on schema public to hush_pail_app');
     await migrate(db);
     const now = process.env.HUSH_PAIL_NOW ? new Date(process.env.HUSH_PAIL_NOW) : new Date();

@@ -4,7 +4,7 @@ import { shopTask } from './lib/shop-cluster.mjs';
 
 if (process.argv.includes('--help')) {
   console.log(
-    'npm run reset-demo\n  Empties the demo shop and loads it afresh, dated to today (or to HUSH_PAIL_NOW). Works while the shop runs.',
+    'npm run reset-demo\n  Empties the demo shop and loads it afresh, dated to today (or to HUSH_PAIL_NOW). Works while the shop runs.\n  A shop of your own beside it keeps every row.',
   );
   process.exit(0);
 }

@@ -15,6 +15,7 @@ import * as language from './migrations/0013-language';
 import * as entriesAsMessages from './migrations/0014-entries-as-messages';
 import * as theRecordAsked from './migrations/0015-the-record-asked';
 import * as linesAsSent from './migrations/0016-lines-as-sent';
+import * as aShopOfOnesOwn from './migrations/0017-a-shop-of-ones-own';
 
 interface Migration {
   readonly name: string;
@@ -39,6 +40,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0014-entries-as-messages', up: entriesAsMessages.up },
   { name: '0015-the-record-asked', up: theRecordAsked.up },
   { name: '0016-lines-as-sent', up: linesAsSent.up },
+  { name: '0017-a-shop-of-ones-own', up: aShopOfOnesOwn.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

@@ -1,85 +1,29 @@
 import { hash } from '@node-rs/argon2';
-import { HOUR_MS } from '../core/calendar/spans';
+import { DAY_MS } from '../core/calendar/spans';
 import { SKILLS, type Skill } from '../core/protocol/types';
 import type { Trx } from '../data/connection';
 import { recordSkill } from '../data/house';
 import { newId } from '../data/ids';
 import type { Action } from '../data/record';
-import { beginLines } from '../data/stays';
+import { insertShop, type Furnished } from '../data/shops';
 import { DEMO_PEOPLE, DEMO_ROOMS, DEMO_SHOP, type DemoPail } from './world';
 
-/** Who and what is in the shop, by id. */
-export interface Furnished {
-  readonly people: readonly string[];
-  /** By kind. */
-  readonly rooms: ReadonlyMap<string, string>;
-  /** In the order of the list of pails. */
-  readonly pails: readonly string[];
-}
+export type { Furnished };
 
-/** Makes the shop with its people, rooms and pails. */
+/** Makes the demo shop with its people, rooms and pails; how its pails become clean is told in its record. */
 export async function furnish(
   trx: Trx,
-  shop_id: string,
+  shopId: string,
   at: Date,
   demoPails: readonly DemoPail[],
 ): Promise<Furnished> {
-  await trx('shop').insert({
-    id: shop_id,
-    slug: DEMO_SHOP.slug,
-    name: DEMO_SHOP.name,
-    time_zone: DEMO_SHOP.timeZone,
-    demo: true,
-    created_at: at,
-  });
   const people = await Promise.all(
-    DEMO_PEOPLE.map(async ({ name, role, login, secret }) => ({
-      id: newId(),
-      shop_id,
-      name,
-      role,
-      login,
-      secret_hash: await hash(secret),
-    })),
+    DEMO_PEOPLE.map(async ({ secret, ...p }) => ({ ...p, secretHash: await hash(secret) })),
   );
-  const rooms = DEMO_ROOMS.map((r) => ({
-    id: newId(),
-    shop_id,
-    name: r.name,
-    kind: r.kind,
-    temp_c: r.tempC,
-    humidity_pct: r.humidityPct,
-    lit_hours: r.litHours,
-  }));
-  const pails = demoPails.map((p) => ({
-    id: newId(),
-    shop_id,
-    name: p.name,
-    size_l: p.sizeL,
-    height_cm: p.heightCm,
-    state: 'dirty',
-  }));
-  await trx('person').insert(people);
-  await trx('room').insert(rooms);
-  await trx('pail').insert(pails);
-  await beginLines(
-    trx,
-    shop_id,
-    'pail_id',
-    // Before anything that ever stood in them came.
-    new Date(at.getTime() - 60 * 24 * HOUR_MS),
-    pails.map((p) => ({
-      subjectId: p.id,
-      roomId: rooms.find((r) => r.kind === 'bench')?.id ?? '',
-      wet: true,
-      fillId: null,
-    })),
-  );
-  return {
-    people: people.map((p) => p.id),
-    rooms: new Map(rooms.map((r) => [r.kind, r.id])),
-    pails: pails.map((p) => p.id),
-  };
+  const pails = demoPails.map((p) => ({ ...p, isClean: false }));
+  const shop = { id: shopId, ...DEMO_SHOP, demo: true, people, rooms: DEMO_ROOMS, pails };
+  // Before anything that ever stood in them came.
+  return insertShop(trx, shop, at, new Date(at.getTime() - 60 * DAY_MS));
 }
 
 /** Wen and Bram are at the bench and were shown everything; Tove is new, and was shown the knife. */

@@ -4,6 +4,10 @@ import { SignInPage } from '@/features/sign-in/sign-in-page';
 export const dynamic = 'force-dynamic';
 export const metadata: Metadata = { title: 'Sign in' };
 
-export default function Page() {
-  return <SignInPage />;
+interface Props {
+  readonly searchParams: Promise<Record<string, string | string[] | undefined>>;
+}
+
+export default async function Page({ searchParams }: Props) {
+  return <SignInPage search={await searchParams} />;
 }

@@ -1,5 +1,4 @@
 'use server';
-import { hash, verify } from '@node-rs/argon2';
 import { redirect } from 'next/navigation';
 import * as v from 'valibot';
 import { inShop } from '@/data/connection';
@@ -14,8 +13,8 @@ import {
 import { now } from '@/server/clock';
 import { database } from '@/server/database';
 import { log } from '@/server/log';
+import { isSecretOf } from '@/server/secrets';
 import { session } from '@/server/session';
-import { Turns } from '@/server/turns';
 
 export interface SignInState {
   readonly message: string | null;
@@ -41,10 +40,6 @@ function lockAfter(failed: number, at: Date): Date | null {
   if (failed < FREE_TRIES) return null;
   return new Date(at.getTime() + Math.min(LONGEST_LOCK_MS, FIRST_LOCK_MS * 2 ** (failed - FREE_TRIES)));
 }
-
-const hashing = new Turns(2, 40);
-// Compared against when nobody has that name, so that an answer takes as long either way.
-const NOBODY = hash('nobody has this password');
 
 /** Minutes somebody is still locked out for; null where they are not. */
 const lockedFor = (person: PersonRow | undefined, at: Date): number | null =>
@@ -73,11 +68,8 @@ async function signIn(
   const at = now();
   const asked = await inShop(database(), shopId, (trx) => maybePersonToAsk(trx, by));
   const locked = lockedFor(asked, at);
-  // Hashing takes a tenth of a second and much memory: it holds no connection, and few do it at once.
-  const isRight =
-    locked === null &&
-    (await hashing.run(async () => verify(asked?.secret_hash ?? (await NOBODY), secret))) &&
-    asked?.role === role;
+  // Hashing takes its time: it holds no connection meanwhile.
+  const isRight = locked === null && (await isSecretOf(asked?.secret_hash, secret)) && asked?.role === role;
   const found = locked === null ? await countTry(shopId, by, isRight, at) : { locked };
   if ('locked' in found)
     return { message: `Too many wrong tries. Try again in ${found.locked} min, or ask the manager.` };

@@ -7,10 +7,13 @@ import { someText, useShopForm } from '@/shell/form';
 import { Said } from '@/shell/said';
 import { signInHand, signInManager, type SignInState } from './actions';
 import css from './sign-in.module.css';
+import { OpenMine } from './which-shop';
 
 interface Props {
   readonly shop: { readonly id: string; readonly name: string };
   readonly hands: readonly { readonly id: string; readonly name: string }[];
+  /** Other shops are kept here too. */
+  readonly hasOthers: boolean;
   readonly hint: { readonly pin: string; readonly login: string; readonly password: string } | null;
 }
 
@@ -137,7 +140,7 @@ function ManagerForm({
   );
 }
 
-export function SignInForms({ shop, hands, hint }: Props) {
+export function SignInForms({ shop, hands, hint, hasOthers }: Props) {
   const [who, setWho] = useState<string | null>(null);
   const hand = hands.find((h) => h.id === who);
   return (
@@ -166,6 +169,13 @@ export function SignInForms({ shop, hands, hint }: Props) {
               Manager, by password
             </Button>
             {hint && <p className="soft">This is the demo shop: tap a name, PIN {hint.pin}.</p>}
+            {hasOthers ? (
+              <Button component="a" variant="quiet" href="/sign-in">
+                Another shop
+              </Button>
+            ) : (
+              <OpenMine />
+            )}
           </div>
         )}
       </div>

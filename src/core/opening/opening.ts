@@ -1,0 +1,136 @@
+import * as v from 'valibot';
+
+export const ROOM_KINDS = ['bench', 'cold', 'warm', 'floor'] as const;
+export type RoomKind = (typeof ROOM_KINDS)[number];
+
+/** A kind of room as shops usually have it, until somebody says what it really is: estimates. */
+export const USUAL_ROOMS: Readonly<
+  Record<
+    RoomKind,
+    { readonly name: string; readonly tempC: number; readonly humidityPct: number; readonly litHours: number }
+  >
+> = {
+  bench: { name: 'Bench', tempC: 18, humidityPct: 60, litHours: 11 },
+  cold: { name: 'Cold room', tempC: 4, humidityPct: 85, litHours: 2 },
+  warm: { name: 'Warm shelf', tempC: 15, humidityPct: 75, litHours: 10 },
+  floor: { name: 'Shop floor', tempC: 19, humidityPct: 55, litHours: 12 },
+};
+
+const words = (most: number, missing: string) =>
+  v.pipe(
+    v.string(missing),
+    v.trim(),
+    v.minLength(1, missing),
+    v.maxLength(most, `That is longer than ${most} characters.`),
+  );
+
+/** Whether the clocks of a time zone are known. */
+function isZone(name: string): boolean {
+  try {
+    return Intl.DateTimeFormat('en', { timeZone: name }).resolvedOptions().timeZone.length > 0;
+  } catch {
+    return false;
+  }
+}
+
+const number = (from: number, to: number, what: string) =>
+  v.pipe(
+    v.number(`${what} is a number.`),
+    v.minValue(from, `${what}: from ${from} to ${to}.`),
+    v.maxValue(to, `${what}: from ${from} to ${to}.`),
+  );
+
+export const SHORTEST_PASSWORD = 10;
+const MOST_PAILS = 500;
+
+const namesOf = (opening: { manager: { name: string }; hands: readonly { name: string }[] }): string[] =>
+  [opening.manager.name, ...opening.hands.map((h) => h.name)].map((n) => n.trim().toLowerCase());
+
+/** All that a shop is opened with: what it is called, who works there, where and in what flowers stand. */
+export const openingSchema = v.pipe(
+  v.strictObject({
+    name: words(80, 'What is it called?'),
+    timeZone: v.pipe(v.string(), v.check(isZone, 'No clocks are known by that name.')),
+    manager: v.strictObject({
+      name: words(60, 'Who manages it?'),
+      login: v.pipe(words(60, 'A name to sign in with.'), v.toLowerCase()),
+      password: v.pipe(
+        v.string(),
+        v.minLength(SHORTEST_PASSWORD, `At least ${SHORTEST_PASSWORD} characters; a few words are easiest.`),
+        v.maxLength(200, 'That is longer than 200 characters.'),
+      ),
+    }),
+    hands: v.pipe(
+      v.array(
+        v.strictObject({
+          name: words(60, 'Whose PIN is it?'),
+          pin: v.pipe(v.string(), v.regex(/^\d{4}$/, 'A PIN is four digits.')),
+        }),
+      ),
+      v.maxLength(40, 'At most forty pairs of hands to begin with.'),
+    ),
+    rooms: v.pipe(
+      v.array(v.picklist(ROOM_KINDS, 'No such room.')),
+      v.maxLength(ROOM_KINDS.length, 'Each room once.'),
+    ),
+    pails: v.pipe(
+      v.array(
+        v.strictObject({
+          count: v.pipe(number(1, 200, 'How many'), v.integer('Whole pails.')),
+          litres: number(0.5, 100, 'Litres'),
+          heightCm: v.pipe(number(5, 100, 'Height'), v.integer('Whole centimetres.')),
+          areClean: v.boolean(),
+        }),
+      ),
+      v.maxLength(12, 'At most twelve sorts of pail.'),
+      v.check(
+        (sorts) => sorts.reduce((sum, s) => sum + s.count, 0) <= MOST_PAILS,
+        `At most ${MOST_PAILS} pails to begin with.`,
+      ),
+    ),
+  }),
+  v.forward(
+    v.check(
+      (opening) => new Set(namesOf(opening)).size === namesOf(opening).length,
+      'Two people have one name.',
+    ),
+    ['hands'],
+  ),
+);
+export type Opening = v.InferOutput<typeof openingSchema>;
+
+/** The pails of the sorts told, named 1, 2, 3 … in that order. */
+export function pailsToMake(
+  sorts: Opening['pails'],
+): { readonly name: string; readonly sizeL: number; readonly heightCm: number; readonly isClean: boolean }[] {
+  return sorts
+    .flatMap((s) => Array.from({ length: s.count }, () => s))
+    .map((s, i) => ({ name: String(i + 1), sizeL: s.litres, heightCm: s.heightCm, isClean: s.areClean }));
+}
+
+/** The rooms of the kinds told: a bench there is always, and each kind once. */
+export const roomsToMake = (kinds: readonly RoomKind[]) =>
+  ROOM_KINDS.filter((kind) => kind === 'bench' || kinds.includes(kind)).map((kind) => ({
+    kind,
+    ...USUAL_ROOMS[kind],
+  }));
+
+const LONGEST_SLUG = 36;
+/** Letters that are no other letter with a mark on it. */
+const PLAIN_LETTERS: Readonly<Record<string, string>> = { æ: 'ae', ø: 'o', ß: 'ss', ł: 'l', đ: 'd' };
+/** What a shop's address calls it: its name in small plain letters, with a number where that is taken. */
+export function slugFor(name: string, taken: readonly string[]): string {
+  const letters = name
+    .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/[æøßłđ]/g, (letter) => PLAIN_LETTERS[letter] ?? '')
+    .replace(/[^a-z0-9]+/g, '-')
+    .slice(0, LONGEST_SLUG)
+    .replace(/^-+|-+$/g, '');
+  const plain = letters.length >= 2 ? letters : 'shop';
+  if (!taken.includes(plain)) return plain;
+  let n = 2;
+  while (taken.includes(`${plain}-${n}`)) n++;
+  return `${plain}-${n}`;
+}

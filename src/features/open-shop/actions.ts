@@ -1,0 +1,86 @@
+'use server';
+import { redirect } from 'next/navigation';
+import * as v from 'valibot';
+import { openingSchema, pailsToMake, roomsToMake, slugFor, type Opening } from '@/core/opening/opening';
+import { inShop } from '@/data/connection';
+import { DataError } from '@/data/errors';
+import { newId } from '@/data/ids';
+import { manyShopNames } from '@/data/people';
+import { insertShop } from '@/data/shops';
+import { now } from '@/server/clock';
+import { database } from '@/server/database';
+import { log } from '@/server/log';
+import { hashOf } from '@/server/secrets';
+import { session } from '@/server/session';
+
+export interface OpenState {
+  readonly message: string | null;
+  /** What is wrong, by the field it is wrong in. */
+  readonly fields: Readonly<Record<string, string>>;
+}
+
+/** Shops of their own that one server opens by itself; more are asked for of whoever runs it. */
+const MOST_SHOPS = 8;
+const mostShops = (): number => Number(process.env.HUSH_PAIL_MOST_SHOPS ?? MOST_SHOPS);
+
+async function opened({ name, timeZone, manager, hands, rooms, pails }: Opening): Promise<OpenState | null> {
+  const shops = await manyShopNames(database());
+  if (shops.filter((s) => !s.demo).length >= mostShops())
+    return {
+      message: 'This computer keeps no more shops. Nothing was opened; ask whoever set it up.',
+      fields: {},
+    };
+  if (shops.some((s) => s.name === name))
+    return {
+      message: 'A shop of that name is open here already. Nothing was opened a second time.',
+      fields: {},
+    };
+  const people = await Promise.all([
+    hashOf(manager.password).then((secretHash) => ({
+      name: manager.name,
+      role: 'manager' as const,
+      login: manager.login,
+      secretHash,
+    })),
+    ...hands.map(async (h) => ({
+      name: h.name,
+      role: 'hand' as const,
+      login: null,
+      secretHash: await hashOf(h.pin),
+    })),
+  ]);
+  const id = newId();
+  const slug = slugFor(
+    name,
+    shops.map((s) => s.slug),
+  );
+  const shop = { id, slug, name, timeZone, demo: false, people };
+  const things = { rooms: roomsToMake(rooms), pails: pailsToMake(pails) };
+  const made = await inShop(database(), id, (trx) => insertShop(trx, { ...shop, ...things }, now()));
+  const seal = await session();
+  Object.assign(seal, { shopId: id, personId: made.people[0], epoch: 1 });
+  await seal.save();
+  return null;
+}
+
+/** Opens a shop and signs its manager in. */
+export async function openShop(_before: OpenState, told: unknown): Promise<OpenState> {
+  const read = v.safeParse(openingSchema, told);
+  if (!read.success)
+    return {
+      message: 'Something is missing still. Nothing was opened.',
+      fields: Object.fromEntries(read.issues.map((i) => [v.getDotPath(i) ?? '', i.message])),
+    };
+  let refused: OpenState | null;
+  try {
+    refused = await opened(read.output);
+  } catch (error) {
+    if (!(error instanceof DataError)) log.error({ err: error }, 'a shop was not opened');
+    return {
+      message: 'The shop’s memory is not answering. Nothing was opened; try again in a moment.',
+      fields: {},
+    };
+  }
+  if (refused) return refused;
+  redirect('/dock');
+}

@@ -1,0 +1,108 @@
+'use client';
+import { Button, Group, Stack } from '@mantine/core';
+import { startTransition, useActionState, useState } from 'react';
+import { openingSchema } from '@/core/opening/opening';
+import { useShopForm } from '@/shell/form';
+import { Said } from '@/shell/said';
+import { useHydrated } from '@/shell/use-hydrated';
+import { openShop, type OpenState } from './actions';
+import { PailsPart, PeoplePart, RoomsPart, ShopPart } from './opening-parts';
+import { EMPTY_OPENING, type OpeningForm } from './opening-form';
+import css from './open-shop.module.css';
+
+const START: OpenState = { message: null, fields: {} };
+
+/** The pages, each with what it asks about and why. */
+const PARTS = [
+  {
+    title: 'The shop',
+    why: 'Its name stands on every card; its clock says when water is due.',
+    fields: ['name', 'timeZone'],
+    Part: ShopPart,
+  },
+  {
+    title: 'Who works here',
+    why: 'The manager sets the house’s ways, by password. Hands tap their name and a PIN, so that the record knows who did what. More can come later.',
+    fields: ['manager', 'hands'],
+    Part: PeoplePart,
+  },
+  {
+    title: 'Rooms',
+    why: 'Where flowers stand decides how fast they age. The figures are usual ones until you say yours.',
+    fields: ['rooms'],
+    Part: RoomsPart,
+  },
+  {
+    title: 'Pails',
+    why: 'Each has a number, a life of its own, and a label. What you have least of is enough to begin with.',
+    fields: ['pails'],
+    Part: PailsPart,
+  },
+] as const;
+
+/** A shop opened from nothing in four short pages. */
+export function OpenShopForm() {
+  const [at, setAt] = useState(0);
+  const [state, act, busy] = useActionState(openShop, START);
+  const form: OpeningForm = useShopForm(openingSchema, EMPTY_OPENING) as OpeningForm;
+  const isHere = useHydrated();
+  const part = PARTS[at] ?? PARTS[0];
+  const isLast = at === PARTS.length - 1;
+  const zone = form.values.timeZone || (isHere ? Intl.DateTimeFormat().resolvedOptions().timeZone : '');
+  /** Goes on where this page has all it needs; else what is missing stands at its field. A line left empty can wait. */
+  const goOn = (): void => {
+    const values = form.getValues();
+    const asksHands = part.fields.some((f) => f === 'hands');
+    const hands = values.hands.filter((h) => !asksHands || h.name.trim() !== '' || h.pin !== '');
+    const told = { ...values, timeZone: zone, hands };
+    form.setValues(told);
+    const mine = Object.entries(form.validate().errors).filter(([field]) =>
+      part.fields.some((f) => field === f || field.startsWith(`${f}.`)),
+    );
+    form.setErrors(Object.fromEntries(mine));
+    if (mine.length > 0) return;
+    if (isLast) startTransition(() => act(told));
+    else setAt(at + 1);
+  };
+  return (
+    <main className={css.page}>
+      <p className="soft">
+        Open my shop, {at + 1} of {PARTS.length}
+      </p>
+      <h1>{part.title}</h1>
+      <p className={css.why}>{part.why}</p>
+      <form
+        className={css.part}
+        onSubmit={(event) => {
+          event.preventDefault();
+          goOn();
+        }}
+      >
+        <Stack gap="1rem">
+          <part.Part form={form} zone={zone} />
+          {isLast && state.message && <Said isAlert>{state.message}</Said>}
+          {isLast &&
+            Object.entries(state.fields).map(([field, message]) => (
+              <Said key={field} isAlert>
+                {message}
+              </Said>
+            ))}
+        </Stack>
+        <Group gap="0.75rem" mt="1.5rem">
+          <Button type="submit" variant="deed" disabled={busy || !isHere}>
+            {isLast ? (busy ? 'Opening …' : 'Open it') : `On to ${PARTS[at + 1]?.title.toLowerCase() ?? ''}`}
+          </Button>
+          {at > 0 ? (
+            <Button variant="quiet" onClick={() => setAt(at - 1)}>
+              Back
+            </Button>
+          ) : (
+            <Button component="a" variant="quiet" href="/sign-in">
+              Back to sign-in
+            </Button>
+          )}
+        </Group>
+      </form>
+    </main>
+  );
+}

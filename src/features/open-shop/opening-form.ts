@@ -1,0 +1,17 @@
+import type { UseFormReturnType } from '@mantine/form';
+import type { Opening } from '@/core/opening/opening';
+
+export type OpeningForm = UseFormReturnType<Opening>;
+
+/** What the pages begin with: usual rooms and pails, and nobody yet. */
+export const EMPTY_OPENING: Opening = {
+  name: '',
+  timeZone: '',
+  manager: { name: '', login: '', password: '' },
+  hands: [{ name: '', pin: '' }],
+  rooms: ['bench', 'cold', 'floor'],
+  pails: [
+    { count: 12, litres: 12, heightCm: 36, areClean: false },
+    { count: 6, litres: 7, heightCm: 24, areClean: false },
+  ],
+};
