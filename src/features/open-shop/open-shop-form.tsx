@@ -22,19 +22,19 @@ const PARTS = [
   },
   {
     title: 'Who works here',
-    why: 'The manager sets the house’s ways, by password. Hands tap their name and a PIN, so that the record knows who did what. More can come later.',
+    why: 'The manager sets the house’s ways, by password. Hands tap their name and a PIN, so that the record knows who did what. Name all who work here: adding somebody later is not built yet.',
     fields: ['manager', 'hands'],
     Part: PeoplePart,
   },
   {
     title: 'Rooms',
-    why: 'Where flowers stand decides how fast they age. The figures are usual ones until you say yours.',
+    why: 'Where flowers stand decides how fast they age. The figures the forecasts take are those of a usual shop.',
     fields: ['rooms'],
     Part: RoomsPart,
   },
   {
     title: 'Pails',
-    why: 'Each has a number, a life of its own, and a label. What you have least of is enough to begin with.',
+    why: 'Each has a number, a label and a life of its own. Count in all you have: adding some later is not built yet.',
     fields: ['pails'],
     Part: PailsPart,
   },

@@ -113,7 +113,7 @@ export function PailsPart({ form }: Props) {
   return (
     <>
       {form.values.pails.map((_, i) => (
-        <Group key={i} gap="0.75rem" align="start" className={css.sort}>
+        <Group key={i} gap="0.75rem" align="end" className={css.sort}>
           <NumberInput
             w="6rem"
             label="How many"
@@ -137,11 +137,11 @@ export function PailsPart({ form }: Props) {
             {...form.getInputProps(`pails.${i}.heightCm`)}
           />
           <Checkbox
-            mt="2.25rem"
+            pb="0.75rem"
             label="washed, stand clean"
             {...form.getInputProps(`pails.${i}.areClean`, { type: 'checkbox' })}
           />
-          <Button variant="quiet" mt="1.75rem" onClick={() => form.removeListItem('pails', i)}>
+          <Button variant="quiet" onClick={() => form.removeListItem('pails', i)}>
             Not these
           </Button>
         </Group>
