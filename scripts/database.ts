@@ -11,7 +11,7 @@ const HELP = `tsx scripts/database.ts <task>
   prepare   makes the database and the application's role, migrates, loads the demo world once
   reset     takes the demo out, no other shop's rows, and prepares it afresh
   years     prepares it, then puts HUSH_PAIL_YEARS of history behind the demo shop
-Reads HUSH_PAIL_OWNER_URL and HUSH_PAIL_APP_PASSWORD; HUSH_PAIL_DEMO=quiet loads a demo with one delivery in it.`;
+Reads HUSH_PAIL_OWNER_URL and HUSH_PAIL_APP_PASSWORD; HUSH_PAIL_DEMO=quiet loads a demo with one delivery in it, none leaves it out.`;
 
 async function makeDatabase(url: string, appPassword: string): Promise<void> {
   const name = new URL(url).pathname.slice(1);
@@ -61,7 +61,7 @@ async function main(): Promise<void> {
     await migrate(db);
     const now = process.env.HUSH_PAIL_NOW ? new Date(process.env.HUSH_PAIL_NOW) : new Date();
     const kind = process.env.HUSH_PAIL_DEMO === 'quiet' ? 'quiet' : 'at work';
-    if (await loadDemo(db, now, kind)) {
+    if (process.env.HUSH_PAIL_DEMO !== 'none' && (await loadDemo(db, now, kind))) {
       // A database that was filled at once knows nothing of itself yet, and looks things up the long way.
       await db.raw('analyze');
       console.log('The demo world is loaded.');

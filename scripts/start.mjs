@@ -11,6 +11,8 @@ const HELP = `npm start, npm run dev
   Installs what is missing, starts the database and the shop, and prints where it is.
   HUSH_PAIL_PORT=3210         port of the application (the next free one when it is taken)
   HUSH_PAIL_NOW=2026-11-24T06:50:00Z   sets the shop's clock; it runs on from there
+  HUSH_PAIL_DEMO=none         leaves the demo out where it is not there yet
+  HUSH_PAIL_MOST_SHOPS=8      how many shops besides the demo may be opened here
   npm run dev builds nothing: pages are made as they are asked for, and follow the sources as they change`;
 /** For whoever works on it: no build, and pages that follow the sources. */
 const isDev = process.argv.includes('--dev');
@@ -20,6 +22,10 @@ if (process.argv.includes('--help')) {
   process.exit(0);
 }
 
+const DEMO_SIGN_IN =
+  process.env.HUSH_PAIL_DEMO === 'none'
+    ? ''
+    : 'Demo sign-in: manager "ilse" with password "slow water"; hands Wen, Bram, Tove with PIN 2468.\n';
 const stops = [];
 let stopping = false;
 async function stopAll(code) {
@@ -89,9 +95,7 @@ try {
   stops.push(web.stop);
   const address = `http://127.0.0.1:${port}`;
   noteRunning({ address, databasePort });
-  console.log(
-    `\nHush Pail is open: ${address}\nDemo sign-in: manager "ilse" with password "slow water"; hands Wen, Bram, Tove with PIN 2468.\nCtrl-C stops it; the shop's record is kept.`,
-  );
+  console.log(`\nHush Pail is open: ${address}\n${DEMO_SIGN_IN}Ctrl-C stops it; the shop's record is kept.`);
 } catch (error) {
   for (const stop of stops.reverse()) await stop().catch(() => {});
   noteStopped();

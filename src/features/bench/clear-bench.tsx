@@ -151,7 +151,7 @@ export function ClearBench(props: Props) {
   return (
     <section>
       <h1>{t('bench.is-clear')}</h1>
-      <p className="soft">{t('bench.all-in-water')}</p>
+      {props.lots.length > 0 && <p className="soft">{t('bench.all-in-water')}</p>}
       <SimpleGrid cols={{ base: 1, sm: 3 }} spacing="xl" mt="lg">
         <Part title={t('clear.next-van')}>
           <NextVan {...props} />
@@ -160,7 +160,11 @@ export function ClearBench(props: Props) {
           {due.length === 0 ? <p className="soft">{t('clear.nothing-due')}</p> : <Rows rows={due} />}
         </Part>
         <Part title={t('clear.goes-first')}>
-          <Rows rows={firstRows(props)} />
+          {props.lots.length === 0 ? (
+            <p className="soft">{t('clear.nothing-stands')}</p>
+          ) : (
+            <Rows rows={firstRows(props)} />
+          )}
         </Part>
       </SimpleGrid>
     </section>

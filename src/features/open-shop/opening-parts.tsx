@@ -25,7 +25,8 @@ export function ShopPart({ form, zone }: Props) {
       <NativeSelect
         label="Its clock"
         size="lg"
-        data={isHere ? Intl.supportedValuesOf('timeZone') : []}
+        // A tablet's own zone may go by a name that the list has not, such as UTC.
+        data={isHere ? [...new Set([zone, ...Intl.supportedValuesOf('timeZone')])] : []}
         {...form.getInputProps('timeZone')}
         value={zone}
       />
@@ -137,7 +138,6 @@ export function PailsPart({ form }: Props) {
             {...form.getInputProps(`pails.${i}.heightCm`)}
           />
           <Checkbox
-            pb="0.75rem"
             label="washed, stand clean"
             {...form.getInputProps(`pails.${i}.areClean`, { type: 'checkbox' })}
           />

@@ -25,9 +25,7 @@ async function whoMaySignIn(
 /** Who is at the bench? Names to tap, a PIN, and the manager's door. */
 export async function SignInPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const { shops, shop, people } = await whoMaySignIn(search.shop);
-  if (!shop && shops.length > 0)
-    return <WhichShop shops={shops.map(({ slug, name, demo }) => ({ slug, name, demo }))} />;
-  if (!shop) return <p>No shop has been set up yet. Run “npm start” once more.</p>;
+  if (!shop) return <WhichShop shops={shops.map(({ slug, name, demo }) => ({ slug, name, demo }))} />;
   const hands = people.filter((p) => p.role === 'hand').map(({ id, name }) => ({ id, name }));
   const hint = shop.demo ? { pin: '2468', login: 'ilse', password: 'slow water' } : null;
   return (

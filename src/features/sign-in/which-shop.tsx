@@ -11,7 +11,7 @@ export function WhichShop({ shops }: Props) {
     <main className={css.one}>
       <h1>Hush Pail</h1>
       <div className={css.pad}>
-        <h2>Which shop?</h2>
+        <h2>{shops.length === 0 ? 'No shop is kept here yet' : 'Which shop?'}</h2>
         {shops.map((s) => (
           <Button key={s.slug} component="a" href={`/sign-in?shop=${s.slug}`} className={css.name}>
             {s.name}
