@@ -4,8 +4,11 @@ import { forgetShop } from '../src/data/forget-shop';
 import { migrate } from '../src/data/migrate';
 import { loadDemo } from '../src/demo/load';
 import { loadYears } from '../src/demo/years/load';
+import path from 'node:path';
 import type { Knex } from 'knex';
 import pg from 'pg';
+import { keptBefore } from './lib/kept-before';
+import { STATE } from './lib/paths.mjs';
 
 const HELP = `tsx scripts/database.ts <task>
   prepare   makes the database and the application's role, migrates, loads the demo world once
@@ -58,6 +61,8 @@ async function main(): Promise<void> {
   try {
     if (task === 'reset') await forgetDemo(db);
     await db.raw('grant usage on schema public to hush_pail_app');
+    const kept = await keptBefore(db, url, path.join(STATE, 'backups'));
+    if (kept) console.log(`The database changes its shape; what stood here is kept: ${kept}`);
     await migrate(db);
     const now = process.env.HUSH_PAIL_NOW ? new Date(process.env.HUSH_PAIL_NOW) : new Date();
     const kind = process.env.HUSH_PAIL_DEMO === 'quiet' ? 'quiet' : 'at work';

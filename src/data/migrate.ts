@@ -53,6 +53,15 @@ const source = (upTo: number): Knex.MigrationSource<Migration> => ({
     }),
 });
 
+/** How many migrations a database has still before it. */
+export async function pendingMigrations(knex: Knex): Promise<number> {
+  const [, pending] = (await knex.migrate.list({ migrationSource: source(MIGRATIONS.length) })) as [
+    unknown[],
+    unknown[],
+  ];
+  return pending.length;
+}
+
 /**
  * Brings a database to the newest shape. Run as its owner, never as the application.
  * @param upTo how many migrations to run, for trying the later ones on a filled older shape

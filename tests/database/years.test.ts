@@ -61,10 +61,7 @@ beforeAll(async () => {
   };
   before = await windows();
   withoutActionBefore = await withoutAction();
-  const { client } = shop.owner as unknown as {
-    client: { config: { connection: { connectionString: string } } };
-  };
-  const owner = new pg.Client({ connectionString: client.config.connection.connectionString });
+  const owner = new pg.Client({ connectionString: shop.ownerUrl });
   await owner.connect();
   await loadYears(owner, YEARS, () => undefined);
   await owner.end();

@@ -23,6 +23,8 @@ export interface TestShop {
   readonly app: Knex;
   /** Where the application's role reaches it, for connections of a test's own. */
   readonly appUrl: string;
+  /** Where its owner reaches it. */
+  readonly ownerUrl: string;
   readonly shopId: string;
   readonly personId: string;
   readonly benchId: string;
@@ -114,6 +116,7 @@ async function shopIn(fill: (owner: Knex) => Promise<void>): Promise<TestShop> {
     owner,
     app,
     appUrl: appUrl.href,
+    ownerUrl: `${SERVER}/${name}`,
     shopId: shop.id,
     personId: person.id,
     benchId: bench.id,

@@ -1,0 +1,160 @@
+// Backups in PostgreSQL's own format: made, tried by bringing them back beside, kept to a number; and brought back.
+import { createHash } from 'node:crypto';
+import { spawnSync } from 'node:child_process';
+import { mkdirSync, readFileSync, readdirSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import pg from 'pg';
+import { serverFolder } from './cluster.mjs';
+import { readJson } from './paths.mjs';
+
+const NAME = /^hush-pail-[\dTZ-]+\.dump$/;
+
+/** The same server, another database of it. */
+function urlOf(url, database) {
+  const other = new URL(url);
+  other.pathname = `/${database}`;
+  return other.href;
+}
+const databaseOf = (url) => new URL(url).pathname.slice(1);
+
+function tool(name, args) {
+  const run = spawnSync(path.join(serverFolder() ?? '', name), args, { encoding: 'utf8' });
+  if (run.status !== 0)
+    throw new Error(
+      `${name} did not finish: ${run.stderr?.trim().split('\n').at(-1) ?? run.error?.message ?? ''}`,
+    );
+}
+
+async function inDatabase(url, work) {
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  try {
+    return await work(client);
+  } finally {
+    await client.end();
+  }
+}
+
+/**
+ * What stands in a database: of each table how many rows, and a sum over all of them in whatever order they lie.
+ * @returns {Promise<Record<string, string>>}
+ */
+export const contentsOf = (url) =>
+  inDatabase(url, async (client) => {
+    const { rows: tables } = await client.query(
+      `select table_name as name from information_schema.tables
+        where table_schema = 'public' and table_type = 'BASE TABLE' order by 1`,
+    );
+    /** @type {Record<string, string>} */
+    const contents = {};
+    for (const { name } of tables) {
+      const { rows } = await client.query(
+        `select count(*) || ' ' || coalesce(md5(string_agg(md5(t::text), '' order by md5(t::text))), '') as sum from "${name}" as t`,
+      );
+      contents[name] = rows[0].sum;
+    }
+    return contents;
+  });
+
+/** Brings a dump into a database of that name, made for it; one that is there already goes before. */
+async function bringInto(url, database, file) {
+  await inDatabase(urlOf(url, 'postgres'), async (client) => {
+    await client.query(`drop database if exists "${database}"`);
+    await client.query(`create database "${database}"`);
+  });
+  tool('pg_restore', ['--exit-on-error', '--single-transaction', '--dbname', urlOf(url, database), file]);
+}
+
+const dropped = (url, database) =>
+  inDatabase(urlOf(url, 'postgres'), (client) => client.query(`drop database if exists "${database}"`));
+
+const sumOf = (file) => createHash('sha256').update(readFileSync(file)).digest('hex');
+
+/** The backups in a folder, the newest first. */
+export function backupsIn(folder) {
+  try {
+    return readdirSync(folder)
+      .filter((name) => NAME.test(name))
+      .sort()
+      .reverse()
+      .map((name) => path.join(folder, name));
+  } catch {
+    return [];
+  }
+}
+
+/** When a backup was made, ms, by its name. */
+export const madeAtMs = (file) =>
+  Date.parse(path.basename(file).replace(/^hush-pail-(.{10}T)(\d\d)-(\d\d)-(\d\d)Z\.dump$/, '$1$2:$3:$4Z'));
+
+const A_DAY_MS = 24 * 3_600_000;
+/** Whether the newest backup in a folder is a day old, or there is none. */
+export function isBackupDue(folder, nowMs) {
+  const [newest] = backupsIn(folder);
+  return newest === undefined || nowMs - madeAtMs(newest) >= A_DAY_MS;
+}
+
+/** Whether somebody's own shop is kept in a database, and not the demo alone. */
+export const hasOwnShop = (url) =>
+  inDatabase(url, async (client) => {
+    const { rows } = await client.query('select 1 from shop where not demo limit 1');
+    return rows.length > 0;
+  });
+
+/**
+ * Backs a database up into a folder, all of it, photographs too, and tries it: it is brought back into a
+ * database beside and read there. Only then does it bear its name; older ones go, but for so many.
+ * @param {string} url the database, as its owner
+ * @param {string} folder
+ * @param {{ at: Date, keep: number }} how
+ */
+export async function backUp(url, folder, { at, keep }) {
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  const file = path.join(folder, `hush-pail-${at.toISOString().slice(0, 19).replaceAll(':', '-')}Z.dump`);
+  const part = `${file}.part`;
+  const scratch = `${databaseOf(url)}_try`;
+  /** @type {Record<string, string>} */
+  let contents;
+  try {
+    // Names, hashes and photographs of people are in it: for its owner's eyes, wherever it is written.
+    writeFileSync(part, '', { mode: 0o600 });
+    tool('pg_dump', ['--format=custom', '--file', part, url]);
+    await bringInto(url, scratch, part);
+    contents = await contentsOf(urlOf(url, scratch));
+    const note = { at: at.toISOString(), sha256: sumOf(part), contents };
+    writeFileSync(`${file}.json`, `${JSON.stringify(note, null, 1)}\n`, { mode: 0o600 });
+    renameSync(part, file);
+  } finally {
+    await dropped(url, scratch);
+    rmSync(part, { force: true });
+  }
+  for (const old of backupsIn(folder).slice(keep)) {
+    rmSync(old);
+    rmSync(`${old}.json`, { force: true });
+  }
+  return { file, bytes: statSync(file).size, contents };
+}
+
+/**
+ * Puts a backup in the place of the database, which nobody may be connected to. It is brought in beside and
+ * read before anything goes: a file that is broken or is not what its note says changes nothing.
+ */
+export async function restoreFrom(url, file) {
+  const note = readJson(`${file}.json`);
+  if (note && note.sha256 !== sumOf(file))
+    throw new Error('That backup is not as it was written. Nothing was changed; take another.');
+  const [database, coming] = [databaseOf(url), `${databaseOf(url)}_coming`];
+  try {
+    await bringInto(url, coming, file);
+    const contents = await contentsOf(urlOf(url, coming));
+    if (note && JSON.stringify(note.contents) !== JSON.stringify(contents))
+      throw new Error('What came back is not what was backed up. Nothing was changed; take another.');
+    await inDatabase(urlOf(url, 'postgres'), async (client) => {
+      await client.query(`drop database if exists "${database}"`);
+      await client.query(`alter database "${coming}" rename to "${database}"`);
+    });
+    return contents;
+  } finally {
+    await dropped(url, coming);
+  }
+}

@@ -1,0 +1,44 @@
+// npm run restore: a backup in the place of what stands here, which is backed up before.
+import { existsSync } from 'node:fs';
+import path from 'node:path';
+import { backUp, backupsIn, restoreFrom } from './lib/backup.mjs';
+import { STATE, tellFault } from './lib/paths.mjs';
+import { runningCopy } from './lib/running.mjs';
+import { besideShop, shopTask } from './lib/shop-cluster.mjs';
+
+const HELP = `npm run restore -- FILE --over=hush_pail
+  Puts a backup in the place of all shops of this checkout. What stands here is backed up before; a file that
+  is broken changes nothing. The shop must be stopped. --over names what is replaced, so that nobody does it
+  by mistake. On a new computer: clone, "npm run restore -- FILE --over=hush_pail", "npm start".`;
+const DATABASE = 'hush_pail';
+
+if (process.argv.includes('--help')) {
+  console.log(HELP);
+  process.exit(0);
+}
+const [file] = process.argv.slice(2).filter((a) => !a.startsWith('--'));
+const folder = path.join(STATE, 'backups');
+try {
+  if (!file || !existsSync(file)) {
+    const known = backupsIn(folder);
+    throw new Error(
+      `Which backup? Nothing was changed.\n${known.length > 0 ? `Here are:\n${known.join('\n')}` : `There is none in ${folder}.`}`,
+    );
+  }
+  if (!process.argv.includes(`--over=${DATABASE}`))
+    throw new Error(
+      `This replaces all that every shop here has. Say so: npm run restore -- ${file} --over=${DATABASE}`,
+    );
+  if (runningCopy())
+    throw new Error('The shop is open. Nothing was changed; stop it first (Ctrl-C where it runs).');
+  // The roles and the database have to be there, also on a new computer.
+  await shopTask('prepare', { HUSH_PAIL_DEMO: 'none' });
+  await besideShop(async (url) => {
+    const before = await backUp(url, folder, { at: new Date(), keep: 30 });
+    console.log(`What stood here is kept: ${before.file}`);
+    const contents = await restoreFrom(url, file);
+    console.log(`${Object.keys(contents).length} tables are back. Start the shop: npm start`);
+  });
+} catch (error) {
+  tellFault(error);
+}
