@@ -14,7 +14,8 @@ import { QUESTIONS } from './questions';
 import type { Schools } from './schools';
 import { NEEDS, type LotState } from './types';
 import { PLAIN_WAYS, PURPOSES, type Ways } from './ways';
-import { inEnglish, spoken } from '../words/say';
+import { m } from '../words/message';
+import { inEnglish, say, spoken } from '../words/say';
 
 const state = (key: string, over: Partial<LotState> = {}): LotState =>
   soundLot(SHIPPED_SPECIES.byKey(key), over);
@@ -187,6 +188,9 @@ test('for an event and to hold: when it leaves the cold, by day and hour where t
     at.getUTCDate(),
     at.toISOString().slice(11, 16),
   ]);
+  const midnight = m('why.out-of-the-cold-at', { days: 2, hours: 10, at: Date.UTC(2026, 11, 5) });
+  expect(inEnglish(midnight)).toMatch(/on Sat,? 5 Dec at 00:00, 10 h before/);
+  expect(say(midnight, 'es')).toMatch(/el sáb, 5 dic a las 00:00, 10 h antes/);
   // Tight buds want longer in the warmth than buds that show colour; a night more is no day less.
   const warmth = (stage: number): number => Number(/(\d+) h before/.exec(said(event, { stage }))?.[1]);
   expect(warmth(0)).toBeGreaterThan(warmth(0.4));

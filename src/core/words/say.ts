@@ -13,7 +13,7 @@ export const NOT_YET = '[en] ';
 /** A moment of the shop's calendar is told as if its clock were UTC's: no reader's zone moves it. */
 const WALL = {
   date: { wall: { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' } },
-  time: { wall: { hour: '2-digit', minute: '2-digit', hour12: false, timeZone: 'UTC' } },
+  time: { wall: { hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone: 'UTC' } },
 } as const;
 
 const formats = new Map<string, IntlMessageFormat>();

@@ -6,7 +6,7 @@ import { inShop } from '@/data/connection';
 import { DataError } from '@/data/errors';
 import { newId } from '@/data/ids';
 import { manyShopNames } from '@/data/people';
-import { insertShop } from '@/data/shops';
+import { insertShop, type NewShop } from '@/data/shops';
 import { now } from '@/server/clock';
 import { database } from '@/server/database';
 import { log } from '@/server/log';
@@ -21,9 +21,24 @@ export interface OpenState {
 
 /** Shops of their own that one server opens by itself; more are asked for of whoever runs it. */
 const MOST_SHOPS = 8;
-const mostShops = (): number => Number(process.env.HUSH_PAIL_MOST_SHOPS ?? MOST_SHOPS);
+function mostShops(): number {
+  const asked = Number(process.env.HUSH_PAIL_MOST_SHOPS ?? MOST_SHOPS);
+  return Number.isInteger(asked) && asked >= 0 ? asked : MOST_SHOPS;
+}
 
-async function opened({ name, timeZone, manager, hands, rooms, pails }: Opening): Promise<OpenState | null> {
+/** Who works there, their secrets hashed one after another: a shop of forty hands keeps nobody else from signing in. */
+async function hashed({ manager, hands }: Opening): Promise<NewShop['people']> {
+  const { name, login, password } = manager;
+  const people: NewShop['people'][number][] = [
+    { name, role: 'manager', login, secretHash: await hashOf(password) },
+  ];
+  for (const hand of hands)
+    people.push({ name: hand.name, role: 'hand', login: null, secretHash: await hashOf(hand.pin) });
+  return people;
+}
+
+async function opened(opening: Opening): Promise<OpenState | null> {
+  const { name, timeZone, rooms, pails } = opening;
   const shops = await manyShopNames(database());
   if (shops.filter((s) => !s.demo).length >= mostShops())
     return {
@@ -35,20 +50,7 @@ async function opened({ name, timeZone, manager, hands, rooms, pails }: Opening)
       message: 'A shop of that name is open here already. Nothing was opened a second time.',
       fields: {},
     };
-  const people = await Promise.all([
-    hashOf(manager.password).then((secretHash) => ({
-      name: manager.name,
-      role: 'manager' as const,
-      login: manager.login,
-      secretHash,
-    })),
-    ...hands.map(async (h) => ({
-      name: h.name,
-      role: 'hand' as const,
-      login: null,
-      secretHash: await hashOf(h.pin),
-    })),
-  ]);
+  const people = await hashed(opening);
   const id = newId();
   const slug = slugFor(
     name,
@@ -75,9 +77,12 @@ export async function openShop(_before: OpenState, told: unknown): Promise<OpenS
   try {
     refused = await opened(read.output);
   } catch (error) {
-    if (!(error instanceof DataError)) log.error({ err: error }, 'a shop was not opened');
+    const isAway = error instanceof DataError && error.fault === 'unavailable';
+    if (!isAway) log.error({ err: error }, 'a shop was not opened');
     return {
-      message: 'The shop’s memory is not answering. Nothing was opened; try again in a moment.',
+      message: isAway
+        ? 'The shop’s memory is not answering. Nothing was opened; try again in a moment.'
+        : 'That did not go through. Nothing was opened; look whether the shop is at sign-in already, else try again.',
       fields: {},
     };
   }
