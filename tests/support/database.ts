@@ -36,11 +36,11 @@ export interface TestShop {
 }
 
 /** A fresh database of its own with the demo shop in it. */
-export const freshShop = (kind: DemoKind = 'quiet'): Promise<TestShop> =>
+export const freshShop = (kind: DemoKind = 'quiet', at: Date = AT): Promise<TestShop> =>
   shopIn(async (owner) => {
     await owner.raw('grant usage on schema public to hush_pail_app');
     await migrate(owner);
-    await loadDemo(owner, AT, kind);
+    await loadDemo(owner, at, kind);
   });
 
 /** A shop that an older version filled, as it was before the migrations that followed. */

@@ -37,12 +37,19 @@ interface Placed {
   readonly pailId: string;
 }
 
-/** Fresh water in a clean pail: what stood in the old one stands in that, and the old one is tipped out. */
-async function turnOver(trx: Trx, action: Action, { lotId, pailId }: Placed, intoId: string): Promise<void> {
+/**
+ * Fresh water in a clean pail: what stood in the old one stands in that, and the old one is tipped out.
+ * @returns false where nothing stands in the old one any more; then nothing is done
+ */
+async function turnOver(
+  trx: Trx,
+  action: Action,
+  { lotId, pailId }: Placed,
+  intoId: string,
+): Promise<boolean> {
   const from = await onePailForUpdate(trx, pailId);
   const [portion] = await manyPortionsOfLot(trx, lotId);
-  if (!portion || !from.fillId || !from.solution || !from.depth || from.litres === null)
-    throw new Error('the demo changes the water of a pail that nothing stands in');
+  if (!portion || !from.fillId || !from.solution || !from.depth || from.litres === null) return false;
   const { solution, depth, litres, alone, fillTempC } = from;
   const fillId = await fill(trx, action, await onePailForUpdate(trx, intoId), {
     solution: solution as SolutionKey,
@@ -54,6 +61,7 @@ async function turnOver(trx: Trx, action: Action, { lotId, pailId }: Placed, int
   await moveStay(trx, action.shopId, 'portion_id', portion.id, { fillId }, action.at);
   await moveStay(trx, action.shopId, 'pail_id', intoId, { roomId: portion.roomId }, action.at);
   await tipOut(trx, action, from);
+  return true;
 }
 
 /** The afternoons on which water is changed: from one pail into the next that is clean, the old one washed for the next. */
@@ -65,18 +73,23 @@ function changesOfWater(now: Date, changes: readonly (() => Placed)[], pails: re
     const [daysAgo, nth] = k < half ? [2, k] : [1, k - half];
     const at = new Date(hourOfDay(now, daysAgo, CHANGES_FROM_H).getTime() + nth * CHANGE_EVERY_MS);
     const { pailId } = placed();
+    let isTurned = false;
+    const washed = washing(pailId, new Date(at.getTime() + 2 * MINUTE_MS), 3, () => clean.push(pailId));
     return [
       {
         at,
         person: 1 + (k % 3),
         ...(k < first ? { fills: clean[k] ?? '' } : {}),
         does: async (trx, action) => {
-          const into = clean.shift();
-          if (into === undefined) throw new Error('the demo has no clean pail to change into');
-          await turnOver(trx, action, placed(), into);
+          const [into] = clean;
+          isTurned = into !== undefined && (await turnOver(trx, action, placed(), into));
+          if (isTurned) clean.shift();
         },
       },
-      ...washing(pailId, new Date(at.getTime() + 2 * MINUTE_MS), 3, () => clean.push(pailId)),
+      ...washed.map((deed): Deed => ({
+        ...deed,
+        does: (trx, action) => (isTurned ? deed.does(trx, action) : Promise.resolve()),
+      })),
     ];
   });
 }
