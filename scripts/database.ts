@@ -13,6 +13,7 @@ import { STATE } from './lib/paths.mjs';
 const HELP = `tsx scripts/database.ts <task>
   prepare   makes the database and the application's role, migrates, loads the demo world once
   reset     takes the demo out, no other shop's rows, and prepares it afresh
+  anew      empties the whole database, every shop in it, and prepares it: for tests
   years     prepares it, then puts HUSH_PAIL_YEARS of history behind the demo shop
 Reads HUSH_PAIL_OWNER_URL and HUSH_PAIL_APP_PASSWORD; HUSH_PAIL_DEMO=quiet loads a demo with one delivery in it, none leaves it out.`;
 
@@ -38,21 +39,21 @@ async function makeDatabase(url: string, appPassword: string): Promise<void> {
   }
 }
 
+const forgetAll = (db: Knex): Promise<unknown> =>
+  db.raw('drop schema public cascade; create schema public; grant usage on schema public to hush_pail_app');
+
 /** Where nobody else keeps a shop here all of it goes, and an older database is made anew; else only the demo's rows. */
 async function forgetDemo(db: Knex): Promise<void> {
   const isMade = await db.schema.hasTable('shop');
   const shops = isMade ? await db('shop').select<{ id: string; demo: boolean }[]>('id', 'demo') : [];
-  if (shops.every((s) => s.demo))
-    await db.raw(
-      'drop schema public cascade; create schema public; grant usage on schema public to hush_pail_app',
-    );
+  if (shops.every((s) => s.demo)) await forgetAll(db);
   else for (const { id, demo } of shops) if (demo) await forgetShop(db, id);
 }
 
 async function main(): Promise<void> {
   const task = process.argv[2];
   const url = process.env.HUSH_PAIL_OWNER_URL;
-  if (task === '--help' || !url || !['prepare', 'reset', 'years'].includes(task ?? '')) {
+  if (task === '--help' || !url || !['prepare', 'reset', 'anew', 'years'].includes(task ?? '')) {
     console.log(HELP);
     process.exit(task === '--help' ? 0 : 2);
   }
@@ -60,6 +61,7 @@ async function main(): Promise<void> {
   const db = connectAsOwner(url);
   try {
     if (task === 'reset') await forgetDemo(db);
+    if (task === 'anew') await forgetAll(db);
     await db.raw('grant usage on schema public to hush_pail_app');
     const kept = await keptBefore(db, url, path.join(STATE, 'backups'));
     if (kept) console.log(`The database changes its shape; what stood here is kept: ${kept}`);

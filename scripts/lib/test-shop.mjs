@@ -67,7 +67,7 @@ export async function openTestShop(scratch, n) {
       fresh: async () => {
         if (!isFresh) {
           await web.stop();
-          load('reset');
+          load('anew');
           web = await openWeb();
         }
         isFresh = false;
