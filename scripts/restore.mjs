@@ -34,7 +34,8 @@ try {
   // The roles and the database have to be there, also on a new computer.
   await shopTask('prepare', { HUSH_PAIL_DEMO: 'none' });
   await besideShop(async (url) => {
-    const before = await backUp(url, folder, { at: new Date(), keep: 30 });
+    // None goes for it: the one that is to come back may be the oldest.
+    const before = await backUp(url, folder, { at: new Date(), keep: Infinity });
     console.log(`What stood here is kept: ${before.file}`);
     const contents = await restoreFrom(url, file);
     console.log(`${Object.keys(contents).length} tables are back. Start the shop: npm start`);

@@ -41,15 +41,17 @@ async function inDatabase(url, work) {
  */
 export const contentsOf = (url) =>
   inDatabase(url, async (client) => {
+    // Written out alike on every computer, whatever its zone and its letters.
+    await client.query(`set timezone = 'UTC'; set datestyle = 'ISO, YMD'; set bytea_output = 'hex'`);
     const { rows: tables } = await client.query(
       `select table_name as name from information_schema.tables
-        where table_schema = 'public' and table_type = 'BASE TABLE' order by 1`,
+        where table_schema = 'public' and table_type = 'BASE TABLE' order by table_name collate "C"`,
     );
     /** @type {Record<string, string>} */
     const contents = {};
     for (const { name } of tables) {
       const { rows } = await client.query(
-        `select count(*) || ' ' || coalesce(md5(string_agg(md5(t::text), '' order by md5(t::text))), '') as sum from "${name}" as t`,
+        `select count(*) || ' ' || coalesce(md5(string_agg(md5(t::text), '' order by md5(t::text) collate "C")), '') as sum from "${name}" as t`,
       );
       contents[name] = rows[0].sum;
     }
@@ -143,15 +145,19 @@ export async function restoreFrom(url, file) {
   const note = readJson(`${file}.json`);
   if (note && note.sha256 !== sumOf(file))
     throw new Error('That backup is not as it was written. Nothing was changed; take another.');
-  const [database, coming] = [databaseOf(url), `${databaseOf(url)}_coming`];
+  const database = databaseOf(url);
+  const [coming, leaving] = [`${database}_coming`, `${database}_leaving`];
   try {
     await bringInto(url, coming, file);
     const contents = await contentsOf(urlOf(url, coming));
     if (note && JSON.stringify(note.contents) !== JSON.stringify(contents))
       throw new Error('What came back is not what was backed up. Nothing was changed; take another.');
     await inDatabase(urlOf(url, 'postgres'), async (client) => {
-      await client.query(`drop database if exists "${database}"`);
+      // At no moment is there neither: what leaves goes last.
+      await client.query(`drop database if exists "${leaving}"`);
+      await client.query(`alter database "${database}" rename to "${leaving}"`);
       await client.query(`alter database "${coming}" rename to "${database}"`);
+      await client.query(`drop database "${leaving}"`);
     });
     return contents;
   } finally {

@@ -39,6 +39,11 @@ test('the drill: backed up, lost, brought back, and every row of every table is 
   expect(contents).toEqual(before);
   expect(statSync(file).mode & 0o077).toBe(0);
   expect(Object.keys(before)).toEqual(expect.arrayContaining(['lot', 'lot_photo', 'record_entry']));
+  // Another computer, with another zone and another way to write dates, reads the same of it.
+  const name = new URL(url).pathname.slice(1);
+  await shop.owner.raw(`alter database ?? set timezone = 'Asia/Tokyo'`, [name]);
+  await shop.owner.raw(`alter database ?? set datestyle = 'German'`, [name]);
+  expect(await contentsOf(url)).toEqual(before);
   await shop.owner.raw(
     `drop table care_card cascade; set session_replication_role = replica; delete from lot`,
   );
