@@ -42,7 +42,7 @@ function tail(share: number): number {
 }
 
 /** Share of the standard normal under `x`, by the continued fraction or series of the error function. */
-function normalShare(x: number): number {
+export function normalShare(x: number): number {
   const z = Math.abs(x);
   if (z > 38) return x > 0 ? 1 : 0;
   const density = Math.exp((-z * z) / 2) / Math.sqrt(2 * Math.PI);

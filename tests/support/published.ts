@@ -1,6 +1,7 @@
 import { toJsonSchema } from '@valibot/to-json-schema';
 import { benchInputSchema, protocolInputSchema } from '@/core/door/bench-schemas';
 import { speciesFileSchema } from '@/core/door/species-schema';
+import { dilutionSchema, relaySchema, waterForecastSchema } from '@/core/door/sanitising-schemas';
 import { arrangementInputSchema, lotInputSchema } from '@/core/door/schemas';
 import { CONSTANTS, MODEL_VERSION } from '@/core/model/constants';
 
@@ -20,6 +21,18 @@ const INPUTS = {
   protocol: {
     schema: protocolInputSchema,
     says: 'What is left out is the default: a sound lot at the stage it should arrive, every default school, a shop that has everything.',
+  },
+  dilution: {
+    schema: dilutionSchema,
+    says: 'Answers the millilitres of product (stockMl) and the bottle’s strength now. Left out: a new bottle, kept at 20 °C.',
+  },
+  'relay-plan': {
+    schema: relaySchema,
+    says: 'The floor is not over the target, the target not over the product. Percent is the product’s strength now (see dilution). Demand is for a pail of 10 L.',
+  },
+  'water-forecast': {
+    schema: waterForecastSchema,
+    says: 'Answers one band an hour, the first at the fill (hour 0), the last at its end; looks lie within them.',
   },
   'species-file': {
     schema: speciesFileSchema,
@@ -57,6 +70,9 @@ export function publishedDocs(): Record<string, string> {
     'docs/schemas/predict-arrangement.json': jsonSchema('predict-arrangement'),
     'docs/schemas/bench-plan.json': jsonSchema('bench-plan'),
     'docs/schemas/protocol.json': jsonSchema('protocol'),
+    'docs/schemas/dilution.json': jsonSchema('dilution'),
+    'docs/schemas/relay-plan.json': jsonSchema('relay-plan'),
+    'docs/schemas/water-forecast.json': jsonSchema('water-forecast'),
     'docs/schemas/species-file.json': jsonSchema('species-file'),
     'docs/constants.md': constantsTable(),
   };

@@ -8,6 +8,7 @@ import { correctActions } from './dock-correct';
 import { bookingActions } from './dock-booking';
 import { evidenceActions } from './dock-evidence';
 import { pailActions } from './pails';
+import { shopActions } from './shop';
 
 /** Every action there is, by name: the one table that client, route, server and correction go by. */
 export const ACTIONS = {
@@ -19,6 +20,7 @@ export const ACTIONS = {
   ...pailActions,
   ...arrangementActions,
   ...deskActions,
+  ...shopActions,
 } as const;
 
 export type Actions = typeof ACTIONS;

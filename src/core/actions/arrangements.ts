@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { LANGUAGES } from '../words/languages';
 import { GOES_TO } from '../care/goes-to';
 import { MOST_STEMS } from '../arrangement/drawn-together';
 import { ANYBODY, defineAction, lock } from './contract';
@@ -30,7 +31,12 @@ export const arrangementActions = {
     locks: ({ lines }) => lines.map((l, i) => lock('portion', `lines[${i}].portionId`, l.portionId)),
   }),
   'send-off/issue': defineAction({
-    input: v.object({ arrangementId: id, goesTo: v.optional(v.picklist(GOES_TO), 'home') }),
+    input: v.object({
+      arrangementId: id,
+      goesTo: v.optional(v.picklist(GOES_TO), 'home'),
+      /** What the customer reads; the shop's own language where it is not told. */
+      language: v.exactOptional(v.picklist(LANGUAGES)),
+    }),
     result: v.object({ cardId: v.string() }),
     roles: ANYBODY,
     mayWait: false,

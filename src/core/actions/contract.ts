@@ -1,10 +1,14 @@
 import type * as v from 'valibot';
 import type { EntryKind } from '../record/entry-details';
 
-/** Who may do a thing. */
-export type Role = 'manager' | 'hand';
-export const ANYBODY: readonly Role[] = ['manager', 'hand'];
-export const MANAGER: readonly Role[] = ['manager'];
+/** Who somebody is in their shop; an auditor reads, and changes nothing. */
+export const ROLES = ['owner', 'manager', 'hand', 'auditor'] as const;
+export type Role = (typeof ROLES)[number];
+/** Who may do a thing; what everyone may, names ROLES. */
+export const ANYBODY: readonly Role[] = ['owner', 'manager', 'hand'];
+export const MANAGER: readonly Role[] = ['owner', 'manager'];
+/** Whether somebody may do what is the manager's to do. */
+export const mayManage = (role: Role): boolean => MANAGER.includes(role);
 
 /**
  * Things that are locked, in the one order in which every action locks them; within a kind by id.
@@ -67,6 +71,8 @@ export interface ActionSpec<
   /** What the answer carries; the same for every time the tap is sent. */
   readonly result: Result;
   readonly roles: readonly Role[];
+  /** Fields of its input that are kept nowhere, not even as a hash: four digits would not bear guessing. */
+  readonly secrets?: readonly string[];
   /** Whether a tap that gets no answer is kept on the tablet and sent again. */
   readonly mayWait: boolean;
   /** Kinds of entries it writes into the record. */

@@ -1,7 +1,8 @@
 import * as v from 'valibot';
+import { UNITS } from '../units/measures';
 import { QUESTION_KEYS } from '../protocol/schools';
 import { NEEDS, SKILLS } from '../protocol/types';
-import { ANYBODY, defineAction, HOUSE, lock, MANAGER } from './contract';
+import { ANYBODY, defineAction, HOUSE, lock, MANAGER, ROLES } from './contract';
 import { measure, reason, someWords, whole } from './fields';
 
 export const WATER_LIMITS = ['plainDays', 'foodDays', 'lilyDays'] as const;
@@ -47,10 +48,20 @@ export const deskActions = {
       language: v.pipe(v.string('must be a language'), v.regex(/^[a-z]{2}$/, 'must be a language')),
     }),
     result: v.null(),
-    roles: ANYBODY,
+    roles: ROLES,
     mayWait: false,
     entries: [],
     takenBack: { not: 'A language is chosen again.' },
+    locks: () => [],
+  }),
+  'desk/units': defineAction({
+    /** How measures are told to whoever taps; null: as the shop tells them. */
+    input: v.object({ units: v.nullable(v.picklist(UNITS)) }),
+    result: v.null(),
+    roles: ROLES,
+    mayWait: false,
+    entries: [],
+    takenBack: { not: 'Units are chosen again.' },
     locks: () => [],
   }),
   'desk/set-figure': defineAction({

@@ -1,8 +1,19 @@
 import * as v from 'valibot';
 import { DEPTH_CM } from '../species/depths';
+import { LOOKS } from '../water/count-filter';
 import { SOLUTION_KEYS } from '../water/solutions';
-import { ANYBODY, defineAction, lock } from './contract';
-import { id, litres } from './fields';
+import { DIRT } from '../sanitising/figures';
+import { RELAY_MODES } from '../sanitising/relay';
+import { ANYBODY, defineAction, HOUSE, lock } from './contract';
+import { id, litres, whole } from './fields';
+
+const MOST_AT_ONCE = 60;
+const manyPails = v.pipe(
+  v.array(id),
+  v.minLength(1, 'names no pail'),
+  v.maxLength(MOST_AT_ONCE, `is more than ${MOST_AT_ONCE} at once`),
+  v.check((ids) => new Set(ids).size === ids.length, 'names one pail twice'),
+);
 
 /** What is done with pails. */
 export const pailActions = {
@@ -14,6 +25,41 @@ export const pailActions = {
     entries: ['wash'],
     takenBack: 'restored',
     locks: ({ pailId }) => [lock('pail', 'pailId', pailId)],
+  }),
+  'pails/wash-many': defineAction({
+    /** Pails that are all at the same point; all of them or none. */
+    input: v.object({ pailIds: manyPails, to: v.picklist(['scrubbed', 'contact', 'sanitised']) }),
+    result: v.null(),
+    roles: ANYBODY,
+    mayWait: true,
+    entries: ['wash'],
+    takenBack: 'restored',
+    locks: ({ pailIds }) => pailIds.map((pailId, i) => lock('pail', `pailIds.${i}`, pailId)),
+  }),
+  'pails/relay-begin': defineAction({
+    input: v.object({
+      pailIds: manyPails,
+      /** How dirty most of them are. */
+      dirt: v.picklist(DIRT),
+      people: whole(1, 6),
+      taps: whole(1, 6),
+      mode: v.picklist(RELAY_MODES),
+    }),
+    result: v.object({ relayId: v.string() }),
+    roles: ANYBODY,
+    mayWait: false,
+    entries: ['relay'],
+    takenBack: 'undone',
+    locks: ({ pailIds }) => [HOUSE, ...pailIds.map((pailId, i) => lock('pail', `pailIds.${i}`, pailId))],
+  }),
+  'pails/relay-end': defineAction({
+    input: v.object({ relayId: id }),
+    result: v.null(),
+    roles: ANYBODY,
+    mayWait: false,
+    entries: ['relay'],
+    takenBack: { not: 'A relay is begun again with the pails that are left.' },
+    locks: () => [HOUSE],
   }),
   'pails/fill': defineAction({
     input: v.object({
@@ -29,6 +75,16 @@ export const pailActions = {
     mayWait: true,
     entries: ['fill'],
     takenBack: 'restored',
+    locks: ({ pailId }) => [lock('pail', 'pailId', pailId)],
+  }),
+  'pails/look': defineAction({
+    /** What the water of a filled pail looks like. */
+    input: v.object({ pailId: id, look: v.picklist(LOOKS) }),
+    result: v.null(),
+    roles: ANYBODY,
+    mayWait: true,
+    entries: ['water-look'],
+    takenBack: 'undone',
     locks: ({ pailId }) => [lock('pail', 'pailId', pailId)],
   }),
   'pails/tip-out': defineAction({

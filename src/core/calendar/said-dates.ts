@@ -40,3 +40,7 @@ export function saidDate(atMs: number, timeZone: string, form: Form, locale = 'e
 /** An ISO date in one of the forms. */
 export const saidDay = (isoDate: string, form: Form, locale?: string): string =>
   saidDate(Date.parse(`${isoDate}T12:00:00Z`), 'UTC', form, locale);
+
+/** "Fri 27 Nov": a day as a card or a sentence has it. */
+export const dayWords = (isoDate: string, locale?: string): string =>
+  saidDay(isoDate, 'weekday, day and month', locale).replace(',', '');

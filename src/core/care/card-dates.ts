@@ -1,6 +1,6 @@
 import { HORIZON_DAYS } from '../model/constants';
 import { addDays } from '../calendar/dates';
-import { dayWords } from './card-words';
+import { m, saidDay, type Message } from '../words/message';
 
 /** A moment in the shop's zone: its calendar day, and how far into it. */
 export interface LocalMoment {
@@ -19,7 +19,7 @@ export interface CardLead {
   /** ISO dates; null where it outlives the forecast. */
   readonly until: string | null;
   readonly likely: string | null;
-  readonly words: string;
+  readonly words: Message;
 }
 
 const isPast = (days: number): boolean => days >= HORIZON_DAYS;
@@ -32,8 +32,15 @@ const isPast = (days: number): boolean => days >= HORIZON_DAYS;
 export function cardLead(from: LocalMoment, promised: number, likely: number): CardLead {
   const until = isPast(promised) ? null : dayAfter(from, promised);
   const most = isPast(likely) ? null : dayAfter(from, likely);
-  const mostWords = most === null ? `over ${HORIZON_DAYS} days` : dayWords(most);
-  if (until === null) return { until, likely: most, words: `Lovely for more than ${HORIZON_DAYS} days` };
-  const least = until === from.date ? 'Lovely today' : `Lovely until at least ${dayWords(until)}`;
-  return { until, likely: most, words: most === until ? least : `${least}, most likely ${mostWords}` };
+  if (until === null) return { until, likely: most, words: m('card.lead.more', { n: HORIZON_DAYS }) };
+  const likelyWords =
+    most === null
+      ? m('card.lead.likely-over', { n: HORIZON_DAYS })
+      : m('card.lead.likely', { day: saidDay(most) });
+  const told = { until: saidDay(until), likely: most === until ? '' : likelyWords };
+  return {
+    until,
+    likely: most,
+    words: m(until === from.date ? 'card.lead.today' : 'card.lead.until', told),
+  };
 }

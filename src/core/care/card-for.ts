@@ -5,7 +5,10 @@ import type { GoesTo } from './goes-to';
 import { schoolFor, type Schools } from '../protocol/schools';
 import type { SpeciesRegistry } from '../species/registry';
 import type { SolutionKey } from '../water/solutions';
-import { composeCard, type CareCard, type HabitGains } from './compose-card';
+import { type LanguageTag } from '../words/catalogues';
+import { m, saidShort } from '../words/message';
+import { say, spoken } from '../words/say';
+import { composeCard, type HabitGains, type SpokenCard } from './compose-card';
 
 const CHANGE_DAYS = 4;
 
@@ -13,11 +16,29 @@ const CHANGE_DAYS = 4;
 export interface IssuedCard {
   readonly arrangementName: string;
   readonly shopName: string;
+  /** How the shop is reached, as it stood when the card was issued; none where it said nothing, and on older cards. */
+  readonly contact?: string;
   readonly vessel: { readonly kind: 'vase' | 'foam'; readonly litres: number };
   /** The day it was issued, ISO date in the shop's zone. */
   readonly date: string;
   readonly contents: readonly string[];
-  readonly card: CareCard;
+  readonly card: SpokenCard;
+  /** What it is written in; English where it is not told. */
+  readonly language?: LanguageTag;
+}
+
+/** Whose card it is. */
+export interface CardShop {
+  readonly name: string;
+  readonly address?: string;
+  readonly telephone?: string;
+  readonly hours?: string;
+}
+
+/** How a shop is reached, on one line; nothing where it said nothing. */
+function contactOf({ address, telephone, hours }: CardShop): { readonly contact?: string } {
+  const said = [address, telephone, hours].map((words) => words?.replace(/\s+/g, ' ').trim()).filter(Boolean);
+  return said.length > 0 ? { contact: said.join(', ') } : {};
 }
 
 /** What a card is written from. */
@@ -42,15 +63,17 @@ function gainsOf(habits: readonly HabitWorth[]): HabitGains {
 /**
  * The card an arrangement gets on a day, by its forecast from then.
  * @param from the moment, in the shop's zone
+ * @param tag what the customer reads
  */
 export function cardFor(
   { lines, ...arrangement }: CardSubject,
   forecast: ArrangementForecast,
-  shopName: string,
+  shop: CardShop,
   registry: SpeciesRegistry,
   from: LocalMoment,
   schools: Schools,
   goesTo: GoesTo = 'home',
+  tag: LanguageTag = 'en',
 ): IssuedCard {
   const { habits, more } = arrangement.result as {
     readonly habits?: readonly HabitWorth[];
@@ -69,7 +92,7 @@ export function cardFor(
     nights: schoolFor(schools, 'cold-nights', ''),
     stemLength: schoolFor(schools, 'stem-length', ''),
     promisedDays: forecast.giftDaysAtConfidence,
-    firstToFade: registry.byKey(first?.speciesKey ?? species[0]?.key ?? '').name.split(',')[0] ?? '',
+    firstToFade: registry.byKey(first?.speciesKey ?? species[0]?.key ?? ''),
     ...(habits ? { gains: gainsOf(habits), more: more ?? null } : {}),
     daysTo: {
       firstFade: forecast.firstFade.p50,
@@ -77,9 +100,21 @@ export function cardFor(
       lastStand: forecast.lastStand.p50,
     },
   });
-  const contents = lines.map(
-    (l) =>
-      `${l.stems} ${registry.byKey(l.speciesKey).name.split(',')[0]?.toLowerCase()}${l.variety ? ` ‘${l.variety}’` : ''}`,
-  );
-  return { arrangementName: arrangement.name, shopName, vessel, date: from.date, contents, card };
+  const contents = lines.map((l) => {
+    const variety = l.variety ? ` ‘${l.variety}’` : '';
+    return say(
+      m('card.stems', { stems: l.stems, name: saidShort(registry.byKey(l.speciesKey)), variety }),
+      tag,
+    );
+  });
+  return {
+    arrangementName: arrangement.name,
+    shopName: shop.name,
+    ...contactOf(shop),
+    vessel,
+    date: from.date,
+    contents,
+    card: spoken(card, tag),
+    language: tag,
+  };
 }

@@ -2,22 +2,32 @@ import { SHIPPED_SPECIES } from '../species/registry';
 import fc from 'fast-check';
 import { SPECIES, type Species } from '../species/species';
 import { addDays } from '../calendar/dates';
-import { cardLead, dayAfter } from './card-dates';
+import type { LanguageTag } from '../words/catalogues';
+import { inEnglish, spoken } from '../words/say';
+import { cardLead as leadOf, dayAfter } from './card-dates';
 import { composeCard, type CareCardInput } from './compose-card';
 
-const card = (species: readonly Species[], over: Partial<CareCardInput> = {}) =>
-  composeCard({
-    vessel: { kind: 'vase', litres: 1.5 },
-    species,
-    solution: 'flower-food',
-    changeEveryDays: 4,
-    from: { date: '2026-11-24', hour: 7 },
-    goesTo: 'home',
-    promisedDays: 5.4,
-    firstToFade: 'Gerbera',
-    daysTo: { firstFade: 3.4, stillAGift: 6.8, lastStand: 9.1 },
-    ...over,
-  });
+const cardIn = (tag: LanguageTag, species: readonly Species[], over: Partial<CareCardInput> = {}) =>
+  spoken(
+    composeCard({
+      vessel: { kind: 'vase', litres: 1.5 },
+      species,
+      solution: 'flower-food',
+      changeEveryDays: 4,
+      from: { date: '2026-11-24', hour: 7 },
+      goesTo: 'home',
+      promisedDays: 5.4,
+      firstToFade: SHIPPED_SPECIES.byKey('gerbera'),
+      daysTo: { firstFade: 3.4, stillAGift: 6.8, lastStand: 9.1 },
+      ...over,
+    }),
+    tag,
+  );
+const card = (species: readonly Species[], over?: Partial<CareCardInput>) => cardIn('en', species, over);
+const cardLead = (...told: Parameters<typeof leadOf>) => {
+  const { words } = leadOf(...told);
+  return { words: inEnglish(words) };
+};
 const texts = (c: ReturnType<typeof card>): string => c.lines.map((l) => l.text).join(' ');
 
 test('a lily vase: food by its litres, a change with its date, anthers, and cats first among the cautions', () => {
@@ -25,7 +35,7 @@ test('a lily vase: food by its litres, a change with its date, anthers, and cats
   expect(texts(made)).toContain('1.5 L');
   expect(made.lines.find((l) => l.key === 'change')?.date).toBe('2026-11-28');
   expect(made.lines.some((l) => l.key === 'anthers')).toBe(true);
-  expect(made.cautions[0]).toMatch(/^Cats: Oriental lily can kill a cat.*vet at once/);
+  expect(made.cautions[0]).toMatch(/^Cats: oriental lily can kill a cat.*vet at once/);
   // 6.8 days from seven in the morning of the 24th end at two in the night of the first.
   expect(made.dates).toEqual({ firstFade: '2026-11-27', stillAGift: '2026-12-01', lastStand: '2026-12-03' });
 });
@@ -113,4 +123,30 @@ test('foam’s card speaks of foam; cold nights are for nothing that 5 °C injur
     if (mayNot) expect(offers).toBe(false);
     else if (species.chillBelowC === null) expect(offers).toBe(true);
   }
+});
+
+test('a card in Spanish, and one in US units: every line of it, its cautions and its days', () => {
+  const species = ['lily-oriental', 'tulip', 'gerbera', 'rose'].map((key) => SHIPPED_SPECIES.byKey(key));
+  const gains = { 'cold-nights': 5.3, 'cool-room': 3.1 };
+  const more = { habits: ['cold-nights', 'cool-room'], bothDays: 7.9 } as const;
+  const { lead, lines, together, promise, rescue, cautions, skip } = cardIn('es', species, { gains, more });
+  const spanish = [
+    lead?.words,
+    ...lines.map((l) => l.text),
+    together,
+    promise,
+    rescue,
+    ...cautions,
+    skip,
+  ].join(' ');
+  expect(spanish).not.toMatch(/\[en\]|\b(the|and|every|with|until|days)\b/i);
+  expect(spanish).toMatch(/Gatos: .* puede matar a un gato.*veterinario/);
+  expect(cardIn('es', [SHIPPED_SPECIES.byKey('rose')], { gains, more }).lead?.words).toBe(
+    'Precioso al menos hasta el dom 29 nov, probablemente hasta el mar 1 dic',
+  );
+  const us = JSON.stringify(cardIn('en-US', [SHIPPED_SPECIES.byKey('rose')]));
+  expect(us).toMatch(/one dose for 1\.6 qt/);
+  expect(us).toMatch(/41 to 50 °F/);
+  expect(us).toMatch(/Cut ¾ in off every stem/);
+  expect(us).not.toMatch(/ (°C|cm|L)\b/);
 });

@@ -3,11 +3,12 @@ import type { Species } from '../species/species';
 import { hasTrait, isTropical, takesColdNights, type Trait } from '../species/traits';
 import type { Vessel } from '../arrangement/types';
 import type { SolutionKey } from '../water/solutions';
-import { SOLUTIONS } from '../water/solutions';
+import { m, saidShort, low, type Message } from '../words/message';
 import { HORIZON_DAYS } from '../model/constants';
 import { MORE_TO_DO, type HabitKey } from '../habits/habits';
 import type { Interaction } from '../habits/what-a-day-costs';
 import { cardLead, dayAfter, type CardLead, type LocalMoment } from './card-dates';
+import type { Spoken } from '../words/say';
 import type { GoesTo } from './goes-to';
 import { cardCautions } from './card-cautions';
 
@@ -25,7 +26,7 @@ export interface CareLine {
     | 'mist'
     | 'no-recut'
     | 'length';
-  readonly text: string;
+  readonly text: Message;
   readonly date: string | null;
   /** The promise takes it for granted: it is owed. What is not buys more. */
   readonly isOwed: boolean;
@@ -47,7 +48,7 @@ export interface CareCardInput {
   /** Days still a gift at the shop's confidence, unrounded. */
   readonly promisedDays: number;
   /** Name of the kind that is forecast to end first. */
-  readonly firstToFade: string;
+  readonly firstToFade: Pick<Species, 'key' | 'name'>;
   /** What each habit buys; lines go by it, largest first. Without it they keep a fixed order. */
   readonly gains?: HabitGains;
   /** What the two things beyond the promise that buy most are worth together. */
@@ -65,125 +66,90 @@ export interface CareCard {
   /** What is owed by its dates, then what buys more by its days. */
   readonly lines: readonly CareLine[];
   /** The two of them that buy most, in one sum; null where no two do. */
-  readonly together?: string | null;
+  readonly together?: Message | null;
   readonly dates: { readonly firstFade: string; readonly stillAGift: string; readonly lastStand: string };
-  readonly promise: string;
-  readonly rescue: string | null;
-  readonly cautions: readonly string[];
-  readonly skip: string;
-}
-
-function litresInWords(litres: number): string {
-  return `${Number.isInteger(litres) ? litres : litres.toFixed(1)} L`;
+  readonly promise: Message;
+  readonly rescue: Message | null;
+  readonly cautions: readonly Message[];
+  readonly skip: Message;
 }
 
 type Draft = Omit<CareLine, 'gainDays' | 'isOwed'>;
 
 function waterLines(input: CareCardInput, hasMucilage: boolean): Draft[] {
+  const isPlain = input.solution === 'plain';
   if (input.vessel.kind === 'foam')
-    return [
-      {
-        key: 'top-up',
-        text: `Morning and evening, part the leaves and pour plain water slowly into the foam until it stands in the dish. Never let it dry: foam does not drink twice.${
-          input.solution === 'plain' ? '' : ' It came soaked in flower food and needs no more.'
-        }`,
-        date: null,
-      },
-    ];
-  const food = SOLUTIONS[input.solution];
-  const recut = hasMucilage
-    ? 'Cut 2 cm off the others, not the daffodils or hyacinths'
-    : 'Cut 2 cm off every stem, slanted';
+    return [{ key: 'top-up', text: m(isPlain ? 'card.top-up.foam' : 'card.top-up.foam-fed'), date: null }];
+  const litres = Number(input.vessel.litres.toFixed(1));
   return [
     {
       key: 'food',
-      text:
-        input.solution === 'plain'
-          ? 'Clean cool water, nothing in it.'
-          : `${food.name}: one dose for ${litresInWords(input.vessel.litres)}. Half a dose is worse than it sounds.`,
+      text: isPlain
+        ? m('card.food.plain')
+        : m('card.food', { food: m(`solution.${input.solution}`), litres }),
       date: null,
     },
     {
       key: 'change',
-      text: `Tip out, rinse the vase, fill afresh with ${litresInWords(input.vessel.litres)} and new food. ${recut}. Again every ${input.changeEveryDays} days.`,
+      text: m(hasMucilage ? 'card.change.sap' : 'card.change', { litres, days: input.changeEveryDays }),
       date: addDays(input.from.date, input.changeEveryDays),
     },
-    {
-      key: 'water',
-      text: 'Top up every day with cool plain water. Nothing green below the waterline.',
-      date: null,
-    },
+    { key: 'water', text: m('card.water'), date: null },
   ];
 }
 
-const NIGHTS: Readonly<Record<string, string>> = {
-  'cool-place':
-    'Every night a cold, dark place without fruit, 5 to 10 °C: a porch, a cellar. Not a fridge full of food.',
-  fridge: 'Every night in the fridge at 3 °C or more, no fruit in it, the heads loosely covered.',
-  'never-fridge': 'Every night a cold, dark place without fruit, 5 to 10 °C. Never in a household fridge.',
+/** Nights at home by the house's school. */
+const NIGHTS: Readonly<Record<string, Message>> = {
+  'cool-place': m('card.nights.cool-place'),
+  fridge: m('card.nights.fridge'),
+  'never-fridge': m('card.nights.never-fridge'),
 };
 
 function lengthLine({ species, stemLength, vessel }: CareCardInput): Draft[] {
   if (stemLength !== 'short' || vessel.kind === 'foam') return [];
-  const big = species.filter((s) => hasTrait(s, 'lasts short')).map((s) => s.name.toLowerCase());
-  return big.length === 0
-    ? []
-    : [{ key: 'length', text: `Keep ${big.join(' and ')} short: less way for the water to go.`, date: null }];
+  const big = species.filter((s) => hasTrait(s, 'lasts short')).map(saidShort);
+  return big.length === 0 ? [] : [{ key: 'length', text: m('card.length', { names: big }), date: null }];
 }
 
 function placeLines({ species, goesTo, nights = 'cool-place' }: CareCardInput): Draft[] {
   const chilly = species.some((s) => isTropical(s));
   const gassed = species.some((s) => s.ethylene >= 2);
-  const fruit = gassed ? 'well away from fruit' : 'away from fruit';
-  if (chilly)
-    return [
-      {
-        key: 'place',
-        text: `Keep it warm, above 13 °C, never in a fridge or on a cold sill. Out of sun, off heaters, ${fruit}.`,
-        date: null,
-      },
-    ];
+  const fruit = m(gassed ? 'card.fruit.well-away' : 'card.fruit.away');
+  if (chilly) return [{ key: 'place', text: m('card.place.warm', { fruit }), date: null }];
   // Nobody carries a foyer's flowers to a porch at night, nor cools the room for them.
   const isPublic = goesTo === 'public';
   const place: Draft = {
     key: 'place',
-    text: `${isPublic ? 'Stand it' : 'By day a cool spot,'} out of sun and draught, off heaters and ${isPublic ? 'air outlets' : 'televisions'}, ${fruit}.`,
+    text: m(isPublic ? 'card.place.public' : 'card.place.home', { fruit }),
     date: null,
   };
   if (isPublic || !species.every(takesColdNights)) return [place];
-  return [{ key: 'nights', text: NIGHTS[nights] ?? NIGHTS['cool-place'] ?? '', date: null }, place];
+  return [{ key: 'nights', text: NIGHTS[nights] ?? m('card.nights.cool-place'), date: null }, place];
 }
 
 function pullLine(input: CareCardInput): Draft {
   return {
     key: 'pull',
-    text: `Pull whatever fades; ${input.firstToFade.toLowerCase()} will be first. A dying flower ages its neighbours.`,
+    text: m('card.pull', { first: saidShort(input.firstToFade) }),
     date: dayAfter(input.from, input.daysTo.firstFade),
   };
 }
 
-const named = (species: readonly Species[]): string => species.map((s) => s.name.toLowerCase()).join(' and ');
-const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
 /** What to do when a head hangs; null where nothing helps. Never just-boiled water in the vase. */
-function rescueFor({ vessel, species }: CareCardInput): string | null {
-  if (vessel.kind === 'foam') return 'A head hangs: water the foam at once and move it somewhere cool.';
+function rescueFor({ vessel, species }: CareCardInput): Message | null {
+  if (vessel.kind === 'foam') return m('card.rescue.foam');
   const of = (trait: Trait): readonly Species[] => species.filter((s) => hasTrait(s, trait));
   const [lost, cold, recut] = [of('neck is lost'), of('lifts in cold'), of('lifts by a recut')];
   if (lost.length === species.length) return null;
   const isHelped = lost.length + cold.length + recut.length < species.length;
-  return [
-    isHelped
-      ? 'A head hangs: cut 3 cm, stand the end in hot tap water in a mug until it cools, then deep cold water.'
-      : 'A head hangs.',
-    cold.length > 0
-      ? `${sentence(named(cold))}: no heat, wrap upright in paper and stand in deep cold water.`
-      : '',
-    recut.length > 0 ? `${sentence(named(recut))}: no heat, a thin slice off the foot and cool water.` : '',
-    lost.length > 0 ? `Not for the ${named(lost)}: its neck does not come back.` : '',
-  ]
-    .filter((part) => part !== '')
-    .join(' ');
+  const part = (key: 'cold' | 'recut' | 'lost', of: readonly Species[]): Message | '' =>
+    of.length > 0 ? m(`card.rescue.${key}`, { names: of.map(saidShort) }) : '';
+  return m('card.rescue', {
+    head: m(isHelped ? 'card.rescue.hot' : 'card.rescue.head'),
+    cold: part('cold', cold),
+    recut: part('recut', recut),
+    lost: part('lost', lost),
+  });
 }
 
 /** The habits a line of the card asks for. */
@@ -230,21 +196,20 @@ function ranked(drafts: readonly Draft[], input: CareCardInput): CareLine[] {
 }
 
 /** The two that buy most beyond the promise, in one sum; null where the card does not have them both. */
-function togetherWords(lines: readonly CareLine[], { more, goesTo }: CareCardInput): string | null {
+function togetherWords(lines: readonly CareLine[], { more, goesTo }: CareCardInput): Message | null {
   if (!more || (goesTo === 'public' && more.habits.some((h) => NOT_IN_PUBLIC.includes(h)))) return null;
   const keys = more.habits.map((habit) => MORE_TO_DO[habit]);
   const both = lines.filter((l) => !l.isOwed && keys.some((key) => key === l.key));
   const days = Math.round(more.bothDays);
-  if (both.length !== 2 || days < 1) return null;
-  const [first, second] = both.map((l) => TOGETHER[l.key] ?? '');
-  return `${first} and ${second} together: about ${days === 1 ? 'a day' : `${days} days`}.`;
+  const [first, second] = both.flatMap((l) => TOGETHER[l.key] ?? []);
+  if (both.length !== 2 || days < 1 || !first || !second) return null;
+  return m('card.together', { first, second: low(second), n: days });
 }
-const TOGETHER: Readonly<Partial<Record<CareLine['key'], string>>> = {
-  nights: 'the cold nights',
-  place: 'the place by day',
-  pull: 'pulling what fades',
+const TOGETHER: Readonly<Partial<Record<CareLine['key'], Message>>> = {
+  nights: m('card.together.nights'),
+  place: m('card.together.place'),
+  pull: m('card.together.pull'),
 };
-const capital = (text: string | null): string | null => text && text.charAt(0).toUpperCase() + text.slice(1);
 
 /**
  * Composes the care card of one arrangement: five or six lines that do not contradict one another,
@@ -262,35 +227,36 @@ export function composeCard(input: CareCardInput): CareCard {
     ),
     pullLine(input),
   ];
-  if (has((s) => hasTrait(s, 'lily')))
-    lines.push({
-      key: 'anthers',
-      text: 'Lilies: pinch the anthers out with a tissue as each flower opens.',
-      date: null,
-    });
+  if (has((s) => hasTrait(s, 'lily'))) lines.push({ key: 'anthers', text: m('card.anthers'), date: null });
   if (has((s) => s.mist === 'yes' && s.role !== 'foliage'))
-    lines.push({ key: 'mist', text: 'Mist it lightly once a day, not the roses.', date: null });
+    lines.push({ key: 'mist', text: m('card.mist'), date: null });
   const { daysTo, from, promisedDays } = input;
   const promise = Math.floor(promisedDays);
   const shown = ranked(lines, input);
   return {
     lead: cardLead(from, promisedDays, daysTo.stillAGift),
     lines: shown,
-    together: capital(togetherWords(shown, input)),
+    together: togetherWords(shown, input),
     dates: {
       firstFade: dayAfter(from, daysTo.firstFade),
       stillAGift: dayAfter(from, daysTo.stillAGift),
       lastStand: dayAfter(from, daysTo.lastStand),
     },
-    promise: `${promise >= HORIZON_DAYS ? 'more than ' : ''}${promise === 1 ? '1 day' : `${promise} days`}`,
+    promise: m(promise >= HORIZON_DAYS ? 'card.promise.more' : 'card.promise', { n: promise }),
     rescue: rescueFor(input),
     cautions: cardCautions(input.species, input.solution, input.vessel.kind),
-    skip: 'Coins, aspirin, soda and sugar do nothing good.',
+    skip: m('card.skip'),
   };
 }
 
+/** A card as it is handed over: in the words of one language. */
+export type SpokenCard = Spoken<CareCard>;
+
 /** A card's lines in its two parts; one of before they were told apart has all of them in the first. */
-export function partsOf({ lines }: CareCard): { owed: CareLine[]; more: CareLine[] } {
-  const isMore = (line: CareLine): boolean => (line as Partial<CareLine>).isOwed === false;
+export function partsOf({ lines }: SpokenCard): {
+  owed: SpokenCard['lines'][number][];
+  more: SpokenCard['lines'][number][];
+} {
+  const isMore = (line: Partial<CareLine> | object): boolean => (line as Partial<CareLine>).isOwed === false;
   return { owed: lines.filter((l) => !isMore(l)), more: lines.filter(isMore) };
 }

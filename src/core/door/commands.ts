@@ -14,9 +14,13 @@ import { planBench } from '../bench/plan';
 import type { SolveMixed } from '../bench/pails';
 import { comparedWithPlain } from '../protocol/compare';
 import { idealArrivalStage, SPECIES } from '../species/species';
+import { dilution } from '../sanitising/dilution';
+import { planRelay } from '../sanitising/relay';
+import { forecastWater } from '../water/water-forecast';
 import { spoken } from '../words/say';
 import { benchInputSchema, protocolInputSchema } from './bench-schemas';
 import { checked } from './check';
+import { dilutionSchema, relaySchema, waterForecastSchema } from './sanitising-schemas';
 import { arrangementInputSchema, lotInputSchema, sampleSchema } from './schemas';
 
 /** A command of the core: what it answers, what it takes, and how. */
@@ -126,5 +130,27 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     summary: 'the share of a lot that a sample of it supports',
     takes: 'json',
     run: (input) => sampleInterval(checked(sampleSchema, input)),
+  },
+  dilution: {
+    summary: 'millilitres of product for a pail, from a bottle of some age',
+    takes: 'json',
+    run: (input) => {
+      const { pailL, targetPpm, bottleMonths, ...bottle } = checked(dilutionSchema, input);
+      return dilution(pailL, targetPpm, { ...bottle, months: bottleMonths });
+    },
+  },
+  'relay-plan': {
+    summary: 'how many pails to start at once, and every pass of one solution through them all',
+    takes: 'json',
+    run: (input) => {
+      const { pails, mode, prices, demandMg, ...ways } = checked(relaySchema, input);
+      const plan = { ...ways, ...(demandMg ? { demand: demandMg } : {}) };
+      return planRelay(pails, plan, mode, prices ?? null);
+    },
+  },
+  'water-forecast': {
+    summary: 'the count of a pail’s water by the hour, looks put together with it',
+    takes: 'json',
+    run: (input) => forecastWater(checked(waterForecastSchema, input)),
   },
 };

@@ -5,6 +5,8 @@ import { openingSchema, pailsToMake, roomsToMake, slugFor } from './opening';
 const GOOD = {
   name: 'The Tidal Vase, Skerrow',
   timeZone: 'Europe/Oslo',
+  units: 'metric',
+  language: 'en',
   manager: { name: 'Maren', login: 'Maren', password: 'a wet slate step' },
   hands: [{ name: 'Odd', pin: '1357' }],
   rooms: ['cold', 'floor'],

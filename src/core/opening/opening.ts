@@ -1,4 +1,8 @@
 import * as v from 'valibot';
+import { LANGUAGES } from '../words/languages';
+import { UNITS } from '../units/measures';
+import { nextPailNames } from './pail-names';
+import { login, password, personName, pin, words } from '../people/person-fields';
 
 export const ROOM_KINDS = ['bench', 'cold', 'warm', 'floor'] as const;
 export type RoomKind = (typeof ROOM_KINDS)[number];
@@ -16,14 +20,6 @@ export const USUAL_ROOMS: Readonly<
   floor: { name: 'Shop floor', tempC: 19, humidityPct: 55, litHours: 12 },
 };
 
-const words = (most: number, missing: string) =>
-  v.pipe(
-    v.string(missing),
-    v.trim(),
-    v.minLength(1, missing),
-    v.maxLength(most, `That is longer than ${most} characters.`),
-  );
-
 /** Whether the clocks of a time zone are known. */
 function isZone(name: string): boolean {
   try {
@@ -40,7 +36,6 @@ const number = (from: number, to: number, what: string) =>
     v.maxValue(to, `${what}: from ${from} to ${to}.`),
   );
 
-export const SHORTEST_PASSWORD = 10;
 const MOST_PAILS = 500;
 
 const namesOf = (opening: { manager: { name: string }; hands: readonly { name: string }[] }): string[] =>
@@ -50,21 +45,19 @@ const namesOf = (opening: { manager: { name: string }; hands: readonly { name: s
 export const openingSchema = v.pipe(
   v.strictObject({
     name: words(80, 'What is it called?'),
+    language: v.picklist(LANGUAGES, 'No such language.'),
+    units: v.picklist(UNITS, 'Metric or US units.'),
     timeZone: v.pipe(v.string(), v.check(isZone, 'No clocks are known by that name.')),
     manager: v.strictObject({
-      name: words(60, 'Who manages it?'),
-      login: v.pipe(words(60, 'A name to sign in with.'), v.toLowerCase()),
-      password: v.pipe(
-        v.string(),
-        v.minLength(SHORTEST_PASSWORD, `At least ${SHORTEST_PASSWORD} characters; a few words are easiest.`),
-        v.maxLength(200, 'That is longer than 200 characters.'),
-      ),
+      name: personName('Who manages it?'),
+      login,
+      password,
     }),
     hands: v.pipe(
       v.array(
         v.strictObject({
-          name: words(60, 'Whose PIN is it?'),
-          pin: v.pipe(v.string(), v.regex(/^\d{4}$/, 'A PIN is four digits.')),
+          name: personName('Whose PIN is it?'),
+          pin,
         }),
       ),
       v.maxLength(40, 'At most forty pairs of hands to begin with.'),
@@ -103,9 +96,14 @@ export type Opening = v.InferOutput<typeof openingSchema>;
 export function pailsToMake(
   sorts: Opening['pails'],
 ): { readonly name: string; readonly sizeL: number; readonly heightCm: number; readonly isClean: boolean }[] {
-  return sorts
-    .flatMap((s) => Array.from({ length: s.count }, () => s))
-    .map((s, i) => ({ name: String(i + 1), sizeL: s.litres, heightCm: s.heightCm, isClean: s.areClean }));
+  const pails = sorts.flatMap((s) => Array.from({ length: s.count }, () => s));
+  const names = nextPailNames([], pails.length);
+  return pails.map((s, i) => ({
+    name: names[i] ?? '',
+    sizeL: s.litres,
+    heightCm: s.heightCm,
+    isClean: s.areClean,
+  }));
 }
 
 /** The rooms of the kinds told: a bench there is always, and each kind once. */

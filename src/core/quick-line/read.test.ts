@@ -33,6 +33,8 @@ const reading = (text: string) => readQuickLine(text, WORLD, SHIPPED_SPECIES);
 /** A meaning in a few words of this test's own. */
 const said = (m: Meaning): string => {
   switch (m.kind) {
+    case 'dose':
+      return `dose ${m.litres}`;
     case 'place':
       return `place ${m.key}`;
     case 'lot':
@@ -98,6 +100,16 @@ test.each([
 ])('%s: a word nobody knows is asked about, and nothing to do is offered', (text, unread, meanings) => {
   expect(reading(text).unread).toEqual(unread);
   expect(meant(text)).toEqual(meanings);
+});
+
+test.each([
+  ['bleach 10 L', 'dose 10'],
+  ['bleach for 7,5 l', 'dose 7.5'],
+  ['bleach 2 gal', 'dose 7.570823568'],
+  ['10 qt bleach', 'dose 9.46352946'],
+  ['12 litres of sanitiser', 'dose 12'],
+])('%s is a dose', (text, meant) => {
+  expect(reading(text).meanings.map(said)).toEqual([meant]);
 });
 
 test.each([

@@ -1,5 +1,7 @@
+import { MEASURES } from '../units/measures';
 import { BIN_REASONS } from '../dock/bin-reasons';
 import { FLAWS, SAMPLED_FLAWS } from '../dock/flaws';
+import { typedNumber } from '../numbers/read-number';
 import { plainWords } from '../species/plain-words';
 import { readCode } from '../labels/codes';
 import type { SpeciesRegistry } from '../species/registry';
@@ -169,6 +171,25 @@ function scanned(text: string, world: QuickWorld): QuickReading | null {
   return lot ? read([{ kind: 'lot', lot }]) : lacks(`Lot ${code.number} is not in stock.`);
 }
 
+const SANITISER = '(?:bleach|chlorine|sanitiser|sanitizer)';
+const QUARTS_A_GALLON = 4;
+const WATER = String.raw`(\d{1,4}(?:[.,]\d{1,2})?)\s*(l|litres?|liters?|qts?|quarts?|gals?|gallons?)`;
+const DOSE = new RegExp(`^(?:${SANITISER} (?:for )?${WATER}|${WATER}(?: of)? ${SANITISER})$`, 'i');
+
+/** Litres of so many litres, quarts or gallons. */
+function litresOf(n: number, unit: string): number {
+  if (/^l/i.test(unit)) return n;
+  return MEASURES.litres.fromUs(/^g/i.test(unit) ? n * QUARTS_A_GALLON : n);
+}
+
+/** "bleach 10 L", "7,5 l bleach", "bleach 2 gal" */
+function dosed(text: string): QuickReading | null {
+  const found = DOSE.exec(text.trim().replace(/\s+/g, ' '));
+  if (!found) return null;
+  const litres = litresOf(typedNumber(found[1] ?? found[3] ?? ''), found[2] ?? found[4] ?? '');
+  return litres > 0 ? read([{ kind: 'dose', litres }]) : lacks('Into how many litres?');
+}
+
 /**
  * What a few words mean: pages, lots, pails, people, or something to do. Nothing is done by reading
  * it; where a word is not understood nothing to do is offered.
@@ -180,8 +201,8 @@ export function readQuickLine(text: string, world: QuickWorld, registry: Species
     .filter((w) => w !== '');
   if (words.length === 0) return read([]);
   const context = { world, registry };
-  const code = scanned(text, world);
-  if (code) return code;
+  const known = scanned(text, world) ?? dosed(text);
+  if (known) return known;
   for (const rule of [tipOut, bin, counted, shown]) {
     const reading = rule(words, context);
     if (reading) return reading;

@@ -37,6 +37,8 @@ export type Meaning =
   | { readonly kind: 'record of person'; readonly person: Named }
   /** A line of a delivery, as it would be typed at the dock. */
   | { readonly kind: 'delivery line'; readonly text: string }
+  /** How much sanitiser goes into so many litres. */
+  | { readonly kind: 'dose'; readonly litres: number }
   | { readonly kind: 'tip out'; readonly pail: Named }
   /** Stems that came in another state: a lot of their own, to be looked at apart. */
   | { readonly kind: 'split'; readonly lot: QuickLot; readonly stems: number }

@@ -110,11 +110,14 @@ const EVER: { readonly [K in EntryKind]: readonly unknown[] } = {
   wash: [
     { pailWas: { state: 'dirty', contact_until: null, sanitised_at: null } },
     { from: 'dirty', to: 'scrubbed' },
+    { from: 'scrubbed', to: 'contact', dose: { product: 'bleach', ppm: 200, ml: 53, contactMin: 10 } },
   ],
   fill: [
     { fillId: A, pailWas: { state: 'sanitised', contact_until: null } },
     { fillId: A, litres: 4 },
   ],
+  relay: [{ relayId: A, pailIds: [A, B] }],
+  'water-look': [{ fillId: A, look: 'hazy' }],
   'tip-out': [{}, { fillId: A }],
   'turn-over': [{}, { fromFillId: A, toPailId: B, fillId: A, litres: 4 }],
   house: [{ kind: 'limit', subject: '', key: 'plainDays', value: '3', reason: 'a trial week' }],
@@ -123,6 +126,10 @@ const EVER: { readonly [K in EntryKind]: readonly unknown[] } = {
     { kind: 'species', subject: 'rose', figure: 'lifeDays20C', value: 12, reason: 'windowsill stems' },
   ],
   skill: [{ personId: A, skill: 'knife', shown: true }],
+  person: [{ personId: A, wasHere: true }],
+  shop: [{ was: { name: 'The Slow Tide', promiseConfidence: 0.9 } }],
+  room: [{ roomId: A, was: { name: 'Bench', tempC: 18 } }],
+  pail: [{ pailIds: [A, B] }],
   correction: [{}],
 };
 

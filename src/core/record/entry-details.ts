@@ -104,14 +104,30 @@ export const ENTRY_DETAILS = {
     v.object({ lines: v.array(v.object({ lotId: uuid, portionId: uuid, stems: v.number() })) }),
   ],
   card: [v.object({ arrangementId: uuid })],
-  wash: [older, v.object({ from: v.string(), to: v.string() })],
+  wash: [
+    older,
+    v.object({ from: v.string(), to: v.string() }),
+    v.object({
+      from: v.string(),
+      to: v.string(),
+      /** What it went into, where it did. */
+      dose: maybe(v.object({ product: v.string(), ppm: v.number(), ml: v.number(), contactMin: v.number() })),
+    }),
+  ],
   fill: [older, v.object({ fillId: uuid, litres: v.number() })],
+  relay: [v.object({ relayId: uuid, pailIds: v.array(uuid) })],
+  'water-look': [v.object({ fillId: uuid, look: v.string() })],
   'tip-out': [nothing, v.object({ fillId: uuid })],
   'turn-over': [nothing, v.object({ fromFillId: uuid, toPailId: uuid, fillId: uuid, litres: v.number() })],
   house: [setting],
   species: [v.looseObject({ speciesKey: v.string() })],
   figure: [setting],
   skill: [v.object({ personId: uuid, skill: v.string(), shown: v.boolean() })],
+  /** Their being here, where that was changed; what else was done tells nothing that a hand could not know. */
+  person: [v.object({ personId: uuid, wasHere: maybe(v.boolean()) })],
+  shop: [v.looseObject({ was: v.record(v.string(), v.union([v.string(), v.number()])) })],
+  room: [v.object({ roomId: uuid, was: maybe(v.record(v.string(), v.union([v.string(), v.number()]))) })],
+  pail: [v.object({ pailIds: v.array(uuid) })],
   correction: [nothing],
 } as const satisfies Readonly<Record<string, readonly [v.GenericSchema, ...v.GenericSchema[]]>>;
 

@@ -43,6 +43,8 @@ const GROUP_OF: Readonly<Record<EntryKind, EntryGroup>> = {
   processed: 'bench',
   wash: 'pails',
   fill: 'pails',
+  relay: 'pails',
+  'water-look': 'pails',
   'tip-out': 'pails',
   'turn-over': 'pails',
   make: 'arrangements',
@@ -54,6 +56,10 @@ const GROUP_OF: Readonly<Record<EntryKind, EntryGroup>> = {
   species: 'house',
   figure: 'house',
   skill: 'house',
+  person: 'house',
+  shop: 'house',
+  room: 'house',
+  pail: 'pails',
   correction: 'taken back',
 };
 

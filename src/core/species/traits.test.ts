@@ -45,11 +45,11 @@ test('a lily of a shop’s own loses its anthers, is bagged to open, keeps its w
     from: { date: '2026-11-24', hour: 7 },
     goesTo: 'home',
     promisedDays: 5,
-    firstToFade: lily.name,
+    firstToFade: lily,
     daysTo: { firstFade: 3, stillAGift: 5, lastStand: 8 },
   });
   expect(card.lines.map((l) => l.key)).toContain('anthers');
-  expect(card.cautions.join()).toContain('Of our own can kill a cat');
+  expect(card.cautions.map(inEnglish).join()).toContain('of our own can kill a cat');
 });
 
 test('grass that is called after the lily is none: no pollen, no cat, its water serves as long as any', () => {

@@ -1,11 +1,4 @@
-import {
-  changeWater,
-  clarity,
-  freshWater,
-  hoursUntilDue,
-  houseLimitHours,
-  waterAnHourLater,
-} from './vessel-water';
+import { changeWater, freshWater, hoursUntilDue, waterAnHourLater } from './vessel-water';
 
 test('a clean pail at 20 °C is due after about four days in plain water and a week with food', () => {
   const plain = hoursUntilDue(freshWater('clean', 'plain'), 20, 0) ?? 0;
@@ -38,16 +31,4 @@ test('food fades by half in ten days at 20 °C, chlorine within the hour', () =>
   for (let h = 0; h < 240; h++) water = waterAnHourLater(water, 20, 0);
   expect(water.biocide).toBeCloseTo(0.5, 6);
   expect(waterAnHourLater(freshWater('clean', 'plain', 2), 20, 0).freeChlorinePpm).toBe(0.5);
-});
-
-test('an eye sees it go from clear to hazy to cloudy', () => {
-  expect([3.3, 6, 6.5].map(clarity)).toEqual(['clear', 'hazy', 'cloudy']);
-});
-
-test('the house changes plain water after two days, food after four, lilies after three', () => {
-  expect([
-    houseLimitHours('plain', true),
-    houseLimitHours('flower-food', false),
-    houseLimitHours('bulb-food', true),
-  ]).toEqual([48, 96, 72]);
 });

@@ -1,5 +1,5 @@
 import { SHIPPED, type Figures } from '../model/figures';
-import { SOLUTIONS, type SolutionKey } from './solutions';
+import type { SolutionKey } from './solutions';
 
 /** How clean the vessel was when water first went in. */
 export type VesselStart = 'clean' | 'rinsed' | 'reused';
@@ -112,12 +112,6 @@ export function waterAnHourLater(water: VesselWater, tempC: number, leafBelow: n
   return waterAfterHour(water, waterWarmth(tempC), leafBelow);
 }
 
-/** What an eye sees in water of that count. */
-export function clarity(bacteriaLog10: number): 'clear' | 'hazy' | 'cloudy' {
-  if (bacteriaLog10 < 5.5) return 'clear';
-  return bacteriaLog10 < DUE_FOR_CHANGE_LOG10 ? 'hazy' : 'cloudy';
-}
-
 /**
  * Hours until the predicted count passes the limit at which water is due for a change;
  * null when it will not within sixty days.
@@ -130,10 +124,4 @@ export function hoursUntilDue(water: VesselWater, tempC: number, leafBelow: numb
     ahead = waterAfterHour(ahead, warmth, leafBelow);
   }
   return null;
-}
-
-/** The house's own longest use of water, hours, whatever the count: the stricter of the two wins. */
-export function houseLimitHours(solution: SolutionKey, holdsLilies: boolean): number {
-  if (!SOLUTIONS[solution].isFood) return 48;
-  return holdsLilies ? 72 : 96;
 }

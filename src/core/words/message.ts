@@ -7,10 +7,17 @@ export type MessageKey = keyof typeof english;
 export interface SpeciesSaid {
   readonly species: string;
   readonly name: string;
+  /** Only what stands before its first comma: "Rose" of "Rose, garden". */
+  readonly short?: true;
 }
 
-/** What a message is told with: a number, a name as it is written, a species, another message or a list of them. */
-export type Told = string | number | Words | SpeciesSaid | readonly Words[];
+/** A day of the calendar, ISO, told as its reader writes one: "Tue 1 Dec". */
+export interface DaySaid {
+  readonly day: string;
+}
+
+/** What a message is told with: a number, a name as it is written, a day, a species, another message or a list of them. */
+export type Told = string | number | Words | SpeciesSaid | DaySaid | readonly (Words | SpeciesSaid)[];
 
 /**
  * What is said, before it is known in which language: a key with its parameters. It is stored and
@@ -45,12 +52,23 @@ export const saidSpecies = ({ key, name }: { readonly key: string; readonly name
   name,
 });
 
+/** A species by the first word of its name, as a customer calls it. */
+export const saidShort = (species: { readonly key: string; readonly name: string }): SpeciesSaid => ({
+  ...saidSpecies(species),
+  short: true,
+});
+
+export const saidDay = (day: string): DaySaid => ({ day });
+
 /** Any words said in the middle of a sentence. */
 export const lowered = (words: Words): Words =>
   typeof words === 'string' ? words.toLowerCase() : low(words);
 
 export const isSpecies = (value: unknown): value is SpeciesSaid =>
   typeof value === 'object' && value !== null && typeof (value as SpeciesSaid).species === 'string';
+
+export const isDay = (value: unknown): value is DaySaid =>
+  typeof value === 'object' && value !== null && typeof (value as DaySaid).day === 'string';
 
 export const isMessage = (value: unknown): value is Message =>
   typeof value === 'object' && value !== null && typeof (value as Message).message === 'string';

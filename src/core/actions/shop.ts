@@ -1,0 +1,173 @@
+import * as v from 'valibot';
+import { LANGUAGES } from '../words/languages';
+import { UNITS } from '../units/measures';
+import { ROOM_KINDS } from '../opening/opening';
+import { LONGEST_PASSWORD, login, password, personName, pin } from '../people/person-fields';
+import { defineAction, HOUSE, lock, MANAGER, ROLES } from './contract';
+import { day, id, measure, someWords, whole, words } from './fields';
+
+const AT_ONCE = 60;
+const aSecret = v.pipe(v.string(), v.maxLength(LONGEST_PASSWORD));
+
+/** Somebody who is to work here: hands with a PIN, all others with a name and a password to sign in with. */
+const personInput = v.variant('role', [
+  v.object({ role: v.literal('hand'), name: personName('Whose PIN is it?'), pin }),
+  v.object({
+    role: v.picklist(['owner', 'manager', 'auditor']),
+    name: personName('What are they called?'),
+    login,
+    password,
+  }),
+]);
+
+/** The people of a shop. */
+const peopleActions = {
+  'shop/add-person': defineAction({
+    input: personInput,
+    result: v.object({ personId: v.string() }),
+    roles: MANAGER,
+    secrets: ['pin', 'password'],
+    mayWait: false,
+    entries: ['person'],
+    takenBack: { not: 'Somebody who was added is retired under People.' },
+    locks: () => [HOUSE],
+  }),
+  'shop/retire': defineAction({
+    /** Or, with `isHere`, brings somebody back. */
+    input: v.object({ personId: id, isHere: v.boolean() }),
+    result: v.null(),
+    roles: MANAGER,
+    mayWait: false,
+    entries: ['person'],
+    takenBack: 'undone',
+    locks: ({ personId }) => [HOUSE, lock('person', 'personId', personId)],
+  }),
+  'shop/set-secret': defineAction({
+    /** `current` is theirs, where they set their own; a manager who sets a hand's knows none. */
+    input: v.object({ personId: id, secret: aSecret, current: v.nullable(aSecret) }),
+    result: v.null(),
+    roles: ROLES,
+    secrets: ['secret', 'current'],
+    mayWait: false,
+    entries: ['person'],
+    takenBack: { not: 'A PIN or password is set again; the old one is kept nowhere.' },
+    locks: ({ personId }) => [lock('person', 'personId', personId)],
+  }),
+  'shop/unlock': defineAction({
+    input: v.object({ personId: id }),
+    result: v.null(),
+    roles: MANAGER,
+    mayWait: false,
+    entries: ['person'],
+    takenBack: { not: 'Whoever was let try again may.' },
+    locks: ({ personId }) => [lock('person', 'personId', personId)],
+  }),
+  'shop/end-sessions': defineAction({
+    /** One of theirs, or with null all. */
+    input: v.object({ personId: id, sessionId: v.nullable(id) }),
+    result: v.null(),
+    roles: ROLES,
+    mayWait: false,
+    entries: ['person'],
+    takenBack: { not: 'They sign in again.' },
+    locks: ({ personId }) => [lock('person', 'personId', personId)],
+  }),
+} as const;
+
+const roomFigures = {
+  name: someWords(40),
+  tempC: measure(-10, 45, '°C'),
+  humidityPct: whole(1, 100),
+  litHours: whole(0, 24),
+};
+
+/** What a shop is, and what stands in it. */
+const thingActions = {
+  'shop/details': defineAction({
+    input: v.object({
+      name: someWords(80),
+      address: words(200),
+      telephone: words(40),
+      hours: words(120),
+      promiseConfidence: measure(0.5, 0.99, 'of the time'),
+      units: v.picklist(UNITS),
+      language: v.picklist(LANGUAGES),
+    }),
+    result: v.null(),
+    roles: MANAGER,
+    mayWait: false,
+    entries: ['shop'],
+    takenBack: { not: 'What the shop is called and promises is set again.' },
+    locks: () => [HOUSE],
+  }),
+  'shop/add-room': defineAction({
+    input: v.object({ kind: v.picklist(ROOM_KINDS), ...roomFigures }),
+    result: v.object({ roomId: v.string() }),
+    roles: MANAGER,
+    mayWait: false,
+    entries: ['room'],
+    takenBack: { not: 'A room that was added stays; its air is set again.' },
+    locks: () => [HOUSE],
+  }),
+  'shop/set-room': defineAction({
+    /** From now on: what stood in it before stood in it as it was. */
+    input: v.object({ roomId: id, ...roomFigures }),
+    result: v.null(),
+    roles: MANAGER,
+    mayWait: false,
+    entries: ['room'],
+    takenBack: { not: 'A room’s air is set again.' },
+    locks: () => [HOUSE],
+  }),
+  'shop/add-pails': defineAction({
+    input: v.object({
+      count: whole(1, AT_ONCE),
+      litres: measure(0.5, 100, 'L'),
+      heightCm: whole(5, 100),
+    }),
+    result: v.object({ names: v.array(v.string()) }),
+    roles: MANAGER,
+    mayWait: false,
+    entries: ['pail'],
+    takenBack: { not: 'A pail that was added is retired.' },
+    locks: () => [HOUSE],
+  }),
+  'shop/sanitiser': defineAction({
+    input: v.object({
+      name: someWords(60),
+      percent: measure(0.1, 20, '%'),
+      madeOn: v.nullable(day),
+      storageC: measure(-10, 50, '°C'),
+      targetPpm: whole(20, 5000),
+      contactMin: whole(1, 120),
+    }),
+    result: v.null(),
+    roles: MANAGER,
+    mayWait: false,
+    entries: ['shop'],
+    takenBack: { not: 'What the shop sanitises with is set again.' },
+    locks: () => [HOUSE],
+  }),
+  'shop/rename-pail': defineAction({
+    input: v.object({ pailId: id, name: someWords(20) }),
+    result: v.null(),
+    roles: MANAGER,
+    mayWait: false,
+    entries: ['pail'],
+    takenBack: 'restored',
+    locks: ({ pailId }) => [HOUSE, lock('pail', 'pailId', pailId)],
+  }),
+  'shop/retire-pail': defineAction({
+    /** Or, with `isHere`, brings one back, unwashed. */
+    input: v.object({ pailId: id, isHere: v.boolean() }),
+    result: v.null(),
+    roles: MANAGER,
+    mayWait: false,
+    entries: ['pail'],
+    takenBack: 'restored',
+    locks: ({ pailId }) => [lock('pail', 'pailId', pailId)],
+  }),
+} as const;
+
+/** What the manager keeps of the shop itself. */
+export const shopActions = { ...peopleActions, ...thingActions } as const;

@@ -1,0 +1,81 @@
+import { planRelay, type RelayMode } from './relay';
+import { stockMl } from './dilution';
+import type { Dirt } from './figures';
+import { strengthNow } from './dilution';
+import { monthsOld, type Sanitiser } from './sanitiser';
+
+/** No pass begins below it, whatever the target: it would not count as contact. */
+const FLOOR_PPM = 100;
+/** A pass takes so much handling at least, minutes (estimate). */
+const HANDLING_MIN = 3;
+
+/** One pass of a relay that is run. */
+export interface JobPass {
+  readonly pailIds: readonly string[];
+  /** Product that goes in as it begins, mL; none where what is poured on is strong enough. */
+  readonly doseMl: number;
+  readonly ppmAtStart: number;
+  readonly logReduction: number;
+  readonly minutes: number;
+}
+
+/** A relay as it is run: which pails when, and what goes in. */
+export interface RelayJob {
+  readonly mode: RelayMode;
+  readonly product: string;
+  readonly passes: readonly JobPass[];
+  readonly minutes: number;
+  readonly scrubMinutes: number;
+  readonly litres: number;
+  readonly stockMl: number;
+  /** The same with all filled at once, for comparison. */
+  readonly allAtOnce: { readonly minutes: number; readonly litres: number; readonly stockMl: number };
+  readonly isSanitised: boolean;
+}
+
+/** What a relay is run with. */
+export interface RelayAsked {
+  readonly pails: readonly { readonly id: string; readonly litres: number }[];
+  /** How dirty most of them are. */
+  readonly dirt: Dirt;
+  readonly people: number;
+  readonly taps: number;
+  readonly mode: RelayMode;
+  readonly sanitiser: Sanitiser;
+  /** ISO date. */
+  readonly today: string;
+}
+
+/** The relay of a shop's own pails, with what it sanitises with. @param asked at least one pail */
+export function relayJob({ pails, dirt, people, taps, mode, sanitiser, today }: RelayAsked): RelayJob {
+  const { targetPpm, contactMin } = sanitiser;
+  const percent = strengthNow({ ...sanitiser, months: monthsOld(sanitiser.madeOn, today) });
+  const ways = {
+    ...{ people, taps, contactMin, targetPpm, percent },
+    handlingMin: HANDLING_MIN,
+    floorPpm: Math.min(FLOOR_PPM, targetPpm),
+  };
+  const dirty = pails.map(({ litres }) => ({ litres, dirt, isScrubbed: true }));
+  const plan = planRelay(dirty, ways, mode);
+  const all = plan.alternatives.at(-1) ?? plan;
+  const first = stockMl(plan.litres, targetPpm, percent);
+  return {
+    mode,
+    product: sanitiser.name,
+    passes: plan.passes.map((pass, i) => ({
+      pailIds: plan.order
+        .slice(i * plan.startAtOnce, (i + 1) * plan.startAtOnce)
+        .map((index) => pails[index]?.id ?? ''),
+      doseMl: i === 0 ? first : pass.boostMl,
+      ppmAtStart: pass.ppmAtStart,
+      logReduction: pass.logReduction,
+      minutes: pass.minutes,
+    })),
+    minutes: plan.minutes,
+    scrubMinutes: plan.scrubMinutes,
+    litres: plan.litres,
+    stockMl: plan.stockMl,
+    allAtOnce: { minutes: all.minutes, litres: all.litres, stockMl: all.stockMl },
+    isSanitised: plan.isSanitised,
+  };
+}

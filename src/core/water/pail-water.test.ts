@@ -1,0 +1,49 @@
+import { looksLike } from './count-filter';
+import { longestUseHours, pailWater, type FilledPail } from './pail-water';
+
+const DAYS = { plainDays: 2, foodDays: 4, lilyDays: 3 };
+const PAIL: FilledPail = {
+  ...{ tempC: 18, solution: 'flower-food', start: 'clean', litres: 5, looks: [] },
+  ...{ ageHours: 30, holdsLilies: false, longestUse: DAYS },
+};
+
+test('an eye sees it go from clear to hazy to cloudy', () => {
+  expect([3.3, 6.2, 6.4, 7.1, 7.2, 8].map(looksLike)).toEqual([
+    ...['clear', 'clear', 'hazy', 'hazy', 'cloudy', 'cloudy'],
+  ]);
+});
+
+test('the house changes plain water after its days, food after its own, lilies’ after theirs', () => {
+  expect([
+    longestUseHours('plain', true, DAYS),
+    longestUseHours('flower-food', false, DAYS),
+    longestUseHours('bulb-food', true, DAYS),
+    longestUseHours('plain', false, { ...DAYS, plainDays: 1.5 }),
+  ]).toEqual([48, 96, 72, 36]);
+});
+
+test('the stricter of the two wins, and says which it was', () => {
+  expect(pailWater(PAIL)).toMatchObject({ looks: 'clear', dueInHours: 66, because: 'house' });
+  const unwashed = pailWater({ ...PAIL, start: 'reused', ageHours: 0 });
+  expect(unwashed).toMatchObject({ looks: 'hazy', dueInHours: 0, because: 'count' });
+});
+
+test('a pail filled unsanitised begins at its own count: rinsed is not clean, and unwashed is hazy at once', () => {
+  const at = (start: FilledPail['start']) => pailWater({ ...PAIL, start, ageHours: 0 }).count.p50;
+  expect([at('clean'), at('rinsed'), at('reused')]).toEqual([3.3, 5, 6.5]);
+});
+
+test('a cloudy look brings the change to now, and the course bears it', () => {
+  const seen = pailWater({ ...PAIL, looks: [{ atHour: 29.7, kind: 'cloudy' }] });
+  expect(seen.count.p50).toBeGreaterThan(pailWater(PAIL).count.p50 + 0.8);
+  expect(seen.dueInHours).toBeLessThanOrEqual(pailWater(PAIL).dueInHours);
+  expect(seen.course.find((c) => c.atHour === 30)?.p50).toBe(seen.count.p50);
+});
+
+test('a course goes from the fill to four days ahead, in few points, the present one among them', () => {
+  const { course } = pailWater({ ...PAIL, ageHours: 77.6 });
+  expect(course[0]?.atHour).toBe(0);
+  expect(course.at(-1)?.atHour).toBeGreaterThan(77 + 88);
+  expect(course.length).toBeLessThanOrEqual(26);
+  expect(course.some((c) => c.atHour === 77)).toBe(true);
+});
