@@ -1,11 +1,11 @@
 /** A morning's stock for the page benchmark, and a sealed session of its manager on stdout. For bench-pages.mjs. */
-import { sealData } from 'iron-session';
 import { firstGuess } from '../src/core/dock/first-guess';
 import { SHIPPED_SPECIES } from '../src/core/species/registry';
 import { SPECIES } from '../src/core/species/species';
 import { connectAsOwner, inShop } from '../src/data/connection';
 import { bookDelivery } from '../src/data/deliveries';
 import { newId } from '../src/data/ids';
+import { signedIn } from './lib/signed-in';
 
 const LOTS = Number(process.env.HUSH_PAIL_BENCH_LOTS ?? 16);
 
@@ -13,9 +13,7 @@ async function main(): Promise<void> {
   const owner = connectAsOwner(process.env.HUSH_PAIL_OWNER_URL ?? '');
   const at = new Date(process.env.HUSH_PAIL_NOW ?? Date.now());
   try {
-    const person = await owner('person')
-      .where({ role: 'manager' })
-      .first<{ id: string; shop_id: string; session_epoch: number }>();
+    const person = await owner('person').where({ role: 'owner' }).first<{ id: string; shop_id: string }>();
     const bench = await owner('room')
       .where({ kind: 'bench', shop_id: person.shop_id })
       .first<{ id: string }>();
@@ -55,12 +53,7 @@ async function main(): Promise<void> {
         },
       ),
     );
-    const session = { shopId: person.shop_id, personId: person.id, epoch: person.session_epoch };
-    const sealed = await sealData(session, {
-      password: process.env.HUSH_PAIL_SESSION_SECRET ?? '',
-      ttl: 14 * 3600,
-    });
-    console.log(`hush-pail=${sealed}`);
+    console.log(await signedIn(owner, person, at));
   } finally {
     await owner.destroy();
   }

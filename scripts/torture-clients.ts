@@ -2,11 +2,11 @@
 import { randomUUID } from 'node:crypto';
 import { setTimeout as wait } from 'node:timers/promises';
 import fc from 'fast-check';
-import { sealData } from 'iron-session';
 import { ACTIONS, specOf, type ActionName } from '../src/core/actions/actions';
 import { connect } from '../src/data/connection';
 import { BODIES, noteLine, type World } from '../tests/support/bodies';
 import { hostileBody } from '../tests/support/hostile';
+import { signedIn } from './lib/signed-in';
 import { unsound } from '../tests/support/sound';
 
 const WEB = process.env.TORTURE_WEB ?? '';
@@ -20,14 +20,10 @@ interface Answer {
 }
 
 async function cookieOf(name: string): Promise<string> {
-  const person = await patiently<{ id: string; shop_id: string; session_epoch: number }>(() =>
+  const person = await patiently<{ id: string; shop_id: string }>(() =>
     owner('person').where({ name }).first(),
   );
-  const sealed = await sealData(
-    { shopId: person.shop_id, personId: person.id, epoch: person.session_epoch },
-    { password: process.env.HUSH_PAIL_SESSION_SECRET ?? '', ttl: 14 * 3600 },
-  );
-  return `hush-pail=${sealed}`;
+  return patiently(() => signedIn(owner, person, new Date()));
 }
 
 /** Asks the database until it answers: it is being killed meanwhile. */
@@ -252,6 +248,7 @@ async function worldNow(): Promise<World> {
     keptId: await idOf('select id from kept_line limit 1'),
     expectedId: await idOf('select id from expected_delivery limit 1'),
     photoId: await idOf('select id from lot_photo limit 1'),
+    roomId: await idOf(`select id from room where kind = 'bench' limit 1`),
     personId: await idOf(`select id from person where name = 'Wen'`),
     entryId: 1,
   };

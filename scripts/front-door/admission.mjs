@@ -11,6 +11,11 @@ export class Admission {
     this.bounds = bounds;
   }
 
+  /** How many are being answered, and how many wait. */
+  now() {
+    return { inside: this.#inside, waiting: this.#waiting.length };
+  }
+
   /**
    * Resolves to what lets the next one in when it is called, or to null where there is no room.
    * @returns {Promise<(() => void) | null>}

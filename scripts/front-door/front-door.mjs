@@ -1,8 +1,10 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { appendFile } from 'node:fs';
+import { randomUUID } from 'node:crypto';
 import http from 'node:http';
 import { Admission } from './admission.mjs';
-import { SAFE_HEADERS, forgetForwarded, newNonce, pagePolicy } from './headers.mjs';
+import { SAFE_HEADERS, addressOf, forgetForwarded, newNonce, pagePolicy, tlsHeaders } from './headers.mjs';
+import { Metrics } from './metrics.mjs';
 import { answerUnavailable } from './unavailable.mjs';
 
 /** A note of two thousand lines is under two million bytes; nothing that is sent here is larger. */
@@ -28,6 +30,9 @@ const isLight = (path) =>
   path.startsWith('/_next/') ||
   path === '/icon.svg' ||
   path.startsWith('/solver/');
+
+/** The computer itself, asked without a proxy between. */
+const LOOPBACK = /^(::1|127\.|::ffff:127\.)/;
 
 function refuseTooLarge(response) {
   const body = 'That is more than anything sent here may be. Nothing was done.';
@@ -125,26 +130,46 @@ function sayIfUnavailable(request, response, state) {
 export function frontDoor({ handle, database, lanes = LANES, bounds = BOUNDS, dev = false }) {
   // The application says in here that its database did not answer: see server/request-state.
   const states = (globalThis.hushPailRequests ??= new AsyncLocalStorage());
+  const tls = tlsHeaders(process.env.HUSH_PAIL_HTTPS === '1');
+  const metrics = new Metrics();
   const admissions = { pages: new Admission(lanes.pages), actions: new Admission(lanes.actions) };
+
+  /** What whoever looks after the computer asks: nothing of it is for tablets. */
+  async function tellKeeper(path, address, response) {
+    const isUp = await database.isUp();
+    const plain = { 'content-type': 'text/plain; charset=utf-8', 'cache-control': 'no-store' };
+    if (path === '/ready') response.writeHead(isUp ? 200 : 503, plain).end(isUp ? 'ready' : 'no database');
+    else if (!LOOPBACK.test(address)) response.writeHead(404, plain).end('Nothing is here.');
+    else {
+      const lanes = { pages: admissions.pages.now(), actions: admissions.actions.now() };
+      response.writeHead(200, plain).end(metrics.text({ lanes, isDatabaseUp: isUp }));
+    }
+  }
 
   async function answer(request, response) {
     const path = (request.url ?? '/').split('?')[0];
+    const address = addressOf(request, Boolean(process.env.HUSH_PAIL_ORIGIN));
     forgetForwarded(request);
-    for (const [name, value] of Object.entries(SAFE_HEADERS)) response.setHeader(name, value);
+    request.headers['x-hush-pail-address'] = address;
+    const id = randomUUID();
+    response.setHeader('x-request-id', id);
+    for (const [name, value] of Object.entries({ ...SAFE_HEADERS, ...tls })) response.setHeader(name, value);
     if (!boundBody(request, response)) return refuseTooLarge(response);
     const nonce = newNonce();
     const policy = pagePolicy(nonce, dev);
     request.headers['content-security-policy'] = policy;
     request.headers['x-nonce'] = nonce;
     response.setHeader('content-security-policy', policy);
+    if (path === '/ready' || path === '/metrics') return tellKeeper(path, address, response);
     if (isLight(path)) return handle(request, response);
+    metrics.count(request.method === 'POST' ? 'actions' : 'pages', response);
     const lane = request.method === 'POST' ? admissions.actions : admissions.pages;
     const leave = await lane.enter();
     if (!leave) return answerUnavailable(request, response, 'busy');
     response.once('close', leave);
     if (response.destroyed) return leave();
     if (!(await database.isUp())) return answerUnavailable(request, response, 'memory');
-    const state = { isUnavailable: false, statements: 0, underway: 0, askedAt: 0, sqlMs: 0 };
+    const state = { id, isUnavailable: false, statements: 0, underway: 0, askedAt: 0, sqlMs: 0 };
     noteTimes(request, response, state);
     sayIfUnavailable(request, response, state);
     return states.run(state, () => handle(request, response));

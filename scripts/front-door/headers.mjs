@@ -8,6 +8,9 @@ export const SAFE_HEADERS = {
   'x-frame-options': 'DENY',
 };
 
+/** Where the shop is reached by TLS alone, tablets ask for it in no other way for half a year. */
+export const tlsHeaders = (isTls) => (isTls ? { 'strict-transport-security': 'max-age=15724800' } : {});
+
 /** A page's own policy: scripts of ours, and those inline ones that bear this answer's number and no other. */
 export function pagePolicy(nonce, dev = false) {
   return [
@@ -28,6 +31,20 @@ export const newNonce = () => randomBytes(16).toString('base64');
 
 /** Headers that a stranger may write as well as a proxy of ours: nothing is decided by them. */
 const FORWARDED = /^(x-forwarded-|forwarded$|x-real-ip$|x-original-|x-rewrite-|x-middleware-)/;
+
+/**
+ * Where a request came from: whoever is connected; behind a proxy of the shop's own (it is reached by
+ * that proxy's address then), the last that the proxy itself wrote down.
+ */
+export function addressOf(request, isBehindProxy) {
+  const forwarded = isBehindProxy
+    ? String(request.headers['x-forwarded-for'] ?? '')
+        .split(',')
+        .at(-1)
+        ?.trim()
+    : '';
+  return forwarded || request.socket.remoteAddress || 'unknown';
+}
 
 /** Takes off a request what only a proxy could know, and what only the framework itself may say. */
 export function forgetForwarded(request) {

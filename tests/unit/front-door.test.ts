@@ -54,6 +54,18 @@ test('every page has a policy of its own: inline scripts run by its number alone
   });
 });
 
+test('where the shop is reached by TLS alone every answer says so; else none does', async () => {
+  const plain = await fetch(await opened(page));
+  expect(plain.headers.get('strict-transport-security')).toBeNull();
+  process.env.HUSH_PAIL_HTTPS = '1';
+  try {
+    const secure = await fetch(await opened(page));
+    expect(secure.headers.get('strict-transport-security')).toMatch(/^max-age=\d{8}$/);
+  } finally {
+    delete process.env.HUSH_PAIL_HTTPS;
+  }
+});
+
 test('what a stranger writes as if a proxy had is forgotten', async () => {
   let seen: http.IncomingHttpHeaders = {};
   const url = await opened((request, response) => {
@@ -206,4 +218,53 @@ test('an answer given before its body came is heard, and the connection serves t
   const cut = await talk([head(2_000_000), torrent, torrent, torrent, torrent], 10_000);
   expect(cut.heard).toContain('422');
   expect(cut.wasCut).toBe(true);
+});
+
+test('it is ready while its database answers, and alive without', async () => {
+  const away = await opened(page, { isUp: false });
+  expect((await fetch(`${away}/ready`)).status).toBe(503);
+  expect((await fetch(`${away}/health`)).status).toBe(200);
+  expect((await fetch(`${await opened(page)}/ready`)).status).toBe(200);
+});
+
+test('metrics tell what was answered, in its lane, to the computer itself and to nobody behind a proxy', async () => {
+  const url = await opened(page);
+  await fetch(url);
+  await fetch(url);
+  await fetch(`${url}/actions/x`, { method: 'POST' });
+  await wait(20);
+  const text = await (await fetch(`${url}/metrics`)).text();
+  expect(text).toContain('hush_pail_requests_total{lane="pages",status="200"} 2');
+  expect(text).toContain('hush_pail_request_seconds_count{lane="actions"} 1');
+  expect(text).toContain('hush_pail_database_up 1');
+  // Every line is a comment, or a name with labels and a number.
+  for (const line of text.trim().split('\n'))
+    expect(line).toMatch(/^(# TYPE \w+ (counter|gauge|histogram)|\w+(\{[^}]*\})? [\d.e+-]+)$/);
+  process.env.HUSH_PAIL_ORIGIN = 'https://pails.shop.lan';
+  try {
+    const forwarded = { headers: { 'x-forwarded-for': '10.0.0.7, 10.0.0.9' } };
+    expect((await fetch(`${url}/metrics`, forwarded)).status).toBe(404);
+  } finally {
+    delete process.env.HUSH_PAIL_ORIGIN;
+  }
+});
+
+test('each request has an id of its own, and where it came from as it was connected, whatever it says', async () => {
+  const seen: http.IncomingHttpHeaders[] = [];
+  const url = await opened((request, response) => {
+    seen.push(request.headers);
+    void page(request, response);
+  });
+  const headers = { 'x-hush-pail-address': '10.6.6.6', 'x-forwarded-for': '10.6.6.6' };
+  const ids = [await fetch(url, { headers }), await fetch(url)].map((r) => r.headers.get('x-request-id'));
+  expect(new Set(ids).size).toBe(2);
+  expect(seen[0]?.['x-hush-pail-address']).toMatch(/^(::ffff:)?127\.0\.0\.1$/);
+  process.env.HUSH_PAIL_ORIGIN = 'https://pails.shop.lan';
+  try {
+    // The proxy writes last: what a stranger wrote before it is not believed.
+    await fetch(url, { headers: { 'x-forwarded-for': '1.2.3.4, 10.0.0.7' } });
+    expect(seen[2]?.['x-hush-pail-address']).toBe('10.0.0.7');
+  } finally {
+    delete process.env.HUSH_PAIL_ORIGIN;
+  }
 });
