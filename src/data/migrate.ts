@@ -16,6 +16,10 @@ import * as entriesAsMessages from './migrations/0014-entries-as-messages';
 import * as theRecordAsked from './migrations/0015-the-record-asked';
 import * as linesAsSent from './migrations/0016-lines-as-sent';
 import * as aShopOfOnesOwn from './migrations/0017-a-shop-of-ones-own';
+import * as whoWorksHere from './migrations/0018-who-works-here';
+import * as whatTheShopIs from './migrations/0019-what-the-shop-is';
+import * as sanitising from './migrations/0020-sanitising';
+import * as units from './migrations/0021-units';
 
 interface Migration {
   readonly name: string;
@@ -41,6 +45,10 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0015-the-record-asked', up: theRecordAsked.up },
   { name: '0016-lines-as-sent', up: linesAsSent.up },
   { name: '0017-a-shop-of-ones-own', up: aShopOfOnesOwn.up },
+  { name: '0018-who-works-here', up: whoWorksHere.up },
+  { name: '0019-what-the-shop-is', up: whatTheShopIs.up },
+  { name: '0020-sanitising', up: sanitising.up },
+  { name: '0021-units', up: units.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

@@ -2,6 +2,7 @@ import type { PailWish } from '../core/protocol/types';
 import { isLocked, type Trx } from './connection';
 import { RefusedError } from './errors';
 import { newId } from './ids';
+import { beginLines } from './stays';
 
 export type PailState = 'dirty' | 'scrubbed' | 'contact' | 'sanitised' | 'filled';
 
@@ -25,6 +26,8 @@ export interface PailRow {
   readonly depth: string | null;
   readonly start: 'clean' | 'rinsed' | 'reused' | null;
   readonly alone: boolean | null;
+  /** Null while it is in use. */
+  readonly retiredAt: Date | null;
 }
 
 const COLUMNS = {
@@ -45,6 +48,7 @@ const COLUMNS = {
   depth: 'f.depth',
   start: 'f.start',
   alone: 'f.alone',
+  retiredAt: 'p.retired_at',
 };
 
 function pails(trx: Trx) {
@@ -54,19 +58,75 @@ function pails(trx: Trx) {
     .select(COLUMNS);
 }
 
+/** The pails that are in use. */
 export async function manyPails(trx: Trx): Promise<PailRow[]> {
-  return pails(trx).orderByRaw('length(p.name), p.name') as Promise<PailRow[]>;
+  return pails(trx).whereNull('p.retired_at').orderByRaw('length(p.name), p.name') as Promise<PailRow[]>;
 }
 
+/** Pails that were retired, the last first. */
+export async function manyRetiredPails(trx: Trx): Promise<PailRow[]> {
+  return pails(trx).whereNotNull('p.retired_at').orderBy('p.retired_at', 'desc') as Promise<PailRow[]>;
+}
+
+/** A pail as it is first written down. */
+export interface NewPail {
+  readonly name: string;
+  readonly sizeL: number;
+  readonly heightCm: number;
+  /** Stands clean and upside down as it comes. */
+  readonly isClean: boolean;
+}
+
+/** Writes pails down, standing in a room. @param from from when they stand in it. @returns their ids, in order */
+export async function insertPails(
+  trx: Trx,
+  shopId: string,
+  pails: readonly NewPail[],
+  roomId: string,
+  at: Date,
+  from = at,
+): Promise<string[]> {
+  const rows = pails.map((p) => ({
+    id: newId(),
+    shop_id: shopId,
+    name: p.name,
+    size_l: p.sizeL,
+    height_cm: p.heightCm,
+    state: p.isClean ? 'sanitised' : 'dirty',
+    sanitised_at: p.isClean ? at : null,
+  }));
+  if (rows.length === 0) return [];
+  await trx('pail').insert(rows);
+  const standing = rows.map((p) => ({ subjectId: p.id, roomId, wet: true, fillId: null }));
+  await beginLines(trx, shopId, 'pail_id', from, standing);
+  return rows.map((r) => r.id);
+}
+
+/** Every name a pail bears or bore: labels hang on for years. */
+export const manyPailNames = (trx: Trx): Promise<string[]> => trx('pail').pluck('name');
+
 /**
- * The pail, its row locked until the transaction ends.
+ * The pail, retired or not, its row locked until the transaction ends.
  * @throws RefusedError when the shop has no such pail
  */
-export async function onePailForUpdate(trx: Trx, id: string): Promise<PailRow> {
+export async function anyPailForUpdate(trx: Trx, id: string): Promise<PailRow> {
   const pail = (await isLocked(trx, 'pail', id))
     ? ((await pails(trx).where('p.id', id).first()) as PailRow | undefined)
     : undefined;
   if (!pail) throw new RefusedError('That pail is not in this shop. Nothing was changed.');
+  return pail;
+}
+
+/**
+ * The same for a pail that is in use.
+ * @throws RefusedError when the shop has no such pail, or it was retired
+ */
+export async function onePailForUpdate(trx: Trx, id: string): Promise<PailRow> {
+  const pail = await anyPailForUpdate(trx, id);
+  if (pail.retiredAt)
+    throw new RefusedError(
+      `Pail ${pail.name} was retired. Nothing was changed; bring it back under The shop.`,
+    );
   return pail;
 }
 

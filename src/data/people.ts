@@ -1,6 +1,10 @@
 import type { Knex } from 'knex';
+import type { Role } from '../core/actions/contract';
+import type { Language } from '../core/words/languages';
+import type { Units } from '../core/units/measures';
 import type { Trx } from './connection';
 import { asDataError } from './errors';
+import { newId } from './ids';
 
 export interface ShopName {
   readonly id: string;
@@ -12,13 +16,10 @@ export interface ShopName {
 export interface PersonRow {
   readonly id: string;
   readonly name: string;
-  readonly role: 'manager' | 'hand';
+  readonly role: Role;
   readonly login: string | null;
   readonly secret_hash: string;
   readonly active: boolean;
-  readonly failed_attempts: number;
-  readonly locked_until: Date | null;
-  readonly session_epoch: number;
 }
 
 /** The shops served here; the only thing that may be known before somebody signs in. */
@@ -31,8 +32,13 @@ export async function manyShopNames(db: Knex): Promise<ShopName[]> {
   }
 }
 
+/** Those who work here; whoever only looks the books over is none of them. */
 export async function manyActivePeople(trx: Trx): Promise<PersonRow[]> {
-  return trx<PersonRow>('person').where({ active: true }).orderBy('name').select('*');
+  return trx<PersonRow>('person')
+    .where({ active: true })
+    .whereNot({ role: 'auditor' })
+    .orderBy('name')
+    .select('*');
 }
 
 export async function maybePerson(trx: Trx, id: string): Promise<PersonRow | undefined> {
@@ -45,31 +51,39 @@ export interface PersonInShop {
   readonly name: string;
   readonly role: PersonRow['role'];
   readonly active: boolean;
-  readonly epoch: number;
   readonly shopId: string;
   readonly shopName: string;
   readonly timeZone: string;
   readonly demo: boolean;
   readonly promiseConfidence: number;
   readonly language: string;
+  /** Theirs, or the shop's where they said nothing. */
+  readonly units: Units;
 }
 
-export async function maybePersonInShop(trx: Trx, id: string): Promise<PersonInShop | undefined> {
+/** Who a session is of, while it lasts. */
+export async function maybePersonInSession(
+  trx: Trx,
+  personId: string,
+  sessionId: string,
+): Promise<PersonInShop | undefined> {
   return trx('person as p')
     .join('shop as s', 's.id', 'p.shop_id')
-    .where('p.id', id)
+    .join('session as n', 'n.person_id', 'p.id')
+    .where({ 'p.id': personId, 'n.id': sessionId })
+    .whereNull('n.ended_at')
     .first<PersonInShop | undefined>({
       id: 'p.id',
       name: 'p.name',
       role: 'p.role',
       active: 'p.active',
-      epoch: 'p.session_epoch',
       shopId: 's.id',
       shopName: 's.name',
       timeZone: 's.time_zone',
       demo: 's.demo',
       promiseConfidence: 's.promise_confidence',
       language: 'p.language',
+      units: trx.raw('coalesce(p.units, s.units)') as unknown as string,
     });
 }
 
@@ -83,32 +97,69 @@ export async function maybePersonToAsk(
     .first();
 }
 
-/** The person, their row locked, so that guesses made at once are counted one by one. */
-export async function maybePersonForSignIn(
-  trx: Trx,
-  by: { id: string } | { login: string },
-): Promise<PersonRow | undefined> {
+/** Whether somebody works here still and has that secret; it stays so until the transaction ends. */
+export async function isStill(trx: Trx, { id, secret_hash }: PersonRow): Promise<boolean> {
+  const found: unknown = await trx('person').where({ id, secret_hash, active: true }).forShare().first('id');
+  return found !== undefined;
+}
+
+/** Everybody who works or has worked here. */
+export async function manyPeople(trx: Trx): Promise<PersonRow[]> {
   return trx<PersonRow>('person')
-    .where({ ...by, active: true })
-    .forUpdate()
-    .first();
+    .orderBy([{ column: 'active', order: 'desc' }, 'name'])
+    .select('*');
 }
 
-export async function countFailedSignIn(
+/** Whether somebody, here now or once, goes by that name or signs in by that. */
+export async function isTaken(trx: Trx, by: { name: string } | { login: string }): Promise<boolean> {
+  const [[column, value] = ['name', '']] = Object.entries(by);
+  const found: unknown = await trx('person').whereRaw('lower(??) = lower(?)', [column, value]).first('id');
+  return found !== undefined;
+}
+
+/** Somebody as they are first written down; their secret as a hash of it. */
+export type NewPerson = Pick<PersonRow, 'name' | 'role' | 'login'> & { readonly secretHash: string };
+
+/** Writes people down. @returns their ids, in the order they were told */
+export async function insertPeople(
   trx: Trx,
-  person: PersonRow,
-  lockedUntil: Date | null,
+  shopId: string,
+  people: readonly NewPerson[],
+  /** What they read the shop in to begin with. */
+  language: Language = 'en',
+): Promise<string[]> {
+  const rows = people.map(({ name, role, login, secretHash }) => ({
+    id: newId(),
+    shop_id: shopId,
+    name,
+    role,
+    login,
+    secret_hash: secretHash,
+    language,
+  }));
+  await trx('person').insert(rows);
+  return rows.map((r) => r.id);
+}
+
+/** Retires somebody or brings them back; whoever is retired stands at no bench. */
+export async function setActive(trx: Trx, personId: string, isHere: boolean, at: Date): Promise<void> {
+  await trx('person').where({ id: personId }).update({ active: isHere });
+  if (isHere) return;
+  await trx('at_bench')
+    .where({ person_id: personId })
+    .whereNull('left_at')
+    .update({ left_at: trx.raw('greatest(?::timestamptz, came_at)', [at]) });
+}
+
+export async function setSecretHash(trx: Trx, personId: string, secretHash: string): Promise<void> {
+  await trx('person').where({ id: personId }).update({ secret_hash: secretHash });
+}
+
+/** What somebody reads the shop in; units null: the shop's. */
+export async function setReading(
+  trx: Trx,
+  personId: string,
+  reading: { readonly language: string } | { readonly units: Units | null },
 ): Promise<void> {
-  await trx('person')
-    .where({ id: person.id })
-    .update({ failed_attempts: person.failed_attempts + 1, locked_until: lockedUntil });
-}
-
-export async function clearFailedSignIns(trx: Trx, personId: string): Promise<void> {
-  await trx('person').where({ id: personId }).update({ failed_attempts: 0, locked_until: null });
-}
-
-/** What somebody reads the shop in. */
-export async function setLanguage(trx: Trx, personId: string, language: string): Promise<void> {
-  await trx('person').where({ id: personId }).update({ language });
+  await trx('person').where({ id: personId }).update(reading);
 }

@@ -26,7 +26,8 @@ export type SubjectKind =
   | 'claim'
   | 'house'
   | 'species'
-  | 'person';
+  | 'person'
+  | 'room';
 
 /** The version of its kind's detail that each entry is written in; held to the core's schemas by the compiler. */
 const DETAIL_VERSION: { readonly [K in EntryKind]: (typeof ENTRY_DETAILS)[K]['length'] } = {
@@ -63,14 +64,20 @@ const DETAIL_VERSION: { readonly [K in EntryKind]: (typeof ENTRY_DETAILS)[K]['le
   'claim-window': 2,
   make: 2,
   card: 1,
-  wash: 2,
+  wash: 3,
   fill: 2,
+  relay: 1,
+  'water-look': 1,
   'tip-out': 2,
   'turn-over': 2,
   house: 1,
   species: 1,
   figure: 1,
   skill: 1,
+  person: 1,
+  shop: 1,
+  room: 1,
+  pail: 1,
   correction: 1,
 };
 

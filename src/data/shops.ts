@@ -1,6 +1,9 @@
+import type { Language } from '../core/words/languages';
+import type { Units } from '../core/units/measures';
 import type { Trx } from './connection';
-import { newId } from './ids';
-import { beginLines } from './stays';
+import { insertPails, type NewPail } from './pails';
+import { insertPeople, type NewPerson } from './people';
+import { insertRoom, type RoomFigures, type RoomRow } from './rooms';
 
 /** A shop as it is first written down, with who works there, its rooms and its pails. */
 export interface NewShop {
@@ -9,26 +12,13 @@ export interface NewShop {
   readonly name: string;
   readonly timeZone: string;
   readonly demo: boolean;
-  readonly people: readonly {
-    readonly name: string;
-    readonly role: 'manager' | 'hand';
-    readonly login: string | null;
-    readonly secretHash: string;
-  }[];
-  readonly rooms: readonly {
-    readonly name: string;
-    readonly kind: string;
-    readonly tempC: number;
-    readonly humidityPct: number;
-    readonly litHours: number;
-  }[];
-  readonly pails: readonly {
-    readonly name: string;
-    readonly sizeL: number;
-    readonly heightCm: number;
-    /** Stands clean and upside down as the shop opens. */
-    readonly isClean: boolean;
-  }[];
+  /** Metric where it is not told. */
+  readonly units?: Units;
+  /** English where it is not told. */
+  readonly language?: Language;
+  readonly people: readonly NewPerson[];
+  readonly rooms: readonly (RoomFigures & Pick<RoomRow, 'kind'>)[];
+  readonly pails: readonly NewPail[];
 }
 
 /** Who and what is in a shop, by id. */
@@ -50,41 +40,48 @@ export async function insertShop(trx: Trx, shop: NewShop, at: Date, pailsFrom = 
     name: shop.name,
     time_zone: shop.timeZone,
     demo: shop.demo,
+    units: shop.units ?? 'metric',
+    language: shop.language ?? 'en',
     created_at: at,
   });
-  const people = shop.people.map(({ secretHash: secret_hash, ...p }) => ({
-    id: newId(),
-    shop_id,
-    ...p,
-    secret_hash,
-  }));
-  const rooms = shop.rooms.map((r) => ({
-    id: newId(),
-    shop_id,
-    name: r.name,
-    kind: r.kind,
-    temp_c: r.tempC,
-    humidity_pct: r.humidityPct,
-    lit_hours: r.litHours,
-  }));
-  const pails = shop.pails.map((p) => ({
-    id: newId(),
-    shop_id,
-    name: p.name,
-    size_l: p.sizeL,
-    height_cm: p.heightCm,
-    state: p.isClean ? 'sanitised' : 'dirty',
-    sanitised_at: p.isClean ? at : null,
-  }));
-  await trx('person').insert(people);
-  await trx('room').insert(rooms);
-  if (pails.length > 0) await trx('pail').insert(pails);
-  const bench = rooms.find((r) => r.kind === 'bench')?.id ?? '';
-  const standing = pails.map((p) => ({ subjectId: p.id, roomId: bench, wet: true, fillId: null }));
-  if (standing.length > 0) await beginLines(trx, shop_id, 'pail_id', pailsFrom, standing);
-  return {
-    people: people.map((p) => p.id),
-    rooms: new Map(rooms.map((r) => [r.kind, r.id])),
-    pails: pails.map((p) => p.id),
-  };
+  const people = await insertPeople(trx, shop_id, shop.people, shop.language);
+  const rooms = new Map<string, string>();
+  for (const room of shop.rooms) rooms.set(room.kind, await insertRoom(trx, shop_id, room));
+  const pails = await insertPails(trx, shop_id, shop.pails, rooms.get('bench') ?? '', at, pailsFrom);
+  return { people, rooms, pails };
+}
+
+/** What a shop is to those outside it, and what it promises them. */
+export interface ShopDetails {
+  readonly name: string;
+  readonly address: string;
+  readonly telephone: string;
+  readonly hours: string;
+  /** How often a promise is to hold, 0.5 to 0.99. */
+  readonly promiseConfidence: number;
+  /** How it tells measures to whoever has not said otherwise for themselves. */
+  readonly units: Units;
+  /** What its cards are written in, where nobody chooses another. */
+  readonly language: Language;
+}
+
+const DETAILS = {
+  name: 'name',
+  address: 'address',
+  telephone: 'telephone',
+  hours: 'hours',
+  promiseConfidence: 'promise_confidence',
+  units: 'units',
+  language: 'language',
+};
+
+export async function shopDetails(trx: Trx): Promise<ShopDetails> {
+  return trx('shop').first<ShopDetails>(DETAILS);
+}
+
+export async function setShopDetails(trx: Trx, shopId: string, details: ShopDetails): Promise<void> {
+  const { name, address, telephone, hours, promiseConfidence, units, language } = details;
+  await trx('shop')
+    .where({ id: shopId })
+    .update({ name, address, telephone, hours, promise_confidence: promiseConfidence, units, language });
 }

@@ -164,3 +164,24 @@ export async function copyLine(trx: Trx, fromId: string, toId: string): Promise<
     [toId, fromId],
   );
 }
+
+/** A room's air was set anew: what stands in it stands in that air from now, and stood in the old until now. */
+export async function airChanged(trx: Trx, shopId: string, roomId: string, at: Date): Promise<void> {
+  const { rows: ended } = await trx.raw<{
+    rows: { whose: Whose; id: string; wet: boolean; fill: string | null }[];
+  }>(
+    `update stay set to_at = ? where room_id = ? and to_at is null and from_at < ?
+     returning case when portion_id is not null then 'portion_id' when pail_id is not null then 'pail_id'
+       else 'arrangement_id' end as whose, subject_id as id, wet, fill_id as fill`,
+    [at, roomId, at],
+  );
+  for (const whose of ['portion_id', 'pail_id', 'arrangement_id'] as const)
+    await insertStays(
+      trx,
+      shopId,
+      whose,
+      ended
+        .filter((e) => e.whose === whose)
+        .map((e) => ({ subjectId: e.id, roomId, wet: e.wet, fillId: e.fill, at, follows: at })),
+    );
+}

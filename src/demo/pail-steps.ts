@@ -1,3 +1,5 @@
+import { isoDateOf } from '../core/calendar/dates';
+import { USUAL_SANITISER, washDose } from '../core/sanitising/sanitiser';
 import type { SolutionKey } from '../core/water/solutions';
 import type { Trx } from '../data/connection';
 import { changePail, emptyPail, fillPail, type Filling, type PailRow, onePailForUpdate } from '../data/pails';
@@ -24,7 +26,11 @@ export async function wash(
     subjectKind: 'pail',
     subjectId: pailId,
     says: { message: 'record.wash', with: { pail: pail.name, wash: { message: `record.wash.${to}` } } },
-    detail: { from: pail.state, to },
+    detail: {
+      from: pail.state,
+      to,
+      dose: to === 'contact' ? washDose(USUAL_SANITISER, pail.sizeL, isoDateOf(action.at.getTime())) : null,
+    },
   });
 }
 

@@ -5,7 +5,7 @@ import { openBox, vanOn, type BoxFound, type Van } from '../core/simulate/van';
 export const DEMO_SHOP = { slug: 'slow-tide', name: 'The Slow Tide, Skerrow', timeZone: 'Etc/UTC' } as const;
 
 export const DEMO_PEOPLE = [
-  { name: 'Ilse', role: 'manager', login: 'ilse', secret: 'slow water' },
+  { name: 'Ilse', role: 'owner', login: 'ilse', secret: 'slow water' },
   { name: 'Wen', role: 'hand', login: null, secret: '2468' },
   { name: 'Bram', role: 'hand', login: null, secret: '2468' },
   { name: 'Tove', role: 'hand', login: null, secret: '2468' },

@@ -3,6 +3,7 @@ import { isActionName, type ActionName } from '@/core/actions/actions';
 import { QUESTIONS } from '@/core/actions/contract';
 import type { Outcome } from '@/shell/outcome';
 import type { Handlers } from './handler';
+import { askedFrom } from './asked-from';
 import { runAction, SIGNED_OUT } from './run-action';
 import { sealedSession } from './session';
 
@@ -97,6 +98,7 @@ export async function answerAction(
       key,
       body,
       tappedAt: tappedAt(request),
+      address: await askedFrom(),
       signal: request.signal,
       sure: QUESTIONS.filter((q) => sure.includes(q)),
     }),

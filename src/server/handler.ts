@@ -32,6 +32,8 @@ export interface ReadContext {
   readonly trx: Trx;
   readonly me: SignedIn;
   readonly at: Date;
+  /** Where the tap came from. */
+  readonly address: string;
 }
 
 /** How one action is done. */

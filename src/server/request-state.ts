@@ -4,6 +4,8 @@ import { DataError } from '@/data/errors';
 
 /** What the server in front of us wants to know of a request. */
 interface RequestState {
+  /** What its answer bears as x-request-id, and its lines in the log. */
+  readonly id: string;
   isUnavailable: boolean;
   statements: number;
   /** Statements that have not been answered, and since when there is one. */
@@ -12,6 +14,9 @@ interface RequestState {
   sqlMs: number;
 }
 const holder = globalThis as typeof globalThis & { hushPailRequests?: AsyncLocalStorage<RequestState> };
+
+/** The id of the request that is being answered; undefined outside one. */
+export const requestId = (): string | undefined => holder.hushPailRequests?.getStore()?.id;
 
 /** Counts a statement to the request it is asked by. */
 export function statementAsked(): void {

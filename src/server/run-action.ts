@@ -3,7 +3,7 @@ import { HOUR_MS } from '@/core/calendar/spans';
 import { setTimeout as wait } from 'node:timers/promises';
 import * as v from 'valibot';
 import { specOf, type ActionName } from '@/core/actions/actions';
-import type { ActionSpec, Question } from '@/core/actions/contract';
+import type { ActionSpec, Question, Role } from '@/core/actions/contract';
 import { unkeepableText } from '@/core/actions/text';
 import { problemsOf } from '@/core/door/check';
 import type { FieldProblem } from '@/core/errors';
@@ -16,6 +16,7 @@ import type { Outcome } from '@/shell/outcome';
 import { LockedTooLateError, lockAll, type Locked } from './action-locks';
 import { now } from './clock';
 import { AskedError, type Handler, type Handlers } from './handler';
+import { log } from './log';
 import { outcomeOf } from './outcome-of';
 import { maybeInMyShop, type SignedIn } from './session';
 
@@ -25,6 +26,8 @@ export interface Tap {
   readonly body: unknown;
   /** When it was made, where it waited on its tablet: milliseconds of the shop's clock. */
   readonly tappedAt: number | null;
+  /** Where it came from, as the front door saw it. */
+  readonly address?: string;
   /** Says that whoever tapped waits no longer. */
   readonly signal?: AbortSignal;
   /** What was asked before and answered with yes. */
@@ -33,6 +36,13 @@ export interface Tap {
 
 const UNCERTAIN =
   'The shop’s memory went away just then: it is not known yet whether it was done. Tap again to ask; it is done once.';
+/** What somebody is told who may not do a thing, by who they are. */
+const NOT_YOURS: Readonly<Record<Role, string>> = {
+  owner: 'That is not yours to do. Nothing was changed.',
+  manager: 'That is the owner’s to do. Nothing was changed; ask them.',
+  hand: 'That is the manager’s to do. Nothing was changed; ask them.',
+  auditor: 'You look the books over and change nothing here. Nothing was changed.',
+};
 const LONGEST_WAIT_MS = 24 * HOUR_MS;
 const TRIES = 6;
 
@@ -73,6 +83,13 @@ interface Running {
   readonly ready: unknown;
 }
 
+/** A tap's body by what is kept of it: no secret, not even in a hash. */
+function hashOfTap(name: ActionName, body: unknown): string {
+  const { secrets = [] } = specOf(name);
+  if (secrets.length === 0 || typeof body !== 'object' || body === null) return hashOf(name, body);
+  return hashOf(name, Object.fromEntries(Object.entries(body).filter(([key]) => !secrets.includes(key))));
+}
+
 /**
  * What the tap was answered before; null where it is new. Waits for one that is being done just now.
  * @throws RefusedError when its key belongs to another person, action or body
@@ -84,7 +101,7 @@ async function answeredBefore(
 ): Promise<{ readonly result: unknown } | null> {
   const done = await maybeActionOnce(trx, tap.key);
   if (!done) return (await isKeyOfOlderEntry(trx, tap.key)) ? { result: null } : null;
-  if (done.personId === me.personId && done.name === name && done.bodyHash === hashOf(name, tap.body))
+  if (done.personId === me.personId && done.name === name && done.bodyHash === hashOfTap(name, tap.body))
     return done;
   throw new RefusedError('That tap’s key was used for something else already. Nothing was done; tap again.');
 }
@@ -94,8 +111,10 @@ async function doOnce(trx: Trx, me: SignedIn, running: Running): Promise<unknown
   const { name, spec, handler, input, tap } = running;
   const before = await answeredBefore(trx, me, running);
   if (before) return before.result;
-  if (!spec.roles.includes(me.role))
-    throw new RefusedError('That is the manager’s to do. Nothing was changed; ask them.');
+  if (!spec.roles.includes(me.role)) {
+    log.info({ action: name, person: me.personId, role: me.role }, 'an action was refused to a role');
+    throw new RefusedError(NOT_YOURS[me.role]);
+  }
   const locked = await lockAll(trx, me.shop.id, spec.locks(input));
   if (typeof spec.takenBack === 'string' && spec.takenBack !== 'undone') await keepChanges(trx, tap.key);
   const times = await timesOf(trx, tap, locked);
@@ -115,7 +134,7 @@ async function doOnce(trx: Trx, me: SignedIn, running: Running): Promise<unknown
   const result: unknown = await handler.work(context, input, running.ready);
   await insertAction(trx, action, {
     name,
-    bodyHash: hashOf(name, tap.body),
+    bodyHash: hashOfTap(name, tap.body),
     // Only what may be taken back is ever done again.
     input: typeof spec.takenBack === 'string' ? tap.body : null,
     result,
@@ -157,7 +176,7 @@ async function doOneTap(running: Omit<Running, 'ready'>): Promise<unknown> {
   if (before) return before.result;
   const ready = await handler.prepare?.(
     input,
-    (work) => forMe((trx, me) => work({ trx, me, at: now() })),
+    (work) => forMe((trx, me) => work({ trx, me, at: now(), address: running.tap.address ?? 'unknown' })),
     running.tap.signal,
   );
   const progress: { isCommitting: boolean } = { isCommitting: false };

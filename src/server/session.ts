@@ -7,8 +7,12 @@ import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { beginReading, inShop, type Trx } from '@/data/connection';
 import { asDataError } from '@/data/errors';
-import { maybePersonInShop } from '@/data/people';
-import { isLanguage, type Language } from '@/core/words/catalogues';
+import { maybePersonInSession } from '@/data/people';
+import { beginSession, endSessions } from '@/data/sessions';
+import { newId } from '@/data/ids';
+import { log } from './log';
+import type { Role } from '@/core/actions/contract';
+import { isLanguage, tagOf, type LanguageTag } from '@/core/words/catalogues';
 import { manyOwnSpecies } from '@/data/house';
 import { database } from './database';
 import { now } from './clock';
@@ -18,15 +22,15 @@ import { sayUnavailable } from './request-state';
 interface SessionData {
   shopId?: string;
   personId?: string;
-  epoch?: number;
+  sessionId?: string;
 }
 
 export interface SignedIn {
   readonly personId: string;
   readonly name: string;
-  readonly role: 'manager' | 'hand';
-  /** What they read the shop in. */
-  readonly language: Language;
+  readonly role: Role;
+  /** What they read the shop in, and in which units. */
+  readonly language: LanguageTag;
   /** The table, with their shop's own species. */
   readonly species: SpeciesRegistry;
   readonly shop: {
@@ -38,8 +42,10 @@ export interface SignedIn {
   };
 }
 
-const A_LONG_SHIFT_S = 14 * 3600;
-const COOKIE = 'hush-pail';
+/** The longest a session lasts. */
+export const A_LONG_SHIFT_S = 14 * 3600;
+/** Over TLS its name binds it to this very host: no other on the shop's network sets it. */
+const COOKIE = process.env.HUSH_PAIL_HTTPS === '1' ? '__Host-hush-pail' : 'hush-pail';
 /** A tablet asks many times a minute with one seal; breaking it open each time is four trips to the crypto threads. */
 const OPENED_FOR_MS = 60_000;
 const opened = new LRUCache<string, SessionData>({ max: 1000, ttl: OPENED_FOR_MS });
@@ -58,7 +64,7 @@ function options(): SessionOptions {
 }
 
 /** The sealed session of this request, to be changed. */
-export async function session() {
+async function seal() {
   // Both mean one thing by a cookie; their types differ in how an option that is not there is written.
   return getIronSession<SessionData>((await cookies()) as never, options());
 }
@@ -75,19 +81,43 @@ export async function sealedSession(): Promise<SessionData> {
   return data;
 }
 
+/** Begins a session of somebody's on this tablet. */
+export async function beginSessionOf(
+  trx: Trx,
+  who: { shopId: string; personId: string; address: string; device: string; at: Date },
+): Promise<void> {
+  const { shopId, personId, address, device, at } = who;
+  const id = newId();
+  await beginSession(trx, shopId, { id, personId, beganAt: at, address, device }, A_LONG_SHIFT_S * 1000);
+  const mine = await seal();
+  Object.assign(mine, { shopId, personId, sessionId: id });
+  await mine.save();
+}
+
+/** Ends this tablet's session, here and on the server: its seal, kept by somebody, opens nothing any more. */
+export async function endMySession(): Promise<void> {
+  const { shopId, personId, sessionId } = await sealedSession();
+  (await seal()).destroy();
+  if (!shopId || !personId || !sessionId) return;
+  // Whoever leaves leaves, also while the database is away; the session then ends by its hours.
+  await inShop(database(), shopId, (trx) => endSessions(trx, personId, sessionId, now())).catch(
+    (error: unknown) => log.error({ err: error }, 'a session was not ended'),
+  );
+}
+
 /** Who is signed in, checked against the people of their shop; null when nobody is. */
 async function whoIn(trx: Trx, data: SessionData): Promise<SignedIn | null> {
   const [person, own] = await Promise.all([
-    data.personId ? maybePersonInShop(trx, data.personId) : undefined,
+    data.personId && data.sessionId ? maybePersonInSession(trx, data.personId, data.sessionId) : undefined,
     once(trx, manyOwnSpecies),
   ]);
-  if (!person?.active || person.epoch !== data.epoch) return null;
+  if (!person?.active) return null;
   const { shopId: id, shopName: name, timeZone, demo, promiseConfidence } = person;
   return {
     personId: person.id,
     name: person.name,
     role: person.role,
-    language: isLanguage(person.language) ? person.language : 'en',
+    language: tagOf(isLanguage(person.language) ? person.language : 'en', person.units),
     species: registryWith(own.flatMap((o) => o.species ?? [])),
     shop: { id, name, timeZone, demo, promiseConfidence },
   };

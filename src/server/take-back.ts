@@ -1,7 +1,8 @@
-import type { Language } from '@/core/words/catalogues';
+import type { LanguageTag } from '@/core/words/catalogues';
 import { m } from '@/core/words/message';
 import { say } from '@/core/words/say';
 import 'server-only';
+import { mayManage } from '@/core/actions/contract';
 import { HOUR_MS } from '@/core/calendar/spans';
 import { isActionName, specOf, type ActionName, type UndoneAction } from '@/core/actions/actions';
 import { manyLastActionsOf, maybeAction, type ActionDone } from '@/data/actions-done';
@@ -57,7 +58,7 @@ async function toTakeBack({ trx, action, me }: ActionContext, entryId: number): 
     );
   const not = whyNot(done.name);
   if (not !== null) throw new RefusedError(not);
-  if (done.personId !== me.personId && me.role !== 'manager')
+  if (done.personId !== me.personId && !mayManage(me.role))
     throw new RefusedError(
       `${entry.personName} did that: it is theirs to take back, or the manager’s. Nothing was changed.`,
     );
@@ -116,7 +117,7 @@ export async function lastDoneBy(
   trx: Trx,
   personId: string,
   at: Date,
-  language: Language,
+  language: LanguageTag,
 ): Promise<{ last: LastDone | null; redo: Redo | null }> {
   const done = await manyLastActionsOf(trx, personId, new Date(at.getTime() - WITHIN_MS), 40);
   const last = done.find((d) => !d.isTakenBack && d.takesBack === null);

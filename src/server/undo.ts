@@ -16,7 +16,10 @@ import {
   setOwnSpecies,
   wasShownBefore,
 } from '@/data/house';
+import { setActive } from '@/data/people';
 import type { Entry } from '@/data/record';
+import { endRelay } from '@/data/sanitising';
+import { endSessions } from '@/data/sessions';
 import type { ActionContext } from './handler';
 
 /** What an entry of that kind told; refused where it was written by a version that told otherwise. */
@@ -32,6 +35,12 @@ const again = (entry: Entry): string => `As it was before: ${inEnglish(entry.wor
 
 /** How what stands as it was written is undone: by another row that says otherwise. */
 export const UNDO: Readonly<Record<UndoneAction, Undo>> = {
+  // The pails stay as they are: what was washed is washed.
+  'pails/relay-begin': async ({ trx, action }, entry) => {
+    await endRelay(trx, detailOf('relay', entry).relayId, action.at);
+  },
+  // What was seen counts no more once it is corrected: nothing else stands of it.
+  'pails/look': () => Promise.resolve(),
   'dock/flaw': async ({ trx, action }, entry) => {
     const { counted, before } = detailOf('flaw', entry);
     await insertFlaw(trx, action, before ?? counted, !before);
@@ -60,6 +69,11 @@ export const UNDO: Readonly<Record<UndoneAction, Undo>> = {
     const { personId, skill, shown } = detailOf('skill', entry) as Parameters<typeof recordSkill>[2];
     const was = await wasShownBefore(trx, personId, skill);
     if (was !== shown) await recordSkill(trx, action, { personId, skill, shown: was }, null);
+  },
+  'shop/retire': async ({ trx, action }, entry) => {
+    const { personId, wasHere } = detailOf('person', entry);
+    await setActive(trx, personId, wasHere ?? true, action.at);
+    if (wasHere === false) await endSessions(trx, personId, null, action.at);
   },
   'desk/set-figure': async ({ trx, action }, entry) => {
     const figure = detailOf('figure', entry) as Parameters<typeof setOwnFigure>[2];

@@ -1,33 +1,54 @@
 /**
- * Runs before anything else of a page: what is tapped before the page has come to life waits, shows
- * that it waits, and is done once it has. Links, summaries and forms that the browser can see to by
- * itself are left to it. Written out as text into the page, so it stands alone.
+ * Runs before anything else of a page: what is tapped, or pressed as a key of ours, before the page has
+ * come to life waits, and is done once it has, in its order; a button shows that it waits. Links,
+ * summaries, forms that the browser can see to by itself, and what is typed into a field are left to it.
+ * Written out as text into the page, so it stands alone.
  */
 function waitForLife(): void {
-  const waiting: { readonly button: HTMLElement; readonly words: string }[] = [];
+  const waiting: (() => void)[] = [];
+  const tapAgain = (button: HTMLElement, words: string): void => {
+    button.removeAttribute('data-tap-waits');
+    // Drawn anew meanwhile, it is the one that says the same; where two do, neither was meant for sure.
+    const same = button.isConnected
+      ? [button]
+      : [...document.querySelectorAll<HTMLElement>('button,[role="button"]')].filter(
+          (b) => b.textContent === words,
+        );
+    if (same.length === 1) same[0]?.click();
+  };
   const catchTap = (event: MouseEvent): void => {
     const button = (event.target as Element | null)?.closest<HTMLElement>('button,[role="button"]');
     if (!button || (button as HTMLButtonElement).form?.hasAttribute('action')) return;
     event.preventDefault();
     event.stopImmediatePropagation();
     button.setAttribute('data-tap-waits', '');
-    waiting.push({ button, words: button.textContent });
+    const words = button.textContent;
+    waiting.push(() => tapAgain(button, words));
+  };
+  const catchKey = (event: KeyboardEvent): void => {
+    const target = event.target as HTMLElement;
+    // The bar scrolls a page, or is a tap on what has the focus; so is Enter there. Both are caught as that.
+    const isOurs =
+      event.key === 'Enter' ? target === document.body : event.key.length === 1 && event.key !== ' ';
+    if (!isOurs || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (target.closest('input,select,textarea,[contenteditable]')) return;
+    event.preventDefault();
+    const { key, code, shiftKey } = event;
+    waiting.push(() => {
+      const at = target.isConnected ? target : document.body;
+      at.dispatchEvent(
+        new KeyboardEvent('keydown', { key, code, shiftKey, bubbles: true, cancelable: true }),
+      );
+    });
   };
   document.addEventListener('click', catchTap, true);
+  document.addEventListener('keydown', catchKey, true);
   addEventListener(
     'hush-pail-alive',
     () => {
       document.removeEventListener('click', catchTap, true);
-      for (const { button, words } of waiting.splice(0)) {
-        button.removeAttribute('data-tap-waits');
-        // Drawn anew meanwhile, it is the one that says the same; where two do, neither was meant for sure.
-        const same = button.isConnected
-          ? [button]
-          : [...document.querySelectorAll<HTMLElement>('button,[role="button"]')].filter(
-              (b) => b.textContent === words,
-            );
-        if (same.length === 1) same[0]?.click();
-      }
+      document.removeEventListener('keydown', catchKey, true);
+      for (const again of waiting.splice(0)) again();
     },
     { once: true },
   );

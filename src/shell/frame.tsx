@@ -5,6 +5,7 @@ import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
 import type { ActionName } from '@/core/actions/actions';
+import type { Units } from '@/core/units/measures';
 import type { Species } from '@/core/species/species';
 import { ActionProvider } from './actions';
 import { Alarm } from './alarm';
@@ -23,6 +24,7 @@ import { SpeciesProvider } from './species';
 import { useKeys } from './use-keys';
 import { useLive } from './use-live';
 import { useTakeBack } from './use-take-back';
+import { ReaderProvider } from './reader';
 
 const LATE = {
   quickLine: () => import('./quick-line'),
@@ -43,6 +45,9 @@ export interface FrameProps {
   readonly person: { readonly id: string; readonly name: string };
   /** What they read the shop in, and what else they may. */
   readonly language: string;
+  readonly units: Units;
+  /** How they write numbers. */
+  readonly locale: string;
   readonly languages: readonly { readonly value: string; readonly label: string }[];
   readonly timeZone: string;
   readonly serverNow: number;
@@ -69,6 +74,7 @@ function Inside({
   person,
   language,
   languages,
+  units,
   timeZone,
   notes,
   next,
@@ -77,7 +83,7 @@ function Inside({
   clockBehindMin,
   signOut,
   children,
-}: Omit<FrameProps, 'serverNow' | 'today' | 'ownSpecies' | 'waiting'>) {
+}: Omit<FrameProps, 'serverNow' | 'today' | 'ownSpecies' | 'waiting' | 'locale'>) {
   const router = useRouter();
   const { question, ask, answer } = useQuestion();
   const [isQuiet, setQuiet] = useLocalStorage<boolean>({ key: 'hush-pail-no-rings', defaultValue: false });
@@ -129,6 +135,7 @@ function Inside({
           timeZone={timeZone}
           language={language}
           languages={languages}
+          units={units}
           isQuiet={isQuiet}
           onQuiet={setQuiet}
           onKeys={() => setKeySheetOpen(true)}
@@ -163,12 +170,14 @@ function Inside({
 }
 
 /** What stands around every place: the band, Next, the keys, the taps that wait. */
-export function Frame({ serverNow, today, ownSpecies, waiting, ...props }: FrameProps) {
+export function Frame({ serverNow, today, ownSpecies, waiting, locale, ...props }: FrameProps) {
   return (
     <ShopClock serverNow={serverNow} today={today}>
       <ActionProvider personId={props.person.id} waiting={waiting}>
         <SpeciesProvider own={ownSpecies}>
-          <Inside {...props} />
+          <ReaderProvider units={props.units} locale={locale}>
+            <Inside {...props} />
+          </ReaderProvider>
         </SpeciesProvider>
       </ActionProvider>
     </ShopClock>

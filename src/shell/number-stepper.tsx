@@ -9,7 +9,7 @@ const AGAIN_MS = 90;
 /** A number that has so many steps in it can also be stepped by ten. */
 const TENS_FROM = 20;
 
-interface Props {
+export interface StepperProps {
   /** What is counted, for those who hear it: "Litres", "Stems to bin". */
   readonly label: string;
   readonly fewer: string;
@@ -58,7 +58,7 @@ function StepButton({
 }
 
 /** A number: typed, or stepped by one and by ten, or held until it is right. */
-export function NumberStepper(props: Props) {
+export function NumberStepper(props: StepperProps) {
   const { label, fewer, more, value, min, max, by = 1, suffix = '', onChange, children } = props;
   const step = (steps: number) => onChange(Math.min(max, Math.max(min, value + steps * by)));
   const ten = (max - min) / by >= TENS_FROM;
@@ -82,7 +82,7 @@ export function NumberStepper(props: Props) {
         max={max}
         step={by}
         suffix={suffix}
-        decimalScale={by < 1 ? 1 : 0}
+        decimalScale={by >= 1 ? 0 : by < 0.5 ? 2 : 1}
         allowedDecimalSeparators={[',', '.']}
         selectAllOnFocus
         onChange={(next) => {

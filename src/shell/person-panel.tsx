@@ -9,8 +9,11 @@ import {
   useMantineColorScheme,
 } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
+import type { Units } from '@/core/units/measures';
 import { useActions } from './actions';
+import { LinkButton } from './link-button';
 import { WhoButton } from './band-buttons';
+import { UNIT_CHOICES } from './reader';
 import { useHydrated } from './use-hydrated';
 
 export interface PersonPanelProps {
@@ -18,6 +21,7 @@ export interface PersonPanelProps {
   readonly clock: string;
   readonly language: string;
   readonly languages: readonly { readonly value: string; readonly label: string }[];
+  readonly units: Units;
   readonly isQuiet: boolean;
   readonly onQuiet: (isQuiet: boolean) => void;
   readonly onKeys: () => void;
@@ -26,7 +30,7 @@ export interface PersonPanelProps {
 
 /** What somebody sets for themselves or this tablet, under their name; it is loaded as it is first opened. */
 export function PersonPanel(props: PersonPanelProps) {
-  const { name, clock, language, languages, isQuiet, onQuiet, onKeys, signOut } = props;
+  const { name, clock, language, languages, units, isQuiet, onQuiet, onKeys, signOut } = props;
   const { act } = useActions();
   const [opened, { toggle, close }] = useDisclosure(true);
   const isHydrated = useHydrated();
@@ -56,6 +60,14 @@ export function PersonPanel(props: PersonPanelProps) {
             onChange={({ currentTarget: { value } }) => void act('desk/language', { language: value })}
             data={languages}
           />
+          <NativeSelect
+            label="Measures"
+            value={units}
+            onChange={({ currentTarget: { value } }) =>
+              void act('desk/units', { units: value === 'us' ? 'us' : 'metric' })
+            }
+            data={UNIT_CHOICES}
+          />
           <Button
             onClick={() => {
               close();
@@ -64,6 +76,9 @@ export function PersonPanel(props: PersonPanelProps) {
           >
             Keys
           </Button>
+          <LinkButton href="/desk/people" onClick={close}>
+            PIN and people
+          </LinkButton>
           <form action={signOut}>
             <Button type="submit" fullWidth>
               Change hands

@@ -1,5 +1,6 @@
 'use client';
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
+import { usValue } from '@/core/units/us-patterns';
 import type { MessageKey } from '@/core/words/message';
 import type { Told } from './told';
 import { useTold } from './use-told';
@@ -45,7 +46,7 @@ export function useWords(): SayWords {
       : told;
   return (key, told = {}) =>
     (words[key] ?? key).replace(/\{(\w+)\}/g, (place, name: string) => {
-      const value = told[name];
+      const value = usValue(name, told) ?? told[name];
       return value === undefined ? place : written(value);
     });
 }

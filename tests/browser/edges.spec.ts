@@ -6,7 +6,7 @@ import { bookNote, control, openPersonPanel, signInAs, test } from '../support/s
 const cookieOf = async (page: Page): Promise<string> =>
   (await page.context().cookies()).map((c) => `${c.name}=${c.value}`).join('; ');
 
-test('a tap before the page has come to life waits, and is done once it has', async ({ page }) => {
+test('a tap or a key before the page has come to life waits, and is done once it has', async ({ page }) => {
   await signInAs(page, 'Wen');
   await bookNote(page, 'EARLY-1', ['Stock,Hawser,2,10']);
   await page.route('**/_next/static/**/*.js', async (route) => {
@@ -19,6 +19,11 @@ test('a tap before the page has come to life waits, and is done once it has', as
   await expect(page.locator('[data-tap-waits]')).toHaveCount(1);
   await expect(drawer).toHaveAttribute('aria-expanded', 'true');
   await expect(page.locator('[data-tap-waits]')).toHaveCount(0);
+
+  await page.goto('/dock', { waitUntil: 'commit' });
+  await expect(drawer).toBeVisible();
+  await page.keyboard.press('3');
+  await page.waitForURL('**/pails');
 });
 
 test('what one tablet does the other hears, without asking again and again', async ({ page, browser }) => {
@@ -45,6 +50,8 @@ test('what one tablet does the other hears, without asking again and again', asy
 
 test('without its database a page says so in its HTML, and is there again when it is', async ({ page }) => {
   await signInAs(page, 'Wen');
+  // Asked beside the page: one that is open tries again by itself, and a browser may not be closed in the middle of that.
+  await page.goto('about:blank');
   await control('stop');
   try {
     await expect.poll(async () => (await page.request.get('/bench', asPage)).status()).toBe(503);

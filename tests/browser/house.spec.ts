@@ -30,7 +30,7 @@ test('a protocol is changed, saved as JSON, given back, and read again from the 
   await signInAsManager(page);
   await page.goto('/desk/species?species=veronica');
   await page.getByRole('button', { name: /^Change ?: Cut/ }).click();
-  await page.getByLabel('cm off').fill('4');
+  await page.getByLabel('off, cm').fill('4');
   await page.getByLabel('Why').first().fill('ours come with long dry feet');
   await page.getByRole('button', { name: 'Do it so' }).click();
   await expect(page.getByText('Cut 4 cm, slanted', { exact: true })).toBeVisible();

@@ -72,3 +72,48 @@ test('a hand who reads Spanish works a whole lot in it, and nobody else’s tabl
   await (await openPersonPanel(page)).getByLabel('Language').selectOption({ label: 'English' });
   await expect(page.getByRole('article', { name: /^Tulip, lot/ }).first()).toBeVisible();
 });
+
+test('measures are told and taken as their reader has them; what is kept is one figure for all', async ({
+  browser,
+}) => {
+  const page = await (await browser.newContext()).newPage();
+  await signInAs(page, 'Wen');
+  const told = page.waitForResponse('**/actions/desk/units');
+  await (await openPersonPanel(page)).getByLabel('Measures').selectOption({ label: '°F, in, qt' });
+  // Whoever leaves the page before it is done leaves it half told.
+  expect((await told).ok()).toBe(true);
+  await page.goto('/pails');
+  await page
+    .getByRole('region', { name: 'under the bench, to wash' })
+    .getByRole('button', { name: /scrub$/ })
+    .first()
+    .click();
+  const pail = page.getByRole('region', { name: /^Pail / });
+  const name = ((await pail.getAttribute('aria-label')) ?? '').replace('Pail ', '');
+  await pail.getByText('Fill it as it is').click();
+  await expect(page.getByRole('radio', { name: 'cold, 43 °F' })).toBeVisible();
+  const water = page.getByRole('textbox', { name: 'How much' });
+  await expect(water).toHaveValue(/ qt$/);
+  await water.fill('4');
+  await page.getByText('cold, 43 °F').click();
+  await pail.getByLabel(/not sanitised/).fill('the van is at the door');
+  await pail.getByRole('button', { name: 'Fill it unsanitised' }).click();
+  // Four quarts are 3.79 litres; six degrees Celsius are 43 Fahrenheit.
+  await expect(pail.getByText(/^4 qt .* at\s+43 °F\.$/)).toBeVisible();
+
+  const other = await (await browser.newContext()).newPage();
+  await signInAs(other, 'Bram');
+  await other.goto('/pails');
+  await other
+    .getByRole('button', { name: new RegExp(`^${name}\\b`) })
+    .first()
+    .click();
+  await expect(other.getByText(/^3\.79 L .* at\s+6 °C\.$/)).toBeVisible();
+  await other.goto('/desk');
+  await expect(other.getByText(/3\.79 L.*6 °C/).first()).toBeVisible();
+  await page.goto('/desk');
+  await expect(page.getByText(/4 qt.*43 °F/).first()).toBeVisible();
+  await (await openPersonPanel(page)).getByLabel('Measures').selectOption({ label: '°C, cm, L' });
+  await other.context().close();
+  await page.context().close();
+});

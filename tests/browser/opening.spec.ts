@@ -23,7 +23,7 @@ test('a shop is opened from nothing, takes its first delivery to its first card,
   await page.getByRole('textbox', { name: 'Hand 1', exact: true }).fill('Odd');
   await page.getByLabel('PIN of hand 1').fill('1357');
   await onTo(page, 'rooms');
-  await expect(page.getByText('At least 10 characters')).toBeVisible();
+  await expect(page.getByText('At least 12 characters')).toBeVisible();
   await page.getByRole('textbox', { name: 'Password' }).fill('a wet slate step');
   await expectNothingSerious(page);
   await onTo(page, 'rooms');

@@ -19,6 +19,9 @@ async function intoOnePail(card: Locator): Promise<string> {
   return name;
 }
 
+/** How many sides a PDF prints on. */
+const sidesOf = (pdf: Buffer): number => pdf.toString('latin1').match(/\/Type ?\/Page\b/g)?.length ?? 0;
+
 test('from the delivery note to a printed card', async ({ page }) => {
   const faults: string[] = [];
   let pail = '';
@@ -136,13 +139,19 @@ test('from the delivery note to a printed card', async ({ page }) => {
     await expect(card.getByText(/one dose for 1.5 L/)).toBeVisible();
     await expect(card.getByText(/Sat 28 Nov:/)).toBeVisible();
     await expectNothingSerious(page);
+    await page.getByRole('radio', { name: 'Español' }).click();
+    await expect(card.getByText(/puede matar a un gato/)).toBeVisible();
+    await expect(card).not.toContainText('[en]');
     await page.getByRole('button', { name: 'Issue this card' }).click();
     const pdfLink = page.getByRole('link', { name: 'A6 PDF' });
     const pdf = await page.request.get((await pdfLink.getAttribute('href')) ?? '');
     expect(pdf.headers()['content-type']).toBe('application/pdf');
     expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
+    expect(sidesOf(await pdf.body())).toBe(1);
     await page.getByRole('link', { name: 'Print it' }).click();
     await expect(page.getByRole('heading', { name: 'Foyer, opening night' })).toBeVisible();
+    await expect(page.getByText(/Prometemos \d+ días/)).toBeVisible();
+    expect(sidesOf(await page.pdf({ preferCSSPageSize: true }))).toBe(1);
     await expectNothingSerious(page);
   });
   expect(faults).toEqual([]);

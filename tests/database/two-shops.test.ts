@@ -17,7 +17,7 @@ beforeAll(async () => {
       trx,
       {
         ...{ id: mine, slug: 'tidal-vase', name: 'The Tidal Vase', timeZone: 'Europe/Oslo', demo: false },
-        people: [{ name: 'Maren', role: 'manager', login: 'maren', secretHash: 'x' }],
+        people: [{ name: 'Maren', role: 'owner', login: 'maren', secretHash: 'x' }],
         rooms: roomsToMake(['cold']),
         pails: [
           { name: '1', sizeL: 12, heightCm: 36, isClean: true },

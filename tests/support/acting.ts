@@ -1,3 +1,4 @@
+import type { Role } from '@/core/actions/contract';
 import { SHIPPED_SPECIES } from '@/core/species/registry';
 import { isLanguage } from '@/core/words/catalogues';
 import { randomUUID } from 'node:crypto';
@@ -58,7 +59,7 @@ export async function be(name: string): Promise<void> {
   const person = await shop()
     .owner('person')
     .where({ name })
-    .first<{ id: string; role: 'hand' | 'manager'; language: string }>('id', 'role', 'language');
+    .first<{ id: string; role: Role; language: string }>('id', 'role', 'language');
   stage.me = {
     personId: person.id,
     name,

@@ -18,6 +18,7 @@ export interface World {
   readonly expectedId: string;
   readonly photoId: string;
   readonly personId: string;
+  readonly roomId: string;
   readonly entryId: number;
 }
 
@@ -131,6 +132,12 @@ export const BODIES: { readonly [N in ActionName]: (w: World, n: number) => Inpu
   'dock/unlearn': () => ({ supplier: 'Norrholt Growers', shape: 'product|bunches' }),
   'pails/wash': (w) => ({ pailId: w.dirtyPailId, to: 'scrubbed' }),
   'pails/fill': (w) => ({ pailId: w.cleanPailId, litres: 3, solution: 'plain', tempC: 20, depth: 'normal' }),
+  'pails/wash-many': (w) => ({ pailIds: [w.dirtyPailId], to: 'scrubbed' }),
+  'pails/relay-begin': (w) => ({
+    ...{ pailIds: [w.dirtyPailId], dirt: 'rinsed', people: 1, taps: 1, mode: 'relay' },
+  }),
+  'pails/relay-end': (w) => ({ relayId: w.dirtyPailId }),
+  'pails/look': (w, n) => ({ pailId: w.pailId, look: n % 2 ? 'cloudy' : 'hazy' }),
   'pails/tip-out': (w) => ({ pailId: w.pailId }),
   'pails/turn-over': (w) => ({ pailId: w.pailId, toPailId: w.cleanPailId }),
   'make/make': (w, n) => ({
@@ -143,6 +150,7 @@ export const BODIES: { readonly [N in ActionName]: (w: World, n: number) => Inpu
   'send-off/issue': (w) => ({ arrangementId: w.arrangementId }),
   'desk/take-back': (w) => ({ entryId: w.entryId }),
   'desk/language': (_, n) => ({ language: n % 2 === 0 ? 'en' : 'es' }),
+  'desk/units': (_, n) => ({ units: n % 2 === 0 ? 'us' : null }),
   'desk/set-figure': (_, n) => ({
     kind: 'species',
     subject: 'rose',
@@ -172,4 +180,27 @@ export const BODIES: { readonly [N in ActionName]: (w: World, n: number) => Inpu
     like: 'stock',
     reason: 'the garden grower',
   }),
+  'shop/add-person': (_, n) => ({ role: 'hand', name: `Somebody ${n}`, pin: '5093' }),
+  'shop/retire': (w, n) => ({ personId: w.personId, isHere: n % 2 === 1 }),
+  'shop/set-secret': (w) => ({ personId: w.personId, secret: '5093', current: null }),
+  'shop/unlock': (w) => ({ personId: w.personId }),
+  'shop/end-sessions': (w) => ({ personId: w.personId, sessionId: null }),
+  'shop/details': (_, n) => ({
+    name: `The Slow Tide ${n}`,
+    address: 'Quay 4, Skerrow',
+    telephone: '',
+    hours: 'Mon to Sat 8 to 18',
+    promiseConfidence: 0.8,
+    units: 'metric',
+    language: 'es',
+  }),
+  'shop/add-room': (_, n) => ({ kind: 'cold', name: `Cellar ${n}`, tempC: 9, humidityPct: 80, litHours: 1 }),
+  'shop/set-room': (w) => ({ roomId: w.roomId, name: 'Bench', tempC: 17, humidityPct: 60, litHours: 11 }),
+  'shop/add-pails': (_, n) => ({ count: 2 + n, litres: 10, heightCm: 30 }),
+  'shop/sanitiser': (_, n) => ({
+    ...{ name: 'thick bleach', percent: 4 + n / 10, madeOn: '2026-06-01', storageC: 18 },
+    ...{ targetPpm: 200, contactMin: 10 },
+  }),
+  'shop/rename-pail': (w, n) => ({ pailId: w.cleanPailId, name: `blue ${n}` }),
+  'shop/retire-pail': (w) => ({ pailId: w.dirtyPailId, isHere: false }),
 };

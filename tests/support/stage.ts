@@ -1,3 +1,4 @@
+import type { Role } from '@/core/actions/contract';
 import { registryWith, SHIPPED_SPECIES, type SpeciesRegistry } from '@/core/species/registry';
 import type { Trx } from '@/data/connection';
 import { manyOwnSpecies } from '@/data/house';
@@ -9,7 +10,7 @@ interface Stage {
   me: {
     personId: string;
     name: string;
-    role: 'hand' | 'manager';
+    role: Role;
     language: 'en' | 'es';
     species: SpeciesRegistry;
   };

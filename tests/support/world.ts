@@ -82,6 +82,7 @@ export async function newWorld(shop: TestShop): Promise<World> {
     .join('portion as o', (on) => on.on('o.id', 's.portion_id').andOn('o.plan_no', 's.plan_no'))
     .where({ 's.portion_id': portionId, 's.kind': 'look-back' })
     .first<{ id: string }>('s.id');
+  const bram = await shop.owner('person').where({ name: 'Bram' }).first<{ id: string }>('id');
   return {
     lotId,
     portionId,
@@ -97,7 +98,8 @@ export async function newWorld(shop: TestShop): Promise<World> {
     keptId: kept.id,
     expectedId,
     photoId,
-    personId: stage.me.personId,
+    personId: bram.id,
+    roomId: shop.benchId,
     entryId: (await lastEntry()).id,
   };
 }

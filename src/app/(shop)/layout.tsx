@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
-import { LANGUAGES, nameOf } from '@/core/words/catalogues';
+import { languageOf, localeOf, unitsOf } from '@/core/words/catalogues';
+import { LANGUAGE_CHOICES } from '@/core/words/languages';
 import { momentIn } from '@/core/calendar/zones';
 import { WAITING_ACTIONS } from '@/core/actions/actions';
 import { manyOwnSpecies } from '@/data/house';
@@ -25,8 +26,10 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
     <Frame
       shopName={me.shop.name}
       person={{ id: me.personId, name: me.name }}
-      language={me.language}
-      languages={LANGUAGES.map((value) => ({ value, label: nameOf(value) }))}
+      language={languageOf(me.language)}
+      units={unitsOf(me.language)}
+      locale={localeOf(me.language)}
+      languages={LANGUAGE_CHOICES}
       timeZone={me.shop.timeZone}
       serverNow={at.getTime()}
       today={momentIn(at.getTime(), me.shop.timeZone).date}

@@ -2,6 +2,7 @@ import 'server-only';
 import type { ActionName } from '@/core/actions/actions';
 import { benchHandlers } from '@/features/bench/handlers';
 import { deskHandlers } from '@/features/desk/handlers';
+import { shopHandlers } from '@/features/desk/shop/handlers';
 import { dockHandlers } from '@/features/dock/handlers';
 import { makeHandlers } from '@/features/make/handlers';
 import { pailHandlers } from '@/features/pails/handlers';
@@ -16,4 +17,5 @@ export const HANDLERS: Handlers<ActionName> = {
   ...pailHandlers,
   ...sendOffHandlers,
   ...deskHandlers,
+  ...shopHandlers,
 };

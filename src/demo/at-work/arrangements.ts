@@ -155,7 +155,7 @@ async function make(
   const contents = picked.map(({ portion, stems }) => ({ ...portion, stems }));
   const subject = { ...made, result, lines: contents };
   const from = { date: isoDateOf(action.at.getTime()), hour: action.at.getUTCHours() };
-  const card = cardFor(subject, forecast, DEMO_SHOP.name, SHIPPED_SPECIES, from, DEFAULT_SCHOOLS);
+  const card = cardFor(subject, forecast, DEMO_SHOP, SHIPPED_SPECIES, from, DEFAULT_SCHOOLS);
   await issueCard(trx, action, id, card);
 }
 

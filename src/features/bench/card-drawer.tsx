@@ -9,6 +9,7 @@ import { DayInput } from '@/shell/day-input';
 import { useShopForm } from '@/shell/form';
 import { NumberStepper } from '@/shell/number-stepper';
 import { useWords } from '@/shell/words';
+import { useMeasures } from '@/shell/reader';
 import type { BenchCard } from './bench-card';
 import css from './bench.module.css';
 import type { Log } from './use-log';
@@ -81,12 +82,13 @@ function Apart({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
 
 function Recut({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
   const t = useWords();
+  const { told } = useMeasures();
   const [warned, setWarned] = useState<number | null>(null);
   const cut = (cm: number) =>
     void log(
       'bench/recut',
       { portionId: card.portionId, cm, handsId: card.hands.personId },
-      `cut ${cm} cm again`,
+      `cut ${told('cm', cm)} again`,
     );
   return (
     <Group gap="0.5rem" align="stretch" pb="0.5rem" role="group" aria-label={t('bench.view.recut')}>

@@ -9,7 +9,7 @@ import { standsNow } from '@/core/protocol/stands-now';
 import { SOLUTIONS } from '@/core/water/solutions';
 import { MORE_CAUTION } from '@/core/steps/cautions';
 import { stepOf } from '@/core/steps/steps';
-import type { Language } from '@/core/words/catalogues';
+import type { LanguageTag } from '@/core/words/catalogues';
 import { m, type Words } from '@/core/words/message';
 import { say, spoken } from '@/core/words/say';
 import { speciesName } from '@/core/words/species-name';
@@ -136,7 +136,7 @@ function alsoOf(
   floor: Floor,
   { lot, current }: FloorLot,
   next: readonly string[],
-  language: Language,
+  language: LanguageTag,
 ): Batched[] {
   if (current.status !== 'waiting' || current.step.pail || current.step.mode === 'look') return [];
   return floor.lots
@@ -174,7 +174,7 @@ function handsOf(floor: Floor, hand: Hand, { current }: FloorLot): CardHands {
   };
 }
 
-const titleOf = (floor: Floor, { lot }: FloorLot, language: Language): string =>
+const titleOf = (floor: Floor, { lot }: FloorLot, language: LanguageTag): string =>
   say(
     m('bench.of-lot', {
       name: speciesName(floor.species.byKey(lot.speciesKey), language),

@@ -1,3 +1,4 @@
+import { mayManage } from '@/core/actions/contract';
 import { MORE_CAUTION } from '@/core/steps/cautions';
 import { say } from '@/core/words/say';
 import { manySkills } from '@/data/house';
@@ -19,7 +20,7 @@ export async function KnifePage() {
     <KnifeCard
       people={people.map((p) => ({ id: p.id, name: p.name }))}
       skills={skills.map((s) => ({ ...s, at: s.at.getTime() }))}
-      mayRecord={me.role === 'manager'}
+      mayRecord={mayManage(me.role)}
       timeZone={me.shop.timeZone}
       caution={say(MORE_CAUTION.blade, me.language)}
     />

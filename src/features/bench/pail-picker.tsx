@@ -3,7 +3,7 @@ import { Button } from '@mantine/core';
 import { BATCH_PPM, FILM_ML, filmSum } from '@/core/sanitising/film';
 import { Said } from '@/shell/said';
 import { Choices } from '@/shell/choices';
-import { NumberStepper } from '@/shell/number-stepper';
+import { MeasureStepper } from '@/shell/measure-stepper';
 import { useWords } from '@/shell/words';
 import { depthOf } from '@/core/water/pail-shape';
 import type { BenchCard, PailChoice, PailShareView } from './bench-card';
@@ -130,7 +130,8 @@ export function PailPicker(props: Props) {
         }))}
       />
       {chosen && !chosen.shares && (
-        <NumberStepper
+        <MeasureStepper
+          measure="litres"
           label={t('bench.litres')}
           fewer={t('bench.half-less')}
           more={t('bench.half-more')}
@@ -138,11 +139,10 @@ export function PailPicker(props: Props) {
           min={0.5}
           max={chosen.shape.litres}
           by={0.5}
-          suffix=" L"
           onChange={onLitres}
         >
           <span className="soft">{t('bench.cm-deep', { n: Math.round(depthOf(chosen.shape, litres)) })}</span>
-        </NumberStepper>
+        </MeasureStepper>
       )}
       {chosen && chosen.holds < stems && (
         <p className="soft">{t('bench.room-for', { n: chosen.holds, all: stems })}</p>

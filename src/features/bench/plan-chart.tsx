@@ -5,7 +5,7 @@ import { ShopLink as Link } from '@/shell/shop-link';
 import { LinkButton } from '@/shell/link-button';
 import { scaleLinear } from 'd3-scale';
 import type { BenchPlan, PlannedWork } from '@/core/bench/tell';
-import type { Language } from '@/core/words/catalogues';
+import type { LanguageTag } from '@/core/words/catalogues';
 import { say } from '@/core/words/say';
 import { speciesName } from '@/core/words/species-name';
 import css from './bench.module.css';
@@ -47,7 +47,7 @@ function Bars({
   language,
 }: {
   row: Row;
-  language: Language;
+  language: LanguageTag;
   y: number;
   x: (min: number) => number;
   lotName: (id: string) => string;
@@ -90,7 +90,7 @@ function PlanTable({
   language,
 }: {
   plan: BenchPlan;
-  language: Language;
+  language: LanguageTag;
   lotName: (id: string) => string;
   clock: (min: number) => string;
 }) {
@@ -148,7 +148,7 @@ export function PlanChart({
   floor: Floor;
   at: Date;
   timeZone: string;
-  language: Language;
+  language: LanguageTag;
 }) {
   const { plan, planMadeAt } = floor;
   if (!plan || !planMadeAt || plan.assignment.length === 0)

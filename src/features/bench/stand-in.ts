@@ -42,7 +42,7 @@ function askIfCrowded(
   if (portion.stemsLeft > room)
     ask(
       'crowded',
-      `Pail ${pail.name} (${pail.sizeL} L) has room for about ${room} such stems; ${portion.stemsLeft} would go in. Crowded stems bruise and foul their water. Put them all in?`,
+      `Pail ${pail.name} has room for about ${room} such stems; ${portion.stemsLeft} would go in. Crowded stems bruise and foul their water. Put them all in?`,
     );
 }
 

@@ -1,5 +1,6 @@
-import { lowered, m } from '@/core/words/message';
+import { lowered, m, type Words } from '@/core/words/message';
 import 'server-only';
+import { USED_FIGURES } from '@/core/actions/bench';
 import type { CheckedOf } from '@/core/actions/actions';
 import { binStems } from '@/data/bins';
 import { RefusedError } from '@/data/errors';
@@ -20,13 +21,13 @@ import {
 
 type Tap = CheckedOf<'bench/tap'>;
 
-const UNITS = { tempC: '°C', seconds: 's', cm: 'cm', hours: 'h' } as const;
-const usedWords = (used: Tap['used']): string =>
-  used === null
-    ? ''
-    : Object.entries(used)
-        .map(([key, value]) => `, ${value} ${UNITS[key as keyof typeof UNITS]}`)
-        .join('');
+function usedWords(used: Tap['used']): Words {
+  const told = USED_FIGURES.flatMap((key) => {
+    const n = used?.[key];
+    return n === undefined ? [] : [m(`record.used.${key}`, { n })];
+  });
+  return told.length === 0 ? '' : m('record.used', { used: told });
+}
 
 /** A step that comes round again: its clock begins anew each time it is done. */
 const comesRound = (step: StepRow): boolean => step.kind === 'recut' && step.step.waitSeconds > 0;

@@ -1,21 +1,21 @@
 'use client';
 import type { Measure } from '@/core/steps/descriptor';
+import { MeasureStepper } from '@/shell/measure-stepper';
 import { stepOf, type StepParams } from '@/core/steps/steps';
 import { NumberStepper } from '@/shell/number-stepper';
 import { useWords } from '@/shell/words';
 
 export type Used = Readonly<Record<string, number>>;
 
-interface Shown {
-  readonly key: Measure;
-  readonly unit: string;
-  readonly by: number;
-  readonly most: number;
-}
+/** What has no unit here is told in its reader's. */
+type Shown = { readonly by: number; readonly most: number } & (
+  | { readonly key: 'tempC' | 'cm'; readonly unit: null }
+  | { readonly key: 'seconds' | 'hours'; readonly unit: string }
+);
 const MEASURES: readonly Shown[] = [
-  { key: 'tempC', unit: '°C', by: 1, most: 100 },
+  { key: 'tempC', unit: null, by: 1, most: 100 },
   { key: 'seconds', unit: 's', by: 5, most: 7200 },
-  { key: 'cm', unit: 'cm', by: 0.5, most: 30 },
+  { key: 'cm', unit: null, by: 0.5, most: 30 },
   { key: 'hours', unit: 'h', by: 0.5, most: 72 },
 ];
 
@@ -45,19 +45,17 @@ export function UsedFigures({
         const planned = plannedOf(params, key);
         if (planned === null) return null;
         const value = used[key] ?? planned;
-        return (
-          <NumberStepper
-            key={key}
-            label={name}
-            fewer={t('bench.measure-less', { name })}
-            more={t('bench.measure-more', { name })}
-            value={value}
-            min={0}
-            max={most}
-            by={by}
-            suffix={` ${unit}`}
-            onChange={(next) => onUsed({ ...used, [key]: Math.round(next * 10) / 10 })}
-          />
+        const stepper = {
+          label: name,
+          fewer: t('bench.measure-less', { name }),
+          more: t('bench.measure-more', { name }),
+          ...{ value, min: 0, max: most, by },
+          onChange: (next: number) => onUsed({ ...used, [key]: Math.round(next * 10) / 10 }),
+        };
+        return unit === null ? (
+          <MeasureStepper key={key} measure={key} {...stepper} />
+        ) : (
+          <NumberStepper key={key} suffix={` ${unit}`} {...stepper} />
         );
       })}
     </>

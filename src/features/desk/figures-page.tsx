@@ -1,3 +1,4 @@
+import { mayManage } from '@/core/actions/contract';
 import { MODEL_VERSION } from '@/core/model/constants';
 import { FIRST_SPECIES } from '@/core/species/species';
 import { manyOwnFigures } from '@/data/figures';
@@ -15,7 +16,7 @@ export async function FiguresPage({ search }: { search: Record<string, string | 
   const { own, registry, mayChange } = await inMyShop(async (trx, me) => ({
     own: await manyOwnFigures(trx),
     registry: me.species,
-    mayChange: me.role === 'manager',
+    mayChange: mayManage(me.role),
   }));
   const species = registry.find(asked) ?? FIRST_SPECIES;
   const solutions = solutionRows(own);

@@ -14,7 +14,7 @@ import { low, m, saidSpecies, type Message, type Words } from '@/core/words/mess
 import { RefusedError } from '@/data/errors';
 import { setOwnFigure } from '@/data/figures';
 import { setHouse, setOwnSpecies } from '@/data/house';
-import { setLanguage } from '@/data/people';
+import { setReading } from '@/data/people';
 import type { ActionContext, Handlers } from '@/server/handler';
 import { overridesOf } from '@/server/own-figures';
 import { takeBack } from '@/server/take-back';
@@ -80,7 +80,13 @@ export const deskHandlers: Handlers<keyof typeof deskActions> = {
     work: async ({ trx, me }, { language }) => {
       if (!isLanguage(language))
         throw new RefusedError('The shop has no such language. Nothing was changed.', 'language');
-      await setLanguage(trx, me.personId, language);
+      await setReading(trx, me.personId, { language });
+      return null;
+    },
+  },
+  'desk/units': {
+    work: async ({ trx, me }, { units }) => {
+      await setReading(trx, me.personId, { units });
       return null;
     },
   },

@@ -3,7 +3,7 @@ import { typedDay } from '@/core/calendar/typed-day';
 import { dayBeginsMs } from '@/core/calendar/zones';
 import { ENTRY_GROUPS, kindsOf, type EntryGroup } from '@/core/record/entry-groups';
 import { maybeLotByNumber } from '@/data/lots';
-import { manyPails } from '@/data/pails';
+import { manyPails, manyRetiredPails } from '@/data/pails';
 import type { Trx } from '@/data/connection';
 import type { RecordQuestion } from '@/data/record-asked';
 import type { AskedRecord } from './record-address';
@@ -23,11 +23,12 @@ export async function understood(
   timeZone: string,
 ): Promise<Understood> {
   const number = /^\d{1,9}$/.test(asked.lot) ? Number(asked.lot) : null;
-  const [lot, pails] = await Promise.all([
+  const [lot, inUse, retired] = await Promise.all([
     number === null ? undefined : maybeLotByNumber(trx, number),
     asked.pail === '' ? [] : manyPails(trx),
+    asked.pail === '' ? [] : manyRetiredPails(trx),
   ]);
-  const pail = pails.find((p) => p.name.toLowerCase() === asked.pail.toLowerCase());
+  const pail = [...inUse, ...retired].find((p) => p.name.toLowerCase() === asked.pail.toLowerCase());
   const day = asked.day === '' ? null : typedDay(asked.day, today);
   const group = ENTRY_GROUPS.find((g): g is EntryGroup => g === asked.what);
   if (asked.lot !== '' && !lot) return { nothing: `There is no lot ${asked.lot}.` };

@@ -6,6 +6,7 @@ import type { Habit } from '@/core/species/species';
 import { useInPieces } from '@/shell/in-pieces';
 import { DeskTable, type DeskColumn, type DeskSort } from '@/shell/desk-table';
 import { ShopLink } from '@/shell/shop-link';
+import { Measured } from '@/shell/reader';
 
 /** A species as the list shows it: what decides how it is kept. */
 export interface SpeciesRow {
@@ -57,7 +58,7 @@ const COLUMNS: DeskColumn<SpeciesRow>[] = [
     width: '8rem',
     textAlign: 'right',
     visibleMediaQuery: '(min-width: 40em)',
-    render: ({ chillBelowC }) => (chillBelowC === null ? '' : `${chillBelowC} °C`),
+    render: ({ chillBelowC }) => (chillBelowC === null ? '' : <Measured measure="tempC" n={chillBelowC} />),
   },
   {
     accessor: 'ethylene',

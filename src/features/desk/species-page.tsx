@@ -1,3 +1,4 @@
+import { mayManage } from '@/core/actions/contract';
 import { Button, Group } from '@mantine/core';
 import { IconFileDownload } from '@tabler/icons-react';
 import { composeProtocol } from '@/core/protocol/compose';
@@ -21,7 +22,7 @@ export async function SpeciesPage({ search }: { search: Record<string, string | 
   const asked = typeof search.species === 'string' ? search.species : '';
   const { house, mayChange, at, timeZone, language } = await inMyShop(async (trx, me, at) => ({
     house: await houseOf(trx),
-    mayChange: me.role === 'manager',
+    mayChange: mayManage(me.role),
     at,
     timeZone: me.shop.timeZone,
     language: me.language,

@@ -6,8 +6,10 @@ import { typedNumber } from '@/core/numbers/read-number';
 import type { ProtocolEdit } from '@/core/protocol/edits';
 import type { ProtocolStep } from '@/core/protocol/types';
 import { STEP_KINDS, stepOf, type StepKind } from '@/core/steps/steps';
+import { fromTypedMeasure, typedMeasure, type Measure, type Units } from '@/core/units/measures';
 import type { Spoken } from '@/core/words/say';
 import { aNumber, aReason, useShopForm } from '@/shell/form';
+import { useMeasures } from '@/shell/reader';
 import { Said } from '@/shell/said';
 import css from './desk.module.css';
 import { ReasonInput } from './reason-input';
@@ -23,19 +25,36 @@ function numbersOf(step: SaidStep): [string, number][] {
   );
 }
 const WORDS: Readonly<Record<string, string>> = {
-  cm: 'cm off',
-  tempC: '°C',
-  depthCm: 'cm deep',
+  cm: 'off',
+  tempC: 'at',
+  depthCm: 'deep',
   hours: 'hours',
   seconds: 'seconds',
   minutes: 'minutes',
   everyHours: 'every so many hours',
   angleDeg: 'degrees of slant',
   keepsShare: 'share of leaves that stay',
-  lowC: 'from °C',
-  highC: 'to °C',
+  lowC: 'from',
+  highC: 'to',
   afterHours: 'after hours',
   days: 'days',
+};
+
+/** Numbers that are told in their reader's units. */
+const MEASURE_OF: Readonly<Record<string, Measure>> = {
+  cm: 'cm',
+  tempC: 'tempC',
+  depthCm: 'cm',
+  lowC: 'tempC',
+  highC: 'tempC',
+};
+const typedOf = (key: string, n: number, units: Units): string => {
+  const measure = MEASURE_OF[key];
+  return measure && units === 'us' ? typedMeasure(measure, n, units) : String(n);
+};
+const readOf = (key: string, text: string, units: Units): number => {
+  const measure = MEASURE_OF[key];
+  return measure ? fromTypedMeasure(measure, typedNumber(text), units) : typedNumber(text);
 };
 
 /** Steps that need no parameters of their own, which a house may add. */
@@ -52,9 +71,14 @@ const SCHEMA = v.object({
 /** Changes one step of a protocol, leaves it out, or adds another after it; each with its reason. */
 export function StepForm({ step, file }: { step: SaidStep; file: SpeciesFile }) {
   const { problem, put } = useProtocol(file);
+  const { units, unit } = useMeasures();
+  const labelOf = (key: string): string => {
+    const measure = MEASURE_OF[key];
+    return [WORDS[key] ?? key, measure && unit(measure)].filter(Boolean).join(', ');
+  };
   const form = useShopForm(SCHEMA, {
     title: step.title,
-    numbers: Object.fromEntries(numbersOf(step).map(([key, value]) => [key, String(value)])),
+    numbers: Object.fromEntries(numbersOf(step).map(([key, value]) => [key, typedOf(key, value, units)])),
     reason: '',
     adds: 'rinse',
     addsTitle: '',
@@ -63,8 +87,9 @@ export function StepForm({ step, file }: { step: SaidStep; file: SpeciesFile }) 
   const change = ({ title, numbers, reason }: typeof form.values) => {
     const params = Object.fromEntries(
       numbersOf(step).flatMap(([key, was]) => {
-        const typed = typedNumber(numbers[key] ?? '');
-        return typed === was ? [] : [[key, typed]];
+        const typed = numbers[key] ?? '';
+        // Untouched, it is what it was to its last decimal.
+        return typed === typedOf(key, was, units) ? [] : [[key, readOf(key, typed, units)]];
       }),
     );
     const edit: ProtocolEdit = {
@@ -95,7 +120,7 @@ export function StepForm({ step, file }: { step: SaidStep; file: SpeciesFile }) 
       {numbersOf(step).map(([key]) => (
         <TextInput
           key={key}
-          label={WORDS[key] ?? key}
+          label={labelOf(key)}
           w="9rem"
           inputMode="decimal"
           {...form.getInputProps(`numbers.${key}`)}

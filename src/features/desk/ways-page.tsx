@@ -1,3 +1,4 @@
+import { mayManage } from '@/core/actions/contract';
 import type { Species } from '@/core/species/species';
 import type { SpeciesRegistry } from '@/core/species/registry';
 import { AGREED, QUESTIONS, type Question } from '@/core/protocol/questions';
@@ -49,7 +50,7 @@ export async function WaysPage({ search }: { search: Record<string, string | str
   const { house, overrides, mayChange, language, registry } = await inMyShop(async (trx, me) => ({
     house: await houseOf(trx),
     overrides: await shopOverrides(trx),
-    mayChange: me.role === 'manager',
+    mayChange: mayManage(me.role),
     language: me.language,
     registry: me.species,
   }));

@@ -3,14 +3,17 @@ import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { FLAWS } from '@/core/dock/flaws';
 import type { BoxFound } from '@/core/simulate/van';
+import { useMeasures } from '@/shell/reader';
 import css from './flaws.module.css';
 
-function wordsOf(found: BoxFound): string[] {
+type Told = ReturnType<typeof useMeasures>['told'];
+
+function wordsOf(found: BoxFound, told: Told): string[] {
   const counted = found.counted.map((c) => `${c.seen} of ${found.sample}: ${FLAWS[c.kind].words}`);
   return [
     `${found.stems} stems counted`,
     `necks ${found.droop}${found.isOpenEarly ? ', further open than they should be' : ''}`,
-    `box at ${found.boxTempC} °C`,
+    `box at ${told('tempC', found.boxTempC)}`,
     `a bunch weighs ${found.bunchGrams} g`,
     ...(counted.length > 0 ? counted : [`nothing wrong in ${found.sample} taken out`]),
   ];
@@ -18,11 +21,14 @@ function wordsOf(found: BoxFound): string[] {
 
 /** The demo's stand-in for eyes and a thermometer: what is in a made-up box. It logs nothing. */
 export function BoxFoundButton({ lotId }: { lotId: string }) {
+  const { told } = useMeasures();
   const [words, setWords] = useState<readonly string[] | null>(null);
   const open = async () => {
     const response = await fetch(`/dock/demo-box?lot=${lotId}`).catch(() => null);
     setWords(
-      response?.ok ? wordsOf((await response.json()) as BoxFound) : ['This box is none of the demo’s van.'],
+      response?.ok
+        ? wordsOf((await response.json()) as BoxFound, told)
+        : ['This box is none of the demo’s van.'],
     );
   };
   return (

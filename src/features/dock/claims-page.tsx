@@ -1,3 +1,4 @@
+import { mayManage } from '@/core/actions/contract';
 import { Button, Group } from '@mantine/core';
 import { IconFileTypeCsv, IconFileTypePdf } from '@tabler/icons-react';
 import { ShopLink as Link } from '@/shell/shop-link';
@@ -49,7 +50,7 @@ export async function ClaimsPage({ search }: { search: Record<string, string | s
       claimHoursBySupplier(trx),
       claimedSuppliers(trx),
     ]);
-    return { unsettled, settled, hours, suppliers, mayChange: me.role === 'manager', species: me.species };
+    return { unsettled, settled, hours, suppliers, mayChange: mayManage(me.role), species: me.species };
   });
   const last = settled.at(-1);
   return (

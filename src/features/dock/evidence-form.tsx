@@ -4,12 +4,13 @@ import { useSpecies } from '@/shell/species';
 import { useState } from 'react';
 import { boxTemperature, packWaterTemperature } from '@/core/dock/temperatures';
 import { useActions } from '@/shell/actions';
-import { NumberStepper } from '@/shell/number-stepper';
+import { MeasureStepper } from '@/shell/measure-stepper';
 import type { LotView } from '@/server/stock';
 import css from './flaws.module.css';
 import { smallPicture } from './small-picture';
 import { Said } from '@/shell/said';
 import { FileTap } from '@/shell/file-tap';
+import { useMeasures } from '@/shell/reader';
 
 export interface Evidence {
   readonly boxC: number | null;
@@ -22,6 +23,7 @@ const USUAL_C = { box: 4, water: 10 } as const;
 function Thermometer({ lot, place, was }: { lot: LotView; place: 'box' | 'water'; was: number | null }) {
   const { act } = useActions();
   const species = useSpecies();
+  const { told } = useMeasures();
   const [tempC, setTempC] = useState(was ?? USUAL_C[place]);
   const [problem, setProblem] = useState<string | null>(null);
   const said =
@@ -30,7 +32,7 @@ function Thermometer({ lot, place, was }: { lot: LotView; place: 'box' | 'water'
     const outcome = await act(
       'dock/temperature',
       { lotId: lot.id, place, tempC },
-      `${place} of lot ${lot.number}: ${tempC} °C`,
+      `${place} of lot ${lot.number}: ${told('tempC', tempC)}`,
     );
     setProblem(outcome.ok ? null : outcome.message);
   };
@@ -38,15 +40,15 @@ function Thermometer({ lot, place, was }: { lot: LotView; place: 'box' | 'water'
   return (
     <Group gap="0.75rem" pt="0.5rem" pb="0.5rem">
       <span className={css.measure}>{name}</span>
-      <NumberStepper
-        label={`${name}, degrees Celsius`}
+      <MeasureStepper
+        measure="tempC"
+        label={`${name}, how warm`}
         fewer={`${name}: one degree colder`}
         more={`${name}: one degree warmer`}
         value={tempC}
         min={-5}
         max={40}
         onChange={setTempC}
-        suffix=" °C"
       />
       <p className={css.interval} role="status">
         <span className={said.isGrave ? 'late' : 'soft'}>{said.words}</span>

@@ -28,6 +28,7 @@ import { DeedBar } from '@/shell/deed-bar';
 import { useIntoView } from '@/shell/use-into-view';
 import { Said } from '@/shell/said';
 import { ShopLink as Link } from '@/shell/shop-link';
+import { useMeasures } from '@/shell/reader';
 
 // What is in a drawer is fetched as it is first opened.
 const BinForm = dynamic(() => import('./bin-form').then((m) => m.BinForm), { ssr: false });
@@ -65,12 +66,13 @@ function Head({
   alsoInHand,
   isDemo,
 }: Pick<LookProps, 'lot' | 'hazards' | 'alsoInHand' | 'isDemo'>) {
+  const { told } = useMeasures();
   const [isCorrecting, setCorrecting] = useState(false);
   const asSold = [
     lot.bunches === null ? null : `sold as ${lot.bunches} × ${lot.stemsPerBunch ?? '?'}`,
     lot.colour,
     lot.headsMin === null ? null : `${lot.headsMin} heads or more a stem`,
-    lot.lengthCm === null ? null : `${lot.lengthCm} cm`,
+    lot.lengthCm === null ? null : told('cm', lot.lengthCm),
   ].filter((w) => w !== null);
   return (
     <header>
@@ -104,8 +106,9 @@ function Head({
 }
 
 function Drawers({ props, advice }: { props: LookProps; advice: DockAdvice | null }) {
+  const { told } = useMeasures();
   const { lot, flaws, evidence } = props;
-  const warm = [evidence.boxC, evidence.waterC].filter((c) => c !== null).map((c) => `${c} °C`);
+  const warm = [evidence.boxC, evidence.waterC].filter((c) => c !== null).map((c) => told('tempC', c));
   const holds = (n: number): string | null => (n > 0 ? String(n) : null);
   return (
     <LotDrawers

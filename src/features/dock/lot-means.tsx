@@ -3,6 +3,7 @@ import { Stack } from '@mantine/core';
 import type { DockAdvice } from '@/core/dock/flaws';
 import { staysAsBought } from '@/core/species/opening';
 import { useSpecies } from '@/shell/species';
+import { useMeasures } from '@/shell/reader';
 import { LifeAxis, LifeLine, daysInWords } from '@/drawing/life-line';
 import type { LotView } from '@/server/stock';
 import css from './dock.module.css';
@@ -16,6 +17,9 @@ const ADVICE_WORDS: Readonly<Record<DockAdvice['advice'], string>> = {
   claim: 'Claim:',
   refuse: 'Refuse:',
 };
+
+/** Where a lot's promise is told for: a table in a usual home. */
+const TABLE_C = 21;
 
 /** What the lot means as it is being seen: days left on its line, how it compares, what to do with it. */
 export function LotMeans({
@@ -35,6 +39,7 @@ export function LotMeans({
     pastDays: Math.max(4, Math.ceil(lot.daysSinceCut)),
     aheadDays: Math.max(8, Math.ceil(widestDays) + 1),
   };
+  const { told } = useMeasures();
   const words = daysInWords(daysLeft);
   const { find } = useSpecies();
   const species = find(lot.speciesKey);
@@ -52,7 +57,7 @@ export function LotMeans({
       <p>
         <span className={css.daysLeft}>{daysInWords(lotDaysLeft)}</span>{' '}
         <span className="soft">
-          until half of it has ended, on a table at 21 °C, kept well; a single stem {words}
+          until half of it has ended, on a table at {told('tempC', TABLE_C)}, kept well; a single stem {words}
         </span>
       </p>
       <LifeLine

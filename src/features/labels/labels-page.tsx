@@ -1,3 +1,5 @@
+import { measured } from '@/core/units/measures';
+import { localeOf, unitsOf } from '@/core/words/catalogues';
 import { Stack } from '@mantine/core';
 import type { SpeciesRegistry } from '@/core/species/registry';
 
@@ -44,6 +46,7 @@ const lotLabelOf = (l: LotInStock, species: SpeciesRegistry): Label => ({
 async function sheetFor(search: Props['search']): Promise<Sheet> {
   return inMyShop(async (trx, me) => {
     const { demo } = me.shop;
+    const [units, locale] = [unitsOf(me.language), localeOf(me.language)];
     const lots = lotsOf(await once(trx, manyPortionsInStock));
     const byDelivery = new Map(
       [...lots].reverse().map((l) => [l.deliveryId, `${l.deliveryRef}, ${l.supplier}`]),
@@ -55,7 +58,9 @@ async function sheetFor(search: Props['search']): Promise<Sheet> {
         code: codeOf({ kind: 'pail', number: p.labelNo }),
         title: 'Pail',
         big: p.name,
-        lines: [`${p.sizeL} L, ${p.heightCm} cm`],
+        lines: [
+          [measured('litres', p.sizeL, units, locale), measured('cm', p.heightCm, units, locale)].join(', '),
+        ],
       }));
       return { of: 'the pails', demo, labels, deliveries };
     }

@@ -1,6 +1,7 @@
 'use client';
 import { HORIZON_DAYS } from '@/core/model/constants';
 import type { Care } from '@/core/arrangement/types';
+import { useMeasures } from '@/shell/reader';
 import { daysInWords } from '@/drawing/life-line';
 import { endOf } from './days';
 import css from './make.module.css';
@@ -41,6 +42,7 @@ function Waiting({ failed, isEmpty }: { failed: boolean; isEmpty: boolean }) {
 
 /** The three dates, the promise, the curve, what ends first and what each habit buys. */
 export function ForecastPanel({ live, isEmpty, names, confidence, care, now }: Props) {
+  const { told } = useMeasures();
   const { forecast } = live;
   if (!forecast || isEmpty || live.failed) return <Waiting failed={live.failed} isEmpty={isEmpty} />;
   const dates = [
@@ -81,8 +83,9 @@ export function ForecastPanel({ live, isEmpty, names, confidence, care, now }: P
         </p>
         {forecast.firstDay.isTooSmall && (
           <p className={css.ends}>
-            Its stems drink {forecast.firstDay.drinksLitres.toFixed(1)} L a day and it gives them{' '}
-            {forecast.firstDay.givesLitres.toFixed(1)}: too small for a day. More water, or fewer stems.
+            Its stems drink {told('litres', Number(forecast.firstDay.drinksLitres.toFixed(1)))} a day and it
+            gives them {forecast.firstDay.givesLitres.toFixed(1)}: too small for a day. More water, or fewer
+            stems.
           </p>
         )}
         {limiting && (

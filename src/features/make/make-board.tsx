@@ -9,7 +9,7 @@ import type { Overrides } from '@/core/model/figures';
 import { Choices } from '@/shell/choices';
 import { useActions } from '@/shell/actions';
 import { notDoneWords } from '@/shell/outcome';
-import { NumberStepper } from '@/shell/number-stepper';
+import { MeasureStepper } from '@/shell/measure-stepper';
 import type { LotView } from '@/server/stock';
 import { arrangementInput } from '@/core/arrangement/at-home';
 import css from './make.module.css';
@@ -131,8 +131,9 @@ export function MakeBoard({
               { value: 'foam', words: 'Foam' },
             ]}
           />
-          <NumberStepper
-            label="Litres"
+          <MeasureStepper
+            measure="litres"
+            label="Water"
             fewer="Less water"
             more="More water"
             value={litres}
@@ -140,7 +141,6 @@ export function MakeBoard({
             max={12}
             by={0.5}
             onChange={setLitres}
-            suffix=" L"
           />
         </Stack>
       </section>

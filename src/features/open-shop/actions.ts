@@ -7,11 +7,12 @@ import { DataError } from '@/data/errors';
 import { newId } from '@/data/ids';
 import { manyShopNames } from '@/data/people';
 import { insertShop, type NewShop } from '@/data/shops';
+import { askedFrom, deviceAsking } from '@/server/asked-from';
 import { now } from '@/server/clock';
 import { database } from '@/server/database';
 import { log } from '@/server/log';
 import { hashOf } from '@/server/secrets';
-import { session } from '@/server/session';
+import { beginSessionOf } from '@/server/session';
 
 export interface OpenState {
   readonly message: string | null;
@@ -30,7 +31,7 @@ function mostShops(): number {
 async function hashed({ manager, hands }: Opening): Promise<NewShop['people']> {
   const { name, login, password } = manager;
   const people: NewShop['people'][number][] = [
-    { name, role: 'manager', login, secretHash: await hashOf(password) },
+    { name, role: 'owner', login, secretHash: await hashOf(password) },
   ];
   for (const hand of hands)
     people.push({ name: hand.name, role: 'hand', login: null, secretHash: await hashOf(hand.pin) });
@@ -38,7 +39,7 @@ async function hashed({ manager, hands }: Opening): Promise<NewShop['people']> {
 }
 
 async function opened(opening: Opening): Promise<OpenState | null> {
-  const { name, timeZone, rooms, pails } = opening;
+  const { name, timeZone, language, units, rooms, pails } = opening;
   const shops = await manyShopNames(database());
   if (shops.filter((s) => !s.demo).length >= mostShops())
     return {
@@ -56,12 +57,13 @@ async function opened(opening: Opening): Promise<OpenState | null> {
     name,
     shops.map((s) => s.slug),
   );
-  const shop = { id, slug, name, timeZone, demo: false, people };
+  const shop = { id, slug, name, timeZone, language, units, demo: false, people };
   const things = { rooms: roomsToMake(rooms), pails: pailsToMake(pails) };
-  const made = await inShop(database(), id, (trx) => insertShop(trx, { ...shop, ...things }, now()));
-  const seal = await session();
-  Object.assign(seal, { shopId: id, personId: made.people[0], epoch: 1 });
-  await seal.save();
+  const [address, device, at] = [await askedFrom(), await deviceAsking(), now()];
+  await inShop(database(), id, async (trx) => {
+    const made = await insertShop(trx, { ...shop, ...things }, at);
+    await beginSessionOf(trx, { shopId: id, personId: made.people[0] ?? '', address, device, at });
+  });
   return null;
 }
 

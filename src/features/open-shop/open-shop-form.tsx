@@ -17,12 +17,12 @@ const PARTS = [
   {
     title: 'The shop',
     why: 'Its name stands on every card; its clock says when water is due.',
-    fields: ['name', 'timeZone'],
+    fields: ['name', 'language', 'units', 'timeZone'],
     Part: ShopPart,
   },
   {
     title: 'Who works here',
-    why: 'The manager sets the house’s ways, by password. Hands tap their name and a PIN, so that the record knows who did what. Name all who work here: adding somebody later is not built yet.',
+    why: 'The manager sets the house’s ways, by password. Hands tap their name and a PIN, so that the record knows who did what. Others are added later under People.',
     fields: ['manager', 'hands'],
     Part: PeoplePart,
   },
@@ -34,7 +34,7 @@ const PARTS = [
   },
   {
     title: 'Pails',
-    why: 'Each has a number, a label and a life of its own. Count in all you have: adding some later is not built yet.',
+    why: 'Each has a number, a label and a life of its own. More are added later under The shop.',
     fields: ['pails'],
     Part: PailsPart,
   },

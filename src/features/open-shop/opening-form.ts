@@ -6,6 +6,8 @@ export type OpeningForm = UseFormReturnType<Opening>;
 /** What the pages begin with: usual rooms and pails, and nobody yet. */
 export const EMPTY_OPENING: Opening = {
   name: '',
+  language: 'en',
+  units: 'metric',
   timeZone: '',
   manager: { name: '', login: '', password: '' },
   hands: [{ name: '', pin: '' }],

@@ -1,6 +1,9 @@
 'use client';
 import { Button, Checkbox, Group, NativeSelect, NumberInput, PasswordInput, TextInput } from '@mantine/core';
 import { ROOM_KINDS, USUAL_ROOMS } from '@/core/opening/opening';
+import { fromTypedMeasure, measured, MEASURES, typedMeasure, type Measure } from '@/core/units/measures';
+import { LANGUAGE_CHOICES } from '@/core/words/languages';
+import { UNIT_CHOICES } from '@/shell/reader';
 import { useHydrated } from '@/shell/use-hydrated';
 import type { OpeningForm } from './opening-form';
 import css from './open-shop.module.css';
@@ -23,6 +26,14 @@ export function ShopPart({ form, zone }: Props) {
         {...form.getInputProps('name')}
       />
       <NativeSelect
+        label="Its language"
+        description="Of its cards; everybody reads the shop in their own"
+        size="lg"
+        data={LANGUAGE_CHOICES}
+        {...form.getInputProps('language')}
+      />
+      <NativeSelect label="Measures" size="lg" data={UNIT_CHOICES} {...form.getInputProps('units')} />
+      <NativeSelect
         label="Its clock"
         size="lg"
         // A tablet's own zone may go by a name that the list has not, such as UTC.
@@ -44,7 +55,7 @@ export function PeoplePart({ form }: Props) {
       </Group>
       <PasswordInput
         label="Password"
-        description="A few words that only you know; ten letters at least"
+        description="A few words that only you know; twelve letters at least"
         autoComplete="new-password"
         {...form.getInputProps('manager.password')}
       />
@@ -84,7 +95,7 @@ export function PeoplePart({ form }: Props) {
 }
 
 export function RoomsPart({ form }: Props) {
-  const { rooms } = form.values;
+  const { rooms, units } = form.values;
   return (
     <>
       {ROOM_KINDS.map((kind) => {
@@ -94,7 +105,7 @@ export function RoomsPart({ form }: Props) {
             key={kind}
             size="lg"
             label={name}
-            description={`about ${tempC} °C, ${humidityPct} % humidity${kind === 'bench' ? '; there is always one' : ''}`}
+            description={`about ${measured('tempC', tempC, units)}, ${humidityPct} % humidity${kind === 'bench' ? '; there is always one' : ''}`}
             checked={kind === 'bench' || rooms.includes(kind)}
             disabled={kind === 'bench'}
             onChange={(e) =>
@@ -110,6 +121,39 @@ export function RoomsPart({ form }: Props) {
   );
 }
 
+interface MeasureFieldProps {
+  readonly form: OpeningForm;
+  /** Which sort of pail. */
+  readonly i: number;
+  readonly field: 'litres' | 'heightCm';
+  readonly measure: Measure;
+  readonly label: string;
+}
+
+/** A measure of a pail in the units that were chosen; the form keeps it in metric ones. */
+function MeasureField({ form, i, field, measure, label }: MeasureFieldProps) {
+  const { units } = form.values;
+  const path = `pails.${i}.${field}` as const;
+  const kept = form.values.pails[i]?.[field] ?? 0;
+  const whole = (n: number): number => (field === 'heightCm' ? Math.round(n) : n);
+  return (
+    <NumberInput
+      // Typed over in other units, it begins anew in them.
+      key={units}
+      w="7rem"
+      label={`${label}, ${MEASURES[measure][units]}`}
+      min={0}
+      decimalScale={1}
+      defaultValue={Number(typedMeasure(measure, kept, units))}
+      error={form.errors[path]}
+      onChange={(typed) => {
+        if (typeof typed === 'number')
+          form.setFieldValue(path, whole(fromTypedMeasure(measure, typed, units)));
+      }}
+    />
+  );
+}
+
 export function PailsPart({ form }: Props) {
   return (
     <>
@@ -122,21 +166,8 @@ export function PailsPart({ form }: Props) {
             max={200}
             {...form.getInputProps(`pails.${i}.count`)}
           />
-          <NumberInput
-            w="7rem"
-            label="Litres, full"
-            min={0.5}
-            max={100}
-            step={0.5}
-            {...form.getInputProps(`pails.${i}.litres`)}
-          />
-          <NumberInput
-            w="7rem"
-            label="Tall, cm"
-            min={5}
-            max={100}
-            {...form.getInputProps(`pails.${i}.heightCm`)}
-          />
+          <MeasureField form={form} i={i} field="litres" measure="litres" label="Full" />
+          <MeasureField form={form} i={i} field="heightCm" measure="cm" label="Tall" />
           <Checkbox
             label="washed, stand clean"
             {...form.getInputProps(`pails.${i}.areClean`, { type: 'checkbox' })}

@@ -7,53 +7,18 @@ import type { Depth } from '@/core/species/species';
 import type { SolutionKey } from '@/core/water/solutions';
 import { litresFor } from '@/core/water/pail-shape';
 import { RefusedError } from '@/data/errors';
-import { changePail, emptyPail, fillPail, onePailForUpdate } from '@/data/pails';
+import { emptyPail, fillPail, onePailForUpdate } from '@/data/pails';
 import { lotLabel, manyPortionsInFill } from '@/data/portions';
 import { writeEntry } from '@/data/record';
 import { moveStay } from '@/data/stays';
 import type { Handlers } from '@/server/handler';
+import { washingHandlers } from './washing-handlers';
 
-const CONTACT_MS = 10 * 60_000;
-const MAY_FOLLOW: Record<string, readonly string[]> = {
-  scrubbed: ['dirty'],
-  contact: ['scrubbed'],
-  sanitised: ['contact'],
-};
 const FRESH_C = 12;
 
 /** How what is done with pails is done. */
 export const pailHandlers: Handlers<keyof typeof pailActions> = {
-  'pails/wash': {
-    work: async ({ trx, action }, { pailId, to }) => {
-      const pail = await onePailForUpdate(trx, pailId);
-      if (!MAY_FOLLOW[to]?.includes(pail.state))
-        throw new RefusedError(
-          `Pail ${pail.name} is ${pail.state} now, so that step is not its next. Nothing was changed.`,
-        );
-      if (
-        to === 'sanitised' &&
-        pail.contactUntil &&
-        action.at < pail.contactUntil &&
-        pail.contactUntil.getTime() - action.at.getTime() > CONTACT_MS / 2
-      )
-        throw new RefusedError(
-          `Pail ${pail.name} has stood under five minutes in the solution. Nothing was changed; wait for its clock.`,
-        );
-      await changePail(trx, pailId, {
-        state: to,
-        contact_until: to === 'contact' ? new Date(action.at.getTime() + CONTACT_MS) : null,
-        ...(to === 'sanitised' ? { sanitised_at: action.at } : {}),
-      });
-      await writeEntry(trx, action, {
-        kind: 'wash',
-        subjectKind: 'pail',
-        subjectId: pail.id,
-        says: m('record.wash', { pail: pail.name, wash: m(`record.wash.${to}`) }),
-        detail: { from: pail.state, to },
-      });
-      return null;
-    },
-  },
+  ...washingHandlers,
   'pails/fill': {
     work: async ({ trx, action }, { pailId, overrideReason, ...filling }) => {
       const pail = await onePailForUpdate(trx, pailId);
@@ -78,6 +43,21 @@ export const pailHandlers: Handlers<keyof typeof pailActions> = {
           ? m('record.filled-unsanitised', { ...filled, reason: overrideReason })
           : m('record.filled', filled),
         detail: { fillId, litres: filling.litres },
+      });
+      return null;
+    },
+  },
+  'pails/look': {
+    work: async ({ trx, action }, { pailId, look }) => {
+      const pail = await onePailForUpdate(trx, pailId);
+      if (!pail.fillId)
+        throw new RefusedError(`Pail ${pail.name} has no water in it. Nothing was noted.`, 'pailId');
+      await writeEntry(trx, action, {
+        kind: 'water-look',
+        subjectKind: 'pail',
+        subjectId: pail.id,
+        says: m('record.water-look', { pail: pail.name, look: m(`water.look.${look}`) }),
+        detail: { fillId: pail.fillId, look },
       });
       return null;
     },
@@ -116,7 +96,7 @@ export const pailHandlers: Handlers<keyof typeof pailActions> = {
       if (first && stems > roomLeft(to.sizeL, [], thickest))
         ask(
           'crowded',
-          `Pail ${to.name} (${to.sizeL} L) has room for about ${roomLeft(to.sizeL, [], thickest)} such stems; ${stems} would go in. Put them all in?`,
+          `Pail ${to.name} has room for about ${roomLeft(to.sizeL, [], thickest)} such stems; ${stems} would go in. Put them all in?`,
         );
       const depth = from.depth as Depth;
       const litres = litresFor({ litres: to.sizeL, heightCm: to.heightCm }, depth);

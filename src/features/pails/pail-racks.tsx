@@ -4,6 +4,11 @@ import { ShopLink as Link } from '@/shell/shop-link';
 import { useState } from 'react';
 import { petalColour } from '@/drawing/colours';
 import { Pail } from '@/drawing/pail';
+import type { RelayJob } from '@/core/sanitising/relay-job';
+import type { Sanitiser } from '@/core/sanitising/sanitiser';
+import { RelayInHand } from './relay-in-hand';
+import { RelayPanel } from './relay-panel';
+import { RoundPanel } from './round-panel';
 import { PailInHand } from './pail-in-hand';
 import type { PailView } from './pail-view';
 import css from './pails.module.css';
@@ -29,7 +34,7 @@ function tagWords(pail: PailView): string {
     case 'sanitised':
       return '';
     case 'filled':
-      return pail.dueInHours !== null && pail.dueInHours < 24 ? 'change today' : pail.clarity;
+      return pail.water && pail.water.dueInHours < 24 ? 'change today' : (pail.water?.looks ?? '');
   }
 }
 
@@ -39,19 +44,35 @@ function strokes(pail: PailView): string[] {
   );
 }
 
+interface Props {
+  readonly pails: readonly PailView[];
+  readonly chosenId: string | null;
+  /** The relay that is being run. */
+  readonly relay: { readonly id: string; readonly job: RelayJob } | null;
+  readonly sanitiser: Sanitiser;
+  /** ISO date in the shop's zone. */
+  readonly today: string;
+}
+
+/** From so many on it pays to wash them together. */
+const TOGETHER_FROM = 3;
+
 /** The racks drawn as they stand; a tap on a pail says what to do with it. */
-export function PailRacks({ pails, chosenId }: { pails: readonly PailView[]; chosenId: string | null }) {
+export function PailRacks({ pails, chosenId, relay, sanitiser, today }: Props) {
   const [chosen, setChosen] = useState<string | null>(chosenId);
   const inHand =
     pails.find((p) => p.id === chosen) ??
     pails.find((p) => p.state === 'contact') ??
     pails.find((p) => p.state === 'scrubbed' || p.state === 'dirty') ??
     pails[0];
+  const toWash = pails.filter((p) => p.state === 'dirty' || p.state === 'scrubbed');
   const ready = pails.filter((p) => p.state === 'sanitised');
   return (
     <div className={css.pails}>
       <div>
         <VisuallyHidden component="h1">Pails</VisuallyHidden>
+        {relay && <RelayInHand relay={relay} pails={pails} />}
+        <RoundPanel pails={pails} />
         {RACKS.map((rack) => {
           const on = pails.filter(rack.holds);
           return (
@@ -70,7 +91,7 @@ export function PailRacks({ pails, chosenId }: { pails: readonly PailView[]; cho
                       sizeL={p.sizeL}
                       state={p.state}
                       litres={p.litres}
-                      clarity={p.clarity}
+                      clarity={p.water?.looks ?? 'clear'}
                       stems={strokes(p)}
                     />
                     <span className={css.tag}>
@@ -79,12 +100,18 @@ export function PailRacks({ pails, chosenId }: { pails: readonly PailView[]; cho
                   </UnstyledButton>
                 ))}
               </div>
+              {rack === RACKS[0] && !relay && toWash.length >= TOGETHER_FROM && (
+                <RelayPanel dirty={toWash} sanitiser={sanitiser} today={today} />
+              )}
             </section>
           );
         })}
         <p>
           <Link className={css.labels} href="/labels?pails">
             Labels for the pails
+          </Link>{' '}
+          <Link className={css.labels} href="/desk/proof">
+            Proof for an inspector
           </Link>
         </p>
       </div>
@@ -93,6 +120,8 @@ export function PailRacks({ pails, chosenId }: { pails: readonly PailView[]; cho
           key={inHand.id + inHand.state}
           pail={inHand}
           clean={ready.filter((p) => p.id !== inHand.id)}
+          sanitiser={sanitiser}
+          today={today}
         />
       )}
     </div>

@@ -1,16 +1,21 @@
+import type { Look } from '@/core/water/count-filter';
+import type { PailWater } from '@/core/water/pail-water';
 import type { PailRow } from '@/data/pails';
 
 /** A pail as its rack shows it. */
 export interface PailView {
   readonly id: string;
   readonly name: string;
+  /** The room it stands in. */
+  readonly room: string;
   readonly sizeL: number;
   readonly heightCm: number;
   readonly state: PailRow['state'];
   readonly litres: number;
-  readonly clarity: 'clear' | 'hazy' | 'cloudy';
-  /** Hours until the predicted count is past its limit; null when that is far off or there is no water. */
-  readonly dueInHours: number | null;
+  /** How its water stands; null where there is none. */
+  readonly water: PailWater | null;
+  /** What the last look said of it; null where nobody looked. */
+  readonly looked: Look | null;
   readonly solution: string | null;
   readonly tempC: number | null;
   readonly filledAt: number | null;

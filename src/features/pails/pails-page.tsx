@@ -2,65 +2,72 @@ import type { SpeciesRegistry } from '@/core/species/registry';
 import { HOUR_MS } from '@/core/calendar/spans';
 import { hasTrait } from '@/core/species/traits';
 import { SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
-import {
-  clarity,
-  freshWater,
-  hoursUntilDue,
-  houseLimitHours,
-  waterAnHourLater,
-  type VesselWater,
-} from '@/core/water/vessel-water';
+import { LOOKS } from '@/core/water/count-filter';
+import { pailWater, type PailWater } from '@/core/water/pail-water';
+import type { WaterLimits } from '@/core/protocol/ways';
+import { manyWaterLooks, type WaterLook } from '@/data/water-looks';
+import { houseOf } from '@/server/house';
 import { lotLabel, manyPortionsInStock, type PortionRow } from '@/data/portions';
 import { manyPails, type PailRow } from '@/data/pails';
-import { manyRooms } from '@/data/rooms';
+import { manyRooms, type RoomRow } from '@/data/rooms';
+import { maybeOpenRelay } from '@/data/sanitising';
+import { inZone } from '@/server/clock';
 import { once } from '@/server/once';
+import { sanitiserOf } from '@/server/sanitiser';
 import { inMyShop } from '@/server/session';
 import { PailRacks } from './pail-racks';
 import type { PailView } from './pail-view';
 
-/** The pail's water as it stands by the model, from the hour it was filled. */
-function waterNow(pail: PailRow, roomTempC: number, at: Date): VesselWater | null {
-  if (!pail.filledAt || !pail.start || !pail.solution) return null;
-  let water = freshWater(pail.start, pail.solution as SolutionKey);
-  const hours = Math.min(60 * 24, Math.floor((at.getTime() - pail.filledAt.getTime()) / HOUR_MS));
-  for (let h = 0; h < hours; h++) water = waterAnHourLater(water, roomTempC, 0);
-  return water;
+/** Air of a room that is not known, °C (estimate). */
+const USUAL_C = 18;
+
+/** What a pail's view is made from. */
+interface Around {
+  readonly lots: readonly PortionRow[];
+  readonly looks: readonly WaterLook[];
+  readonly room: RoomRow | undefined;
+  readonly limits: WaterLimits;
+  readonly at: Date;
+  readonly species: SpeciesRegistry;
 }
 
-/** Hours until its water is due: by the predicted count or by the house's limit, whichever comes first. */
-function dueIn(
-  pail: PailRow,
-  water: VesselWater,
-  lots: readonly PortionRow[],
-  roomTempC: number,
-  at: Date,
-  species: SpeciesRegistry,
-): number {
-  const age = (at.getTime() - (pail.filledAt?.getTime() ?? at.getTime())) / HOUR_MS;
-  const limit = houseLimitHours(
-    water.solution,
-    lots.some((l) => hasTrait(species.byKey(l.speciesKey), 'lily')),
-  );
-  return Math.max(0, Math.floor(Math.min(hoursUntilDue(water, roomTempC, 0) ?? Infinity, limit - age)));
+/** Looks at the water of a fill, in the order they were taken. */
+const looksAt = (looks: readonly WaterLook[], fillId: string | null) =>
+  looks.flatMap(({ fillId: of, look, at }) => {
+    const kind = LOOKS.find((l) => l === look);
+    return of === fillId && kind ? [{ kind, at }] : [];
+  });
+
+/** The pail's water as it stands by the model and the looks at it; null where it has none. */
+function waterNow(pail: PailRow, { lots, looks, room, limits, at, species }: Around): PailWater | null {
+  const { filledAt, start, solution, litres, fillId } = pail;
+  if (!filledAt || !start || !solution || !litres) return null;
+  const hoursAt = (moment: Date): number => (moment.getTime() - filledAt.getTime()) / HOUR_MS;
+  return pailWater({
+    start,
+    litres,
+    solution: solution as SolutionKey,
+    tempC: room?.tempC ?? USUAL_C,
+    ageHours: hoursAt(at),
+    looks: looksAt(looks, fillId).map(({ kind, at }) => ({ atHour: hoursAt(at), kind })),
+    holdsLilies: lots.some((l) => hasTrait(species.byKey(l.speciesKey), 'lily')),
+    longestUse: limits,
+  });
 }
 
-function viewOf(
-  pail: PailRow,
-  lots: readonly PortionRow[],
-  roomTempC: number,
-  at: Date,
-  species: SpeciesRegistry,
-): PailView {
-  const water = waterNow(pail, roomTempC, at);
+function viewOf(pail: PailRow, around: Around): PailView {
+  const { lots, species } = around;
+  const water = waterNow(pail, around);
   return {
     id: pail.id,
     name: pail.name,
+    room: around.room?.name ?? '',
     sizeL: pail.sizeL,
     heightCm: pail.heightCm,
     state: pail.state,
     litres: pail.litres ?? 0,
-    clarity: water ? clarity(water.bacteriaLog10) : 'clear',
-    dueInHours: water && dueIn(pail, water, lots, roomTempC, at, species),
+    water,
+    looked: looksAt(around.looks, pail.fillId).at(-1)?.kind ?? null,
     solution: pail.solution ? SOLUTIONS[pail.solution as SolutionKey].name : null,
     tempC: pail.fillTempC,
     filledAt: pail.filledAt?.getTime() ?? null,
@@ -77,22 +84,41 @@ function viewOf(
 
 /** Which pails are clean, what to wash, what is in them, how old the water is. */
 export async function PailsPage({ search }: { search: Record<string, string | string[] | undefined> }) {
-  const views = await inMyShop(
+  const { views, relay, sanitiser, today } = await inMyShop(
     async (trx, me, at) => {
-      const [pails, lots, rooms] = await Promise.all([
+      const [pails, lots, rooms, looks, { limits }, sanitiser, relay] = await Promise.all([
         once(trx, manyPails),
         once(trx, manyPortionsInStock),
         once(trx, manyRooms),
+        once(trx, manyWaterLooks),
+        houseOf(trx),
+        sanitiserOf(trx),
+        maybeOpenRelay(trx),
       ]);
-      return pails.map((pail) => {
+      const views = pails.map((pail) => {
         const standing = lots.filter((l) => l.fillId !== null && l.fillId === pail.fillId);
         const room = rooms.find((r) => r.id === pail.roomId) ?? rooms.find((r) => r.kind === 'bench');
-        return viewOf(pail, standing, room?.tempC ?? 18, at, me.species);
+        return viewOf(pail, {
+          lots: standing,
+          looks,
+          room,
+          limits,
+          at,
+          species: me.species,
+        });
       });
+      return {
+        views,
+        relay: relay ? { id: relay.id, job: relay.job } : null,
+        sanitiser,
+        today: inZone(at, me.shop.timeZone).date,
+      };
     },
-    [manyRooms],
+    [manyRooms, manyWaterLooks],
   );
   const asked = typeof search.pail === 'string' ? search.pail : null;
   // A label scanned here takes another pail in hand.
-  return <PailRacks key={asked} pails={views} chosenId={asked} />;
+  return (
+    <PailRacks key={asked} pails={views} chosenId={asked} relay={relay} sanitiser={sanitiser} today={today} />
+  );
 }

@@ -1,4 +1,5 @@
 import 'server-only';
+import { unitsOf } from '@/core/words/catalogues';
 import { readQuickLine } from '@/core/quick-line/read';
 import { speciesName } from '@/core/words/species-name';
 import { manyWithCard, manyWithoutCard } from '@/data/arrangements';
@@ -6,6 +7,8 @@ import { manyPails } from '@/data/pails';
 import { manyActivePeople } from '@/data/people';
 import { manyPortionsInStock } from '@/data/portions';
 import { manyRooms } from '@/data/rooms';
+import { inZone, now } from '@/server/clock';
+import { sanitiserOf } from '@/server/sanitiser';
 import { maybeInMyShop } from '@/server/session';
 import { PLACES } from '@/shell/places';
 import type { QuickAnswer } from '@/shell/quick-option';
@@ -16,14 +19,16 @@ const MOST_MADE = 60;
 /** What a few words may have meant in this shop; null for who is not signed in. */
 export async function quickAnswer(text: string, atBench: boolean): Promise<QuickAnswer | null> {
   return maybeInMyShop(async (trx, me): Promise<QuickAnswer> => {
-    const [portions, pails, rooms, people, due, made] = await Promise.all([
+    const [portions, pails, rooms, people, due, made, sanitiser] = await Promise.all([
       manyPortionsInStock(trx),
       manyPails(trx),
       manyRooms(trx),
       manyActivePeople(trx),
       manyWithoutCard(trx, MOST_MADE),
       manyWithCard(trx, MOST_MADE),
+      sanitiserOf(trx),
     ]);
+    const today = inZone(now(), me.shop.timeZone).date;
     const standing = new Map<string, Standing>();
     const stems = new Map<string, number>();
     for (const p of portions) {
@@ -39,6 +44,12 @@ export async function quickAnswer(text: string, atBench: boolean): Promise<Quick
       stems: stems.get(p.lotId) ?? 0,
     }));
     const world = { lots, pails, people, places: PLACES, arrangements: [...due, ...made] };
-    return answerOf(readQuickLine(text, world, me.species), { atBench, standing });
+    return answerOf(readQuickLine(text, world, me.species), {
+      atBench,
+      standing,
+      sanitiser,
+      today,
+      units: unitsOf(me.language),
+    });
   });
 }

@@ -1,4 +1,6 @@
 import { FLAWS } from '@/core/dock/flaws';
+import { doseOf, type Sanitiser } from '@/core/sanitising/sanitiser';
+import { measured, type Units } from '@/core/units/measures';
 import type { Meaning, QuickLot, QuickReading } from '@/core/quick-line/types';
 import { PLACES } from '@/shell/places';
 import type { QuickAnswer, QuickOption } from '@/shell/quick-option';
@@ -10,6 +12,10 @@ export interface Standing {
 }
 export interface Around {
   readonly atBench: boolean;
+  readonly sanitiser: Sanitiser;
+  /** ISO date in the shop's zone. */
+  readonly today: string;
+  readonly units: Units;
   readonly standing: ReadonlyMap<string, Standing>;
 }
 
@@ -17,7 +23,10 @@ const MOST = 12;
 const called = (lot: QuickLot): string =>
   `${lot.name}${lot.variety ? ` ‘${lot.variety}’` : ''}, lot ${lot.number}`;
 
-function optionOf(meaning: Meaning, { atBench, standing }: Around): Omit<QuickOption, 'id'> {
+function optionOf(
+  meaning: Meaning,
+  { atBench, standing, sanitiser, today, units }: Around,
+): Omit<QuickOption, 'id'> {
   switch (meaning.kind) {
     case 'place': {
       const at = PLACES.findIndex((p) => p.key === meaning.key);
@@ -68,6 +77,14 @@ function optionOf(meaning: Meaning, { atBench, standing }: Around): Omit<QuickOp
         note: 'read at the dock, booked in there',
         href: `/dock?typed=${encodeURIComponent(meaning.text)}`,
       };
+    case 'dose': {
+      const { stockMl } = doseOf(sanitiser, meaning.litres, today);
+      return {
+        words: `${measured('ml', Math.round(stockMl), units)} of ${sanitiser.name} in ${measured('litres', meaning.litres, units)}`,
+        note: `${sanitiser.targetPpm} ppm, ${sanitiser.contactMin} min; it goes in first, cold water on top; never near acid or food`,
+        href: '/pails',
+      };
+    }
     case 'tip out':
       return {
         words: `Tip out pail ${meaning.pail.name}`,

@@ -1,9 +1,14 @@
+import { measured } from '@/core/units/measures';
+import { localeOf, unitsOf } from '@/core/words/catalogues';
 import { inMyShop } from '@/server/session';
 import { manyRooms } from '@/data/rooms';
 
 /** Rooms is not built yet: it says what it will do, and shows the air the forecasts use today. */
 export async function RoomsPage() {
-  const rooms = await inMyShop((trx) => manyRooms(trx));
+  const { rooms, language } = await inMyShop(async (trx, me) => ({
+    rooms: await manyRooms(trx),
+    language: me.language,
+  }));
   return (
     <section style={{ maxWidth: 760 }}>
       <h1>Rooms, not built yet</h1>
@@ -23,7 +28,8 @@ export async function RoomsPage() {
           >
             <strong>{r.name}</strong>
             <span>
-              {r.tempC} °C · {r.humidityPct} % humidity · light {r.litHours} h
+              {measured('tempC', r.tempC, unitsOf(language), localeOf(language))} · {r.humidityPct} % humidity
+              · light {r.litHours} h
             </span>
           </li>
         ))}

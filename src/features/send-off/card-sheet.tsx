@@ -1,51 +1,87 @@
-import { partsOf, type CareLine } from '@/core/care/compose-card';
+import type { CSSProperties } from 'react';
+import { dayWords } from '@/core/calendar/said-dates';
+import { partsOf, type SpokenCard } from '@/core/care/compose-card';
 import type { IssuedCard } from '@/core/care/card-for';
-import { dayWords, gainWords, sentenceDate } from '@/core/care/card-words';
+import { gainWords, sentenceDate } from '@/core/care/card-words';
+import { languageOf, localeOf, type LanguageTag } from '@/core/words/catalogues';
+import { m } from '@/core/words/message';
+import { say } from '@/core/words/say';
 import css from './send-off.module.css';
 
-function Lines({ lines, start }: { lines: readonly CareLine[]; start: number }) {
+interface LinesProps {
+  readonly lines: SpokenCard['lines'];
+  readonly start: number;
+  readonly tag: LanguageTag;
+}
+
+function Lines({ lines, start, tag }: LinesProps) {
   if (lines.length === 0) return null;
   return (
     <ol className={css.lines} start={start}>
-      {lines.map((l) => (
-        <li key={l.key}>
-          {l.date && <strong>{dayWords(l.date)}: </strong>}
-          {l.text}
-          {gainWords(l.gainDays) && <em className={css.gain}> {gainWords(l.gainDays)}</em>}
-        </li>
-      ))}
+      {lines.map((l) => {
+        const gain = gainWords(l.gainDays);
+        return (
+          <li key={l.key}>
+            {l.date && <strong>{dayWords(l.date, localeOf(tag))}: </strong>}
+            {l.text}
+            {gain && <em className={css.gain}> {say(gain, tag)}</em>}
+          </li>
+        );
+      })}
     </ol>
   );
 }
 
-/** The care card, one A6 side, as it prints. */
+/** So many letters fill the side; a longer card is printed smaller, so that it stays one side (measured). */
+const LETTERS_A_SIDE = 1100;
+/** What every card says: its dates' names, its last line; and what a line says of its worth. */
+const LETTERS_ALWAYS = 180;
+const LETTERS_OF_A_GAIN = 26;
+
+function printScale({ card, shopName, arrangementName, contents, contact = '' }: IssuedCard): number {
+  const head = [shopName, arrangementName, contact, ...contents, card.lead?.words ?? ''];
+  const said = [...card.lines.map((l) => l.text), card.together ?? '', card.rescue ?? '', card.skip];
+  const gains = card.lines.filter((l) => gainWords(l.gainDays) !== null).length;
+  const letters = [...head, ...said, ...card.cautions].join('  ').length + LETTERS_ALWAYS;
+  // Lines end where words do: half of the letters want a little less than half of the side.
+  return Math.min(1, (LETTERS_A_SIDE / (letters + gains * LETTERS_OF_A_GAIN)) ** 0.65);
+}
+
+/** The care card, one A6 side, as it prints, in the language it was written in. */
 export function CardSheet({ issued }: { issued: IssuedCard }) {
   const { card } = issued;
   const { owed, more } = partsOf(card);
+  const tag = issued.language ?? 'en';
+  const locale = localeOf(tag);
+  const foot = { promise: card.promise, date: sentenceDate(issued.date, locale) };
   return (
-    <article className={css.card}>
+    <article
+      className={css.card}
+      lang={languageOf(tag)}
+      style={{ '--card-scale': printScale(issued) } as CSSProperties}
+    >
       <header>
         <p className={css.shop}>{issued.shopName}</p>
         <h2>{issued.arrangementName}</h2>
         <p className={css.contents}>{issued.contents.join(', ')}</p>
       </header>
       {card.lead && <p className={css.lead}>{card.lead.words}</p>}
-      <Lines lines={owed} start={1} />
-      {more.length > 0 && <p className={css.more}>For longer still</p>}
-      <Lines lines={more} start={owed.length + 1} />
+      <Lines lines={owed} start={1} tag={tag} />
+      {more.length > 0 && <p className={css.more}>{say(m('card.more'), tag)}</p>}
+      <Lines lines={more} start={owed.length + 1} tag={tag} />
       {card.together && <p className={css.gain}>{card.together}</p>}
       <dl className={css.cardDates}>
         <div>
-          <dt>Something to pull</dt>
-          <dd>{dayWords(card.dates.firstFade)}</dd>
+          <dt>{say(m('card.first-fade'), tag)}</dt>
+          <dd>{dayWords(card.dates.firstFade, locale)}</dd>
         </div>
         <div>
-          <dt>{card.lead ? 'Most likely a gift until' : 'Still a gift until'}</dt>
-          <dd>{dayWords(card.dates.stillAGift)}</dd>
+          <dt>{say(m(card.lead ? 'card.likely-gift' : 'card.still-gift'), tag)}</dt>
+          <dd>{dayWords(card.dates.stillAGift, locale)}</dd>
         </div>
         <div>
-          <dt>Last stand</dt>
-          <dd>{dayWords(card.dates.lastStand)}</dd>
+          <dt>{say(m('card.last-stand'), tag)}</dt>
+          <dd>{dayWords(card.dates.lastStand, locale)}</dd>
         </div>
       </dl>
       {card.rescue && (
@@ -59,7 +95,8 @@ export function CardSheet({ issued }: { issued: IssuedCard }) {
         ))}
       </ul>
       <footer>
-        We promise {card.promise} from {sentenceDate(issued.date)}. Not veterinary or medical advice.
+        {issued.contact && <>{issued.contact}. </>}
+        {say(m('card.foot', foot), tag)}
       </footer>
     </article>
   );

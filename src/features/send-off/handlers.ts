@@ -1,8 +1,10 @@
 import 'server-only';
 import type { SendOffActionName } from '@/core/actions/arrangements';
 import { cardFor } from '@/core/care/card-for';
+import { tagOf } from '@/core/words/catalogues';
 import { issueCard, manyArrangementLines, maybeArrangement } from '@/data/arrangements';
 import { RefusedError } from '@/data/errors';
+import { shopDetails } from '@/data/shops';
 import { localMoment } from '@/server/clock';
 import { preparing, type Handlers } from '@/server/handler';
 import { houseOf } from '@/server/house';
@@ -18,7 +20,7 @@ export const sendOffHandlers: Handlers<SendOffActionName> = {
       });
       return found && forecastWaiting(found.arrangement, found.stays, found.at);
     },
-    work: async ({ trx, action, me }, { arrangementId, goesTo }, forecast) => {
+    work: async ({ trx, action, me }, { arrangementId, goesTo, language }, forecast) => {
       const arrangement = await maybeArrangement(trx, arrangementId);
       if (!arrangement || arrangement.takenApartAt || !forecast)
         throw new RefusedError('That arrangement was taken apart. No card was issued.', 'arrangementId');
@@ -26,7 +28,9 @@ export const sendOffHandlers: Handlers<SendOffActionName> = {
       const { schools } = await houseOf(trx);
       const from = localMoment(action.at, me.shop.timeZone);
       const subject = { ...arrangement, lines };
-      const card = cardFor(subject, forecast, me.shop.name, me.species, from, schools, goesTo);
+      const details = await shopDetails(trx);
+      const tag = tagOf(language ?? details.language, details.units);
+      const card = cardFor(subject, forecast, details, me.species, from, schools, goesTo, tag);
       return { cardId: await issueCard(trx, action, arrangementId, card) };
     },
   }),

@@ -2,6 +2,7 @@
 import { Button, Kbd } from '@mantine/core';
 import { useState } from 'react';
 import type { GoesTo } from '@/core/care/goes-to';
+import type { Language } from '@/core/words/languages';
 import { useActions } from '@/shell/actions';
 import { notDoneWords } from '@/shell/outcome';
 import { Said } from '@/shell/said';
@@ -10,10 +11,12 @@ import { Said } from '@/shell/said';
 export function IssueButton({
   arrangementId,
   goesTo,
+  language,
   again,
 }: {
   arrangementId: string;
   goesTo: GoesTo;
+  language: Language;
   again: boolean;
 }) {
   const { act } = useActions();
@@ -21,7 +24,7 @@ export function IssueButton({
   const [problem, setProblem] = useState<string | null>(null);
   const issue = async () => {
     setBusy(true);
-    const outcome = await act('send-off/issue', { arrangementId, goesTo });
+    const outcome = await act('send-off/issue', { arrangementId, goesTo, language });
     setBusy(false);
     setProblem(outcome.ok ? null : notDoneWords(outcome, 'issued', 'the draft stays as it is'));
   };

@@ -1,6 +1,8 @@
+import { shopDetails } from '@/data/shops';
 import { Button, Group, VisuallyHidden } from '@mantine/core';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { LinkButton } from '@/shell/link-button';
+import { LANGUAGES, tagOf } from '@/core/words/catalogues';
 import { cardFor } from '@/core/care/card-for';
 import {
   countWithoutCard,
@@ -17,7 +19,7 @@ import { houseOf } from '@/server/house';
 import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { CardSheet } from './card-sheet';
-import { GoesToChoice } from './goes-to-choice';
+import { CardChoice } from './card-choice';
 import { IssueButton } from './issue-button';
 import css from './send-off.module.css';
 import { forecastWaiting, staysOfArrangement } from './waiting-forecast';
@@ -46,6 +48,7 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
   const asked =
     typeof search.arrangement === 'string' && UUID.test(search.arrangement) ? search.arrangement : null;
   const goesTo = search.to === 'public' ? 'public' : 'home';
+  const asksFor = LANGUAGES.find((code) => code === search.in);
   const before = beforeOf(search.before);
   const { due, dueCount, made, card, chosen, about } = await inMyShop(async (trx, me, at) => {
     const [due, made, wanted, dueCount, { schools }] = await Promise.all([
@@ -58,10 +61,11 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
     const first = due[0] ?? made[0];
     const chosen = wanted ?? (first ? ((await maybeArrangement(trx, first.id)) ?? null) : null);
     if (!chosen) return { due, dueCount, made, card: undefined, chosen: null, about: null };
-    const [card, lines, stays] = await Promise.all([
+    const [card, lines, stays, details] = await Promise.all([
       chosen.cardId ? maybeCard(trx, chosen.cardId) : undefined,
       manyArrangementLines(trx, chosen.id),
       staysOfArrangement(trx, chosen),
+      shopDetails(trx),
     ]);
     return {
       due,
@@ -69,7 +73,7 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
       made,
       card,
       chosen,
-      about: { lines, stays, schools, shop: me.shop, species: me.species, at },
+      about: { lines, stays, schools, details, shop: me.shop, species: me.species, at },
     };
   });
   // Worked out once nothing is held any more: a forecast takes longer than a page may keep a connection.
@@ -79,12 +83,14 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
       cardFor(
         { ...chosen, lines: about.lines },
         await forecastWaiting(chosen, about.stays, about.at),
-        about.shop.name,
+        about.details,
         about.species,
         localMoment(about.at, about.shop.timeZone),
         about.schools,
         goesTo,
+        tagOf(asksFor ?? about.details.language, about.details.units),
       ));
+  const language = asksFor ?? about?.details.language ?? 'en';
   if (!chosen || !draft)
     return (
       <section>
@@ -139,7 +145,7 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
         </Group>
       </section>
       <section aria-label="The card" className={css.cardSide}>
-        {!card && <GoesToChoice arrangementId={chosen.id} value={goesTo} />}
+        {!card && <CardChoice arrangementId={chosen.id} goesTo={goesTo} language={language} />}
         <CardSheet issued={draft} />
         <p className="soft">
           {card ? 'Kept as it was issued; print it again at will.' : 'A draft, as it would print today.'}
@@ -154,10 +160,10 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
             <Button component="a" href={`/card/${card.id}/pdf`}>
               A6 PDF
             </Button>
-            <IssueButton arrangementId={chosen.id} goesTo={goesTo} again />
+            <IssueButton arrangementId={chosen.id} goesTo={goesTo} language={language} again />
           </div>
         ) : (
-          <IssueButton arrangementId={chosen.id} goesTo={goesTo} again={false} />
+          <IssueButton arrangementId={chosen.id} goesTo={goesTo} language={language} again={false} />
         )}
       </DeedBar>
     </div>

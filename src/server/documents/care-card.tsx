@@ -1,80 +1,108 @@
 import { Document, Page, StyleSheet, Text, View, renderToBuffer } from '@react-pdf/renderer';
-import { partsOf, type CareLine } from '@/core/care/compose-card';
+import { dayWords } from '@/core/calendar/said-dates';
+import { partsOf, type SpokenCard } from '@/core/care/compose-card';
 import type { IssuedCard } from '@/core/care/card-for';
 import { PDF_INK, PDF_SOFT } from './fonts';
-import { dayWords, gainWords, sentenceDate } from '@/core/care/card-words';
+import { gainWords, sentenceDate } from '@/core/care/card-words';
+import { languageOf, localeOf, type LanguageTag } from '@/core/words/catalogues';
+import { m } from '@/core/words/message';
+import { say } from '@/core/words/say';
 
-const styles = StyleSheet.create({
-  page: { padding: 17, fontFamily: 'Body', fontSize: 8.7, lineHeight: 1.24, color: PDF_INK },
-  shop: { fontSize: 7, color: PDF_SOFT },
-  name: { fontFamily: 'Heading', fontWeight: 600, fontSize: 14, lineHeight: 1.15, marginTop: 1 },
-  contents: {
-    fontSize: 7,
-    color: PDF_SOFT,
-    paddingBottom: 4,
-    marginBottom: 4,
-    borderBottom: `1pt solid ${PDF_INK}`,
-  },
-  lead: { fontFamily: 'Heading', fontWeight: 600, fontSize: 11, marginBottom: 4 },
-  line: { flexDirection: 'row', marginBottom: 2.6 },
-  number: { width: 11, fontWeight: 700 },
-  text: { flex: 1 },
-  bold: { fontWeight: 700 },
-  dates: {
-    flexDirection: 'row',
-    justifyContent: 'space-between',
-    marginTop: 3,
-    paddingVertical: 4,
-    borderTop: `0.6pt solid ${PDF_INK}`,
-    borderBottom: `0.6pt solid ${PDF_INK}`,
-  },
-  date: { fontFamily: 'Heading', fontWeight: 600, fontSize: 10 },
-  small: { fontSize: 7.6, marginTop: 3 },
-  caution: { fontSize: 7.6, marginTop: 2, fontWeight: 700, color: '#8a3520' },
-});
+/** How a card is set; everything on it gives way together where it is long. */
+const stylesAt = (scale: number) =>
+  StyleSheet.create({
+    page: { padding: 17, fontFamily: 'Body', fontSize: 8.7 * scale, lineHeight: 1.24, color: PDF_INK },
+    shop: { fontSize: 7 * scale, color: PDF_SOFT },
+    name: {
+      fontFamily: 'Heading',
+      fontWeight: 600,
+      fontSize: 14 * scale,
+      lineHeight: 1.15,
+      marginTop: 1 * scale,
+    },
+    contents: {
+      fontSize: 7 * scale,
+      color: PDF_SOFT,
+      paddingBottom: 4 * scale,
+      marginBottom: 4 * scale,
+      borderBottom: `1pt solid ${PDF_INK}`,
+    },
+    lead: { fontFamily: 'Heading', fontWeight: 600, fontSize: 11 * scale, marginBottom: 4 * scale },
+    line: { flexDirection: 'row', marginBottom: 2.6 * scale },
+    number: { width: 11, fontWeight: 700 },
+    text: { flex: 1 },
+    bold: { fontWeight: 700 },
+    dates: {
+      flexDirection: 'row',
+      justifyContent: 'space-between',
+      marginTop: 3 * scale,
+      paddingVertical: 4 * scale,
+      borderTop: `0.6pt solid ${PDF_INK}`,
+      borderBottom: `0.6pt solid ${PDF_INK}`,
+    },
+    date: { fontFamily: 'Heading', fontWeight: 600, fontSize: 10 * scale },
+    small: { fontSize: 7.6 * scale, marginTop: 3 * scale },
+    caution: { fontSize: 7.6 * scale, marginTop: 2 * scale, fontWeight: 700, color: '#8a3520' },
+  });
+type Styles = ReturnType<typeof stylesAt>;
 
-function Line({ number, line }: { number: number; line: CareLine }) {
+interface LineProps {
+  readonly number: number;
+  readonly line: SpokenCard['lines'][number];
+  readonly tag: LanguageTag;
+  readonly styles: Styles;
+}
+
+function Line({ number, line, tag, styles }: LineProps) {
   const gain = gainWords(line.gainDays);
   return (
     <View style={styles.line}>
       <Text style={styles.number}>{number}</Text>
       <Text style={styles.text}>
-        {line.date && <Text style={styles.bold}>{dayWords(line.date)}: </Text>}
+        {line.date && <Text style={styles.bold}>{dayWords(line.date, localeOf(tag))}: </Text>}
         {line.text}
-        {gain && <Text style={styles.bold}> {gain}</Text>}
+        {gain && <Text style={styles.bold}> {say(gain, tag)}</Text>}
       </Text>
     </View>
   );
 }
 
-function CardDocument({ issued }: { issued: IssuedCard }) {
+function CardDocument({ issued, scale }: { issued: IssuedCard; scale: number }) {
+  const styles = stylesAt(scale);
   const { card } = issued;
   const { owed, more } = partsOf(card);
+  const tag = issued.language ?? 'en';
+  const locale = localeOf(tag);
+  const foot = { promise: card.promise, date: sentenceDate(issued.date, locale) };
   const dates = [
-    ['Something to pull', card.dates.firstFade],
-    [card.lead ? 'Most likely a gift until' : 'Still a gift until', card.dates.stillAGift],
-    ['Last stand', card.dates.lastStand],
+    [say(m('card.first-fade'), tag), card.dates.firstFade],
+    [say(m(card.lead ? 'card.likely-gift' : 'card.still-gift'), tag), card.dates.stillAGift],
+    [say(m('card.last-stand'), tag), card.dates.lastStand],
   ] as const;
   return (
-    <Document title={`Care card: ${issued.arrangementName}`} author={issued.shopName} language="en">
+    <Document
+      title={`Care card: ${issued.arrangementName}`}
+      author={issued.shopName}
+      language={languageOf(tag)}
+    >
       <Page size="A6" style={styles.page}>
         <Text style={styles.shop}>{issued.shopName}</Text>
         <Text style={styles.name}>{issued.arrangementName}</Text>
         <Text style={styles.contents}>{issued.contents.join(', ')}</Text>
         {card.lead && <Text style={styles.lead}>{card.lead.words}</Text>}
         {owed.map((l, i) => (
-          <Line key={l.key} number={i + 1} line={l} />
+          <Line key={l.key} number={i + 1} line={l} tag={tag} styles={styles} />
         ))}
-        {more.length > 0 && <Text style={styles.shop}>For longer still</Text>}
+        {more.length > 0 && <Text style={styles.shop}>{say(m('card.more'), tag)}</Text>}
         {more.map((l, i) => (
-          <Line key={l.key} number={owed.length + i + 1} line={l} />
+          <Line key={l.key} number={owed.length + i + 1} line={l} tag={tag} styles={styles} />
         ))}
         {card.together && <Text style={styles.bold}>{card.together}</Text>}
         <View style={styles.dates}>
           {dates.map(([word, date]) => (
             <View key={word}>
               <Text style={styles.shop}>{word}</Text>
-              <Text style={styles.date}>{dayWords(date)}</Text>
+              <Text style={styles.date}>{dayWords(date, locale)}</Text>
             </View>
           ))}
         </View>
@@ -89,14 +117,24 @@ function CardDocument({ issued }: { issued: IssuedCard }) {
           </Text>
         ))}
         <Text style={styles.small}>
-          We promise {card.promise} from {sentenceDate(issued.date)}. Not veterinary or medical advice.
+          {issued.contact && `${issued.contact}. `}
+          {say(m('card.foot', foot), tag)}
         </Text>
       </Page>
     </Document>
   );
 }
 
-/** The card as an A6 PDF, from what was issued and nothing else. */
+/** A card is one side: where it does not fit, all of it is set smaller, down to what can still be read. */
+const SCALES = [1, 0.94, 0.88, 0.82, 0.76, 0.7] as const;
+const pagesOf = (pdf: Buffer): number => pdf.toString('latin1').match(/\/Type \/Page\b/g)?.length ?? 0;
+
+/** The card as an A6 PDF of one side, from what was issued and nothing else. */
 export async function careCardPdf(issued: IssuedCard): Promise<Uint8Array<ArrayBuffer>> {
-  return Uint8Array.from(await renderToBuffer(<CardDocument issued={issued} />));
+  let pdf = Buffer.alloc(0);
+  for (const scale of SCALES) {
+    pdf = Buffer.from(await renderToBuffer(<CardDocument issued={issued} scale={scale} />));
+    if (pagesOf(pdf) <= 1) break;
+  }
+  return Uint8Array.from(pdf);
 }

@@ -1,0 +1,78 @@
+import 'server-only';
+import { addDays, daysBetween } from '@/core/calendar/dates';
+import { DAY_MS } from '@/core/calendar/spans';
+import { dayBeginsMs } from '@/core/calendar/zones';
+import { readDetail, type DetailOf } from '@/core/record/entry-details';
+import { proofOf, type Proof, type Reading, type Wash } from '@/core/sanitising/proof';
+import { longestUseHours } from '@/core/water/pail-water';
+import { SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
+import type { Trx } from '@/data/connection';
+import { manyFillsStood, manyPailEntries, type PailEntry } from '@/data/hygiene';
+import { houseOf } from '@/server/house';
+
+/** A period, ISO dates, both told. */
+export interface Period {
+  readonly from: string;
+  readonly to: string;
+}
+const ISO = /^\d{4}-\d\d-\d\d$/;
+const LONGEST_DAYS = 92;
+const USUAL_DAYS = 7;
+
+const isDay = (text: unknown): text is string =>
+  typeof text === 'string' && ISO.test(text) && !Number.isNaN(Date.parse(text));
+
+/** The period that is asked for; the last week where none is, and never longer than a quarter. */
+export function periodOf(search: Readonly<Record<string, unknown>>, today: string): Period {
+  const to = isDay(search.to) && search.to <= today ? search.to : today;
+  const from = isDay(search.from) && search.from <= to ? search.from : addDays(to, -(USUAL_DAYS - 1));
+  return { from: daysBetween(from, to) > LONGEST_DAYS ? addDays(to, -LONGEST_DAYS) : from, to };
+}
+
+function washOf(entry: PailEntry): Wash[] {
+  const detail = readDetail('wash', entry.detailVersion, entry.detail) as Partial<DetailOf<'wash'>> | null;
+  const { to, dose } = detail ?? {};
+  if (entry.kind !== 'wash' || (to !== 'contact' && to !== 'sanitised')) return [];
+  const { pailId, pail, at, who } = entry;
+  return [{ pailId, pail, at: at.getTime(), who, to, dose: dose ?? null }];
+}
+
+function readingOf({ kind, pail, at, who, detailVersion, detail }: PailEntry): Reading[] {
+  const read = readDetail(kind, detailVersion, detail) as Partial<DetailOf<'water-look'>> | null;
+  return kind === 'water-look' && read?.look ? [{ pail, at: at.getTime(), who, look: read.look }] : [];
+}
+
+/** What was done for clean pails and water in a period, as an inspector wants it. */
+export async function hygieneProof(
+  trx: Trx,
+  { from, to }: Period,
+  timeZone: string,
+  now: Date,
+): Promise<Proof> {
+  const began = dayBeginsMs(from, timeZone);
+  const before = dayBeginsMs(addDays(to, 1), timeZone);
+  const span = { from: new Date(began), before: new Date(before) };
+  const [entries, fills, { limits }] = await Promise.all([
+    // A contact that ends in the period may have begun the day before.
+    manyPailEntries(trx, { ...span, from: new Date(began - DAY_MS) }),
+    manyFillsStood(trx, span),
+    houseOf(trx),
+  ]);
+  return proofOf(
+    {
+      washes: entries.flatMap(washOf),
+      readings: entries.flatMap(readingOf).filter((r) => r.at >= began),
+      fills: fills.map((f) => ({
+        pail: f.pail,
+        filledAt: f.filledAt.getTime(),
+        emptiedAt: f.emptiedAt?.getTime() ?? null,
+        solution: SOLUTIONS[f.solution as SolutionKey].name.toLowerCase(),
+        who: f.who ?? '',
+        isClean: f.start === 'clean',
+        reason: f.reason,
+        longestUseH: longestUseHours(f.solution as SolutionKey, false, limits),
+      })),
+    },
+    { from: began, before, now: now.getTime() },
+  );
+}

@@ -1,0 +1,63 @@
+import { saidDate } from '@/core/calendar/said-dates';
+import { GAPS } from '@/core/sanitising/proof';
+import { inZone } from '@/server/clock';
+import { inMyShop } from '@/server/session';
+import { Said } from '@/shell/said';
+import { DeskTabs } from '../desk-tabs';
+import css from '../desk.module.css';
+import { hygieneProof, periodOf } from './hygiene-proof';
+import { PeriodForm } from './period-form';
+import { ProofTable } from './proof-table';
+
+const MOST_SHOWN = 200;
+
+/** Sanitising, changes and readings of a period, as an inspector or a chain's auditor wants them. */
+export async function ProofPage({ search }: { search: Record<string, string | string[] | undefined> }) {
+  const { proof, period, timeZone } = await inMyShop(async (trx, me, at) => {
+    const { timeZone } = me.shop;
+    const period = periodOf(search, inZone(at, timeZone).date);
+    return { period, timeZone, proof: await hygieneProof(trx, period, timeZone, at) };
+  });
+  const missing = GAPS.filter((gap) => proof.gaps[gap] > 0);
+  const washed = proof.rows.filter((r) => r.what === 'sanitised').length;
+  const changed = proof.rows.filter((r) => r.what === 'changed').length;
+  return (
+    <section className={css.desk}>
+      <DeskTabs here="/desk" />
+      <h1>Pails, proved</h1>
+      <p className="soft">
+        What was sanitised, filled, changed and looked at in a period, by whom, and what is missing in it.
+      </p>
+      <PeriodForm key={`${period.from} ${period.to}`} period={period} />
+      <p>
+        <strong>{washed}</strong> sanitised, <strong>{changed}</strong> changes of water,{' '}
+        <strong>{proof.rows.length}</strong> lines in all.
+      </p>
+      {missing.length > 0 && (
+        <Said isNote>Gaps: {missing.map((gap) => `${gap} (${proof.gaps[gap]})`).join(', ')}.</Said>
+      )}
+      <ProofTable
+        period={period}
+        hasMore={proof.rows.length > MOST_SHOWN}
+        rows={proof.rows
+          .slice(-MOST_SHOWN)
+          .reverse()
+          .map((r, i) => ({
+            id: String(i),
+            when: saidDate(r.at, timeZone, 'day and clock'),
+            pail: r.pail,
+            what: r.what,
+            who: r.who,
+            how: [
+              r.how,
+              r.minutes === null ? '' : `${r.minutes} min`,
+              r.hours === null ? '' : `stood ${r.hours} h`,
+            ]
+              .filter(Boolean)
+              .join(', '),
+            gap: r.gap,
+          }))}
+      />
+    </section>
+  );
+}

@@ -1,0 +1,63 @@
+'use client';
+import { Button } from '@mantine/core';
+import { IconFileTypeCsv } from '@tabler/icons-react';
+import { DeskTable, type DeskColumn } from '@/shell/desk-table';
+import css from '../desk.module.css';
+import type { Period } from './hygiene-proof';
+
+/** A line as it is shown. */
+export interface ProofLine {
+  readonly id: string;
+  readonly when: string;
+  readonly pail: string;
+  readonly what: string;
+  readonly who: string;
+  readonly how: string;
+  readonly gap: string | null;
+}
+
+const COLUMNS: DeskColumn<ProofLine>[] = [
+  {
+    accessor: 'when',
+    title: 'When',
+    width: '6.5rem',
+    render: ({ when }) => <span className="soft">{when}</span>,
+  },
+  { accessor: 'pail', title: 'Pail', width: '3.75rem', render: ({ pail }) => <strong>{pail}</strong> },
+  {
+    accessor: 'what',
+    title: 'What',
+    render: ({ what, how, gap }) => (
+      <>
+        {what} <span className="soft">{how}</span>
+        {gap && <span className={css.why}>{gap}</span>}
+      </>
+    ),
+  },
+  { accessor: 'who', title: 'Who', width: '5.5rem', visibleMediaQuery: '(min-width: 40em)' },
+];
+
+interface Props {
+  readonly rows: readonly ProofLine[];
+  readonly period: Period;
+  /** Whether the file has more than is shown. */
+  readonly hasMore: boolean;
+}
+
+/** The proof line by line, and its file. */
+export function ProofTable({ rows, period, hasMore }: Props) {
+  const { from, to } = period;
+  return (
+    <DeskTable label="The proof" columns={COLUMNS} records={rows} empty="Nothing was done with pails then.">
+      {hasMore && <span className="soft">The last 200 lines; the file has them all.</span>}
+      <Button
+        component="a"
+        variant="quiet"
+        href={`/desk/proof.csv?${new URLSearchParams({ from, to })}`}
+        leftSection={<IconFileTypeCsv aria-hidden />}
+      >
+        As CSV
+      </Button>
+    </DeskTable>
+  );
+}

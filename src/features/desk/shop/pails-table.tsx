@@ -1,0 +1,162 @@
+'use client';
+import { Button, Group, TextInput } from '@mantine/core';
+import { useDisclosure } from '@mantine/hooks';
+import { useState } from 'react';
+import * as v from 'valibot';
+import { typedNumber } from '@/core/numbers/read-number';
+import { typedMeasure, type Units } from '@/core/units/measures';
+import { DeskTable, useOpenRow, type DeskColumn } from '@/shell/desk-table';
+import { someText, useShopForm } from '@/shell/form';
+import { Measured, useMeasures } from '@/shell/reader';
+import { Said } from '@/shell/said';
+import { useDone } from '../use-done';
+import { between, measureBetween, readMeasure } from './between';
+
+/** A pail as the desk keeps it. */
+export interface PailKept {
+  readonly id: string;
+  readonly name: string;
+  readonly litres: number;
+  readonly heightCm: number;
+  readonly isRetired: boolean;
+}
+
+const newPailsIn = (units: Units) =>
+  v.object({
+    count: between(1, 60, 'at once'),
+    litres: measureBetween('litres', 0.5, 100, units),
+    heightCm: measureBetween('cm', 5, 100, units),
+  });
+const NAME = v.object({ name: someText(1, 20, 'What is it called?') });
+
+const COLUMNS: DeskColumn<PailKept>[] = [
+  {
+    accessor: 'name',
+    title: 'Pail',
+    render: ({ name, isRetired }) => (
+      <>
+        <strong>{name}</strong>
+        {isRetired && <span className="soft">, retired</span>}
+      </>
+    ),
+  },
+  {
+    accessor: 'litres',
+    title: 'Full',
+    width: '7rem',
+    textAlign: 'right',
+    render: ({ litres }) => <Measured measure="litres" n={litres} />,
+  },
+  {
+    accessor: 'heightCm',
+    title: 'Tall',
+    width: '7rem',
+    textAlign: 'right',
+    render: ({ heightCm }) => <Measured measure="cm" n={heightCm} />,
+  },
+];
+
+/** Another name for a pail, or out of use and in again. */
+function PailUnder({ pail, onSet }: { pail: PailKept; onSet: () => void }) {
+  const { problem, done } = useDone();
+  const form = useShopForm(NAME, { name: pail.name });
+  const rename = async ({ name }: { name: string }) => {
+    if (await done('shop/rename-pail', { pailId: pail.id, name })) onSet();
+  };
+  const retire = async () => {
+    if (await done('shop/retire-pail', { pailId: pail.id, isHere: pail.isRetired })) onSet();
+  };
+  return (
+    <>
+      <form onSubmit={form.onSubmit((typed) => void rename(typed))}>
+        <Group gap="0.75rem" align="start">
+          {!pail.isRetired && (
+            <>
+              <TextInput w="10rem" label="Its name" {...form.getInputProps('name')} />
+              <Button type="submit" mt="1.75rem">
+                Call it so
+              </Button>
+            </>
+          )}
+          <Button mt={pail.isRetired ? 0 : '1.75rem'} onClick={() => void retire()}>
+            {pail.isRetired ? 'In use again' : 'Retire it'}
+          </Button>
+        </Group>
+      </form>
+      <Said isAlert>{problem}</Said>
+    </>
+  );
+}
+
+/** More pails of one sort. */
+function AddPails() {
+  const { problem, done } = useDone();
+  const [added, setAdded] = useState<readonly string[]>([]);
+  const { units, unit } = useMeasures();
+  const form = useShopForm(newPailsIn(units), {
+    count: '10',
+    litres: typedMeasure('litres', 12, units),
+    heightCm: typedMeasure('cm', 36, units),
+  });
+  const add = async (typed: typeof form.values) => {
+    const was = await done('shop/add-pails', {
+      count: Math.round(typedNumber(typed.count)),
+      litres: readMeasure('litres', typed.litres, units),
+      heightCm: Math.round(readMeasure('cm', typed.heightCm, units)),
+    });
+    setAdded(was?.value.names ?? []);
+  };
+  return (
+    <form onSubmit={form.onSubmit((typed) => void add(typed))}>
+      <Group gap="0.75rem" align="start">
+        <TextInput w="7rem" label="How many" inputMode="numeric" {...form.getInputProps('count')} />
+        <TextInput
+          w="8rem"
+          label={`Full, ${unit('litres')}`}
+          inputMode="decimal"
+          {...form.getInputProps('litres')}
+        />
+        <TextInput
+          w="8rem"
+          label={`Tall, ${unit('cm')}`}
+          inputMode="numeric"
+          {...form.getInputProps('heightCm')}
+        />
+        <Button type="submit" mt="1.75rem">
+          Add them
+        </Button>
+      </Group>
+      <Said isWell>
+        {added.length > 0 &&
+          `${added.length === 1 ? 'Pail' : 'Pails'} ${[added[0], added.at(-1)].filter((n, i, all) => i === 0 || n !== all[0]).join(' to ')}: wash them before they are used.`}
+      </Said>
+      <Said isAlert>{problem}</Said>
+    </form>
+  );
+}
+
+/** The pails, a row each, the retired ones last. */
+export function PailsTable({ pails, mayChange }: { pails: readonly PailKept[]; mayChange: boolean }) {
+  const { openId, shut, column } = useOpenRow<PailKept>('Change', ({ name }) => `pail ${name}`);
+  const [isShown, { toggle }] = useDisclosure(false);
+  return (
+    <>
+      {mayChange && <AddPails />}
+      <Group>
+        <Button onClick={toggle} aria-expanded={isShown}>
+          {isShown ? 'Fold them away' : `Show the ${pails.length} pails`}
+        </Button>
+      </Group>
+      {isShown && (
+        <DeskTable
+          label="Pails"
+          columns={mayChange ? [...COLUMNS, column] : COLUMNS}
+          records={pails}
+          empty="The shop has no pails."
+          openId={openId}
+          under={(pail) => <PailUnder key={pail.id} pail={pail} onSet={shut} />}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,68 @@
+import { mayManage } from '@/core/actions/contract';
+import { mayRule } from '@/core/people/who-rules';
+import { saidDate } from '@/core/calendar/said-dates';
+import { manyPeople, type PersonRow } from '@/data/people';
+import { manyOpenSessions, type SessionRow } from '@/data/sessions';
+import { manyLocked } from '@/data/sign-in-tries';
+import { A_LONG_SHIFT_S, inMyShop, type SignedIn } from '@/server/session';
+import { DeskTabs } from '../desk-tabs';
+import css from '../desk.module.css';
+import { AddPersonForm } from './add-person-form';
+import { PeopleTable } from './people-table';
+import type { PersonView } from './person-view';
+
+interface Known {
+  readonly me: SignedIn;
+  readonly sessions: readonly SessionRow[];
+  readonly locked: readonly { readonly who: string; readonly until: Date }[];
+}
+
+function viewOf(person: PersonRow, { me, sessions, locked }: Known): PersonView {
+  const { timeZone } = me.shop;
+  const out = locked.find((l) => l.who === person.id || l.who === person.login);
+  return {
+    id: person.id,
+    name: person.name,
+    role: person.role,
+    login: person.login,
+    isHere: person.active,
+    isMe: person.id === me.personId,
+    mayRule: mayRule(me.role, person.role),
+    sessions: sessions
+      .filter((s) => s.personId === person.id)
+      .map((s) => ({
+        id: s.id,
+        words: `A ${s.device}, since ${saidDate(s.beganAt.getTime(), timeZone, 'weekday and clock')} (${s.address})`,
+      })),
+    lockedUntil: out ? saidDate(out.until.getTime(), timeZone, 'clock') : null,
+  };
+}
+
+/** Who works here, where they are signed in, and what they sign in with. */
+export async function PeoplePage() {
+  const { me, people } = await inMyShop(async (trx, me, at) => {
+    const [people, sessions, locked] = await Promise.all([
+      manyPeople(trx),
+      manyOpenSessions(trx, new Date(at.getTime() - A_LONG_SHIFT_S * 1000)),
+      manyLocked(trx, at),
+    ]);
+    return { me, people: people.map((p) => viewOf(p, { me, sessions, locked })) };
+  });
+  return (
+    <section className={css.desk}>
+      <DeskTabs here="/desk/people" />
+      <h1>People</h1>
+      <p className="soft">
+        Who works here and what they sign in with. Whoever is retired signs in no more; what they did stays
+        theirs in the record.
+      </p>
+      <PeopleTable people={people} />
+      {mayManage(me.role) && (
+        <>
+          <h2>Somebody new</h2>
+          <AddPersonForm isOwner={me.role === 'owner'} />
+        </>
+      )}
+    </section>
+  );
+}

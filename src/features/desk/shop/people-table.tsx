@@ -1,0 +1,65 @@
+'use client';
+import type { Role } from '@/core/actions/contract';
+import { DeskTable, useOpenRow, type DeskColumn } from '@/shell/desk-table';
+import css from '../desk.module.css';
+import type { PersonView } from './person-view';
+import { PersonUnder } from './person-under';
+
+const ROLE_WORDS: Readonly<Record<Role, string>> = {
+  owner: 'owner',
+  manager: 'manager',
+  hand: 'at the bench',
+  auditor: 'looks the books over',
+};
+
+const COLUMNS: DeskColumn<PersonView>[] = [
+  {
+    accessor: 'name',
+    title: 'Who',
+    render: ({ name, isMe, isHere, lockedUntil }) => (
+      <>
+        <strong>{name}</strong>
+        {isMe && <span className="soft">, you</span>}
+        {!isHere && <span className={css.why}>works here no longer</span>}
+        {lockedUntil && <span className={css.why}>locked out until {lockedUntil}</span>}
+      </>
+    ),
+  },
+  { accessor: 'role', title: 'Does', width: '10rem', render: ({ role }) => ROLE_WORDS[role] },
+  {
+    accessor: 'login',
+    title: 'Signs in with',
+    width: '11rem',
+    visibleMediaQuery: '(min-width: 40em)',
+    render: ({ login }) => (
+      <span className="soft">{login === null ? 'a PIN' : `“${login}”, a password`}</span>
+    ),
+  },
+  {
+    accessor: 'sessions',
+    title: 'Signed in',
+    width: '8rem',
+    visibleMediaQuery: '(min-width: 40em)',
+    render: ({ sessions }) => (
+      <span className="soft">
+        {sessions.length === 0 ? 'nowhere' : sessions.length === 1 ? 'on one' : `on ${sessions.length}`}
+      </span>
+    ),
+  },
+];
+
+/** Everybody, a row each; what can be done about somebody opens under theirs. */
+export function PeopleTable({ people }: { people: readonly PersonView[] }) {
+  const { openId, shut, column } = useOpenRow<PersonView>('Change', ({ name }) => name);
+  const maySomething = people.some((p) => p.mayRule || p.isMe);
+  return (
+    <DeskTable
+      label="People"
+      columns={maySomething ? [...COLUMNS, column] : COLUMNS}
+      records={people}
+      empty="Nobody works here."
+      openId={openId}
+      under={(person) => <PersonUnder key={person.id} person={person} onSet={shut} />}
+    />
+  );
+}

@@ -1,0 +1,96 @@
+'use client';
+import { Button, Group, SimpleGrid, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import * as v from 'valibot';
+import { typedNumber } from '@/core/numbers/read-number';
+import { typedMeasure, type Units } from '@/core/units/measures';
+import type { Sanitiser } from '@/core/sanitising/sanitiser';
+import { DayInput } from '@/shell/day-input';
+import { someText, useShopForm } from '@/shell/form';
+import { useMeasures } from '@/shell/reader';
+import { Said } from '@/shell/said';
+import { useDone } from '../use-done';
+import { between, measureBetween, readMeasure } from './between';
+
+const schemaIn = (units: Units) =>
+  v.object({
+    name: someText(1, 60, 'What does its label call it?'),
+    percent: between(0.1, 20, '%'),
+    storageC: measureBetween('tempC', -10, 50, units),
+    targetPpm: between(20, 5000, 'ppm'),
+    contactMin: between(1, 120, 'minutes'),
+  });
+
+interface Props {
+  readonly sanitiser: Sanitiser;
+  readonly mayChange: boolean;
+}
+
+/** The bottle the shop sanitises from, and what its label wants. */
+export function SanitiserForm({ sanitiser, mayChange }: Props) {
+  const { problem, done } = useDone();
+  const { units, unit } = useMeasures();
+  const [isSaved, setSaved] = useState(false);
+  const [madeOn, setMadeOn] = useState(sanitiser.madeOn);
+  const form = useShopForm(schemaIn(units), {
+    name: sanitiser.name,
+    percent: String(sanitiser.percent),
+    storageC: typedMeasure('tempC', sanitiser.storageC, units),
+    targetPpm: String(sanitiser.targetPpm),
+    contactMin: String(sanitiser.contactMin),
+  });
+  const save = async (typed: typeof form.values) => {
+    const was = await done('shop/sanitiser', {
+      name: typed.name,
+      madeOn,
+      percent: typedNumber(typed.percent),
+      storageC: readMeasure('tempC', typed.storageC, units),
+      targetPpm: Math.round(typedNumber(typed.targetPpm)),
+      contactMin: Math.round(typedNumber(typed.contactMin)),
+    });
+    setSaved(was !== null);
+  };
+  const field = { disabled: !mayChange };
+  return (
+    <form onSubmit={form.onSubmit((typed) => void save(typed))} onChange={() => setSaved(false)}>
+      <SimpleGrid cols={{ base: 1, xs: 2, md: 3 }} spacing="0.875rem">
+        <TextInput label="Product" {...field} {...form.getInputProps('name')} />
+        <TextInput
+          label="Available chlorine when new, %"
+          inputMode="decimal"
+          {...field}
+          {...form.getInputProps('percent')}
+        />
+        <DayInput
+          label="Date on the bottle"
+          value={madeOn}
+          onChange={(to) => {
+            setMadeOn(to);
+            setSaved(false);
+          }}
+          placeholder="none: taken as new"
+        />
+        <TextInput
+          label={`Kept at, ${unit('tempC')}`}
+          inputMode="decimal"
+          {...field}
+          {...form.getInputProps('storageC')}
+        />
+        <TextInput label="Wanted, ppm" inputMode="numeric" {...field} {...form.getInputProps('targetPpm')} />
+        <TextInput
+          label="Contact, minutes"
+          inputMode="numeric"
+          {...field}
+          {...form.getInputProps('contactMin')}
+        />
+      </SimpleGrid>
+      {mayChange && (
+        <Group mt="1rem">
+          <Button type="submit">Sanitise with it</Button>
+        </Group>
+      )}
+      <Said isWell>{isSaved && 'Doses follow it from now on.'}</Said>
+      <Said isAlert>{problem}</Said>
+    </form>
+  );
+}

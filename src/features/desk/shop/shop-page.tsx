@@ -1,0 +1,69 @@
+import { mayManage } from '@/core/actions/contract';
+import { manyPails, manyRetiredPails } from '@/data/pails';
+import { manyRooms } from '@/data/rooms';
+import { shopDetails } from '@/data/shops';
+import { backupsHere } from '@/server/backups';
+import { sanitiserOf } from '@/server/sanitiser';
+import { inMyShop } from '@/server/session';
+import { DeskTabs } from '../desk-tabs';
+import css from '../desk.module.css';
+import { BackupsSaid } from './backups-said';
+import { DetailsForm } from './details-form';
+import { PailsTable } from './pails-table';
+import { SanitiserForm } from './sanitiser-form';
+import { RoomsTable } from './rooms-table';
+
+/** What the shop is: what stands on its cards, its rooms and its pails. */
+export async function ShopPage() {
+  const { me, details, rooms, pails, retired, sanitiser } = await inMyShop(async (trx, me) => {
+    const [details, rooms, pails, retired, sanitiser] = await Promise.all([
+      shopDetails(trx),
+      manyRooms(trx),
+      manyPails(trx),
+      manyRetiredPails(trx),
+      sanitiserOf(trx),
+    ]);
+    return { me, details, rooms, pails, retired, sanitiser };
+  });
+  const backups = await backupsHere();
+  const mayChange = mayManage(me.role);
+  return (
+    <section className={css.desk}>
+      <DeskTabs here="/desk/shop" />
+      <h1>The shop</h1>
+      <p className="soft">
+        What stands on its cards, how sure its promises are, and what flowers stand in.
+        {mayChange ? '' : ' A manager changes it.'}
+      </p>
+      <DetailsForm details={details} mayChange={mayChange} />
+      <h2>What pails are sanitised with</h2>
+      <p className="soft">
+        Doses are worked out from it, for the bottle as old as it is. Its label and local rules come first.
+      </p>
+      <SanitiserForm sanitiser={sanitiser} mayChange={mayChange} />
+      <h2>Rooms</h2>
+      <p className="soft">
+        Forecasts take these figures for what stands in a room. A change holds from now: what stood there
+        before stood in the air as it was.
+      </p>
+      <RoomsTable rooms={rooms} mayChange={mayChange} />
+      <h2>Backups</h2>
+      <BackupsSaid backups={backups} isDemo={me.shop.demo} timeZone={me.shop.timeZone} />
+      <h2>Pails</h2>
+      <p className="soft">
+        A retired pail keeps its history and its number. New ones begin unwashed; their labels are printed
+        from the pails.
+      </p>
+      <PailsTable
+        pails={[...pails, ...retired].map((p) => ({
+          id: p.id,
+          name: p.name,
+          litres: p.sizeL,
+          heightCm: p.heightCm,
+          isRetired: p.retiredAt !== null,
+        }))}
+        mayChange={mayChange}
+      />
+    </section>
+  );
+}

@@ -1,0 +1,125 @@
+'use client';
+import { Button, Group } from '@mantine/core';
+import { useState } from 'react';
+import type { InputOf } from '@/core/actions/actions';
+import type { JobPass, RelayJob } from '@/core/sanitising/relay-job';
+import { useActions } from '@/shell/actions';
+import { clockWords, useShopNow } from '@/shell/clock';
+import { useMeasures } from '@/shell/reader';
+import { Said } from '@/shell/said';
+import type { PailView } from './pail-view';
+import css from './pails.module.css';
+import { SANITISER_CAUTION } from './wash-step';
+
+type To = InputOf<'pails/wash-many'>['to'];
+
+/** Where the pails of a pass are, and what is next for those furthest behind. */
+function nextOf(pails: readonly PailView[]): { readonly to: To; readonly pails: readonly PailView[] } | null {
+  const dirty = pails.filter((p) => p.state === 'dirty');
+  if (dirty.length > 0) return { to: 'scrubbed', pails: dirty };
+  const scrubbed = pails.filter((p) => p.state === 'scrubbed');
+  if (scrubbed.length > 0) return { to: 'contact', pails: scrubbed };
+  const inContact = pails.filter((p) => p.state === 'contact');
+  return inContact.length > 0 ? { to: 'sanitised', pails: inContact } : null;
+}
+
+const DEED: Readonly<Record<To, string>> = {
+  scrubbed: 'Scrubbed',
+  contact: 'In the solution',
+  sanitised: 'Out, drained, upside down',
+};
+
+interface PassProps {
+  readonly pass: JobPass;
+  readonly number: number;
+  readonly product: string;
+  readonly pails: readonly PailView[];
+  /** Earlier passes are not done yet: what they pour on is not there. */
+  readonly waits: boolean;
+  readonly onDeed: (to: To, pails: readonly PailView[]) => void;
+}
+
+/** One pass: its pails, what goes in, its clock, and what is done next with all of them. */
+function Pass({ pass, number, product, pails, waits, onDeed }: PassProps) {
+  const now = useShopNow();
+  const { told } = useMeasures();
+  const next = nextOf(pails);
+  const dose = told('ml', Math.round(pass.doseMl));
+  const until = Math.max(0, ...pails.map((p) => p.contactUntil ?? 0));
+  const ppm = Math.round(pass.ppmAtStart);
+  const what =
+    number === 1
+      ? `${dose} of ${product}, water on top: ${ppm} ppm.`
+      : pass.doseMl > 0
+        ? `Pour it on, and ${dose} of ${product} more: back to ${ppm} ppm.`
+        : `Pour it on: about ${ppm} ppm still.`;
+  return (
+    <li className={css.pass} data-done={next === null || undefined}>
+      <p>
+        <strong>
+          {number}. {pails.map((p) => p.name).join(', ')}
+        </strong>{' '}
+        {next === null && <span className="soft">done</span>}
+      </p>
+      {next && <p className="soft">{what}</p>}
+      {until > 0 && now !== null && <p className="big">{clockWords(until, now).words}</p>}
+      {next && !(waits && next.to === 'contact') && (
+        <Button variant={waits ? 'plain' : 'deed'} onClick={() => onDeed(next.to, next.pails)}>
+          {DEED[next.to]}, {next.pails.length === 1 ? 'this one' : `these ${next.pails.length}`}
+        </Button>
+      )}
+    </li>
+  );
+}
+
+interface Props {
+  readonly relay: { readonly id: string; readonly job: RelayJob };
+  readonly pails: readonly PailView[];
+}
+
+/** The relay that is being run: pass by pass, the same on every tablet. */
+export function RelayInHand({ relay: { id, job }, pails }: Props) {
+  const { act } = useActions();
+  const [said, setSaid] = useState<string | null>(null);
+  const passes = job.passes.map((pass) => pails.filter((p) => pass.pailIds.includes(p.id)));
+  const current = passes.findIndex((of) => nextOf(of) !== null);
+  const deed = async (to: To, of: readonly PailView[]) => {
+    const pailIds = of.map((p) => p.id);
+    const outcome = await act(
+      'pails/wash-many',
+      { pailIds, to },
+      `${pailIds.length} pails: ${DEED[to].toLowerCase()}`,
+    );
+    setSaid(outcome.ok || outcome.why === 'unavailable' ? null : outcome.message);
+  };
+  const end = async () => {
+    const outcome = await act('pails/relay-end', { relayId: id });
+    setSaid(outcome.ok ? null : outcome.message);
+  };
+  return (
+    <section aria-label="The relay" className={css.relay}>
+      <h2>{job.mode === 'relay' ? 'The relay' : 'The soak'}</h2>
+      <p className="late">{SANITISER_CAUTION}</p>
+      <ol className={css.passes}>
+        {job.passes.map((pass, i) => (
+          <Pass
+            key={pass.pailIds[0] ?? i}
+            pass={pass}
+            number={i + 1}
+            product={job.product}
+            pails={passes[i] ?? []}
+            waits={i > current}
+            onDeed={(to, of) => void deed(to, of)}
+          />
+        ))}
+      </ol>
+      <p className="soft">The last of the solution goes to drains, floors and bins, by local rules.</p>
+      <Said isAlert>{said}</Said>
+      <Group>
+        <Button variant="quiet" onClick={() => void end()}>
+          End it here
+        </Button>
+      </Group>
+    </section>
+  );
+}

@@ -1,0 +1,129 @@
+'use client';
+import { Button, Collapse, Group, Stack } from '@mantine/core';
+import { useDisclosure } from '@mantine/hooks';
+import { useState } from 'react';
+import { DIRT, type Dirt } from '@/core/sanitising/figures';
+import { relayJob } from '@/core/sanitising/relay-job';
+import type { RelayMode } from '@/core/sanitising/relay';
+import type { Sanitiser } from '@/core/sanitising/sanitiser';
+import { useActions } from '@/shell/actions';
+import { Choices } from '@/shell/choices';
+import { NumberStepper } from '@/shell/number-stepper';
+import { useMeasures } from '@/shell/reader';
+import { Said } from '@/shell/said';
+import type { PailView } from './pail-view';
+import css from './pails.module.css';
+
+const HOW_MANY = [1, 2, 3].map((n) => ({ value: n, words: String(n) }));
+const MODES: readonly { readonly value: RelayMode; readonly words: string }[] = [
+  { value: 'relay', words: 'Pour it on' },
+  { value: 'all-at-once', words: 'Fill them all' },
+  { value: 'overnight', words: 'Soak overnight' },
+];
+const DIRT_WORDS: Readonly<Record<Dirt, string>> = {
+  rinsed: 'rinsed',
+  scummed: 'a scum line',
+  slimy: 'slimy',
+};
+
+const span = (minutes: number): string =>
+  minutes < 120 ? `${Math.round(minutes)} min` : `${(minutes / 60).toFixed(1)} h`;
+
+interface Props {
+  /** Pails that are to be washed. */
+  readonly dirty: readonly PailView[];
+  readonly sanitiser: Sanitiser;
+  /** ISO date in the shop's zone. */
+  readonly today: string;
+}
+
+/** Washes many pails with one solution: how many to start at once, what it takes, and what it saves. */
+export function RelayPanel({ dirty, sanitiser, today }: Props) {
+  const { act } = useActions();
+  const { told } = useMeasures();
+  const dose = (ml: number): string => (ml < 1000 ? told('ml', Math.round(ml)) : told('litres', ml / 1000));
+  const [isOpen, { toggle }] = useDisclosure(false);
+  const [count, setCount] = useState(dirty.length);
+  const [people, setPeople] = useState(1);
+  const [taps, setTaps] = useState(1);
+  const [dirt, setDirt] = useState<Dirt>('scummed');
+  const [mode, setMode] = useState<RelayMode>('relay');
+  const [problem, setProblem] = useState<string | null>(null);
+  const chosen = dirty.slice(0, Math.max(1, Math.min(count, dirty.length)));
+  const job = relayJob({
+    pails: chosen.map(({ id, sizeL }) => ({ id, litres: sizeL })),
+    ...{ dirt, people, taps, mode, sanitiser, today },
+  });
+  const begin = async () => {
+    const pailIds = chosen.map((p) => p.id);
+    const outcome = await act('pails/relay-begin', { pailIds, dirt, people, taps, mode });
+    setProblem(outcome.ok ? null : outcome.message);
+  };
+  const { allAtOnce: all } = job;
+  return (
+    <section aria-label="Wash many together" className={css.relay}>
+      <Button onClick={toggle} aria-expanded={isOpen}>
+        Wash {dirty.length} together
+      </Button>
+      <Collapse expanded={isOpen}>
+        <Stack gap="0.875rem" pt="0.875rem">
+          <NumberStepper
+            label="Pails to wash"
+            fewer="One pail fewer"
+            more="One pail more"
+            value={chosen.length}
+            min={1}
+            max={dirty.length}
+            suffix=" pails"
+            onChange={setCount}
+          />
+          <Group gap="0.5rem">
+            <span>Most are</span>
+            <Choices
+              label="How dirty most of them are"
+              value={dirt}
+              onChange={setDirt}
+              options={DIRT.map((d) => ({ value: d, words: DIRT_WORDS[d] }))}
+            />
+          </Group>
+          <Group gap="1.5rem">
+            <Group gap="0.5rem">
+              <span>Hands</span>
+              <Choices label="Hands" value={people} onChange={setPeople} options={HOW_MANY} />
+            </Group>
+            <Group gap="0.5rem">
+              <span>Taps</span>
+              <Choices label="Taps" value={taps} onChange={setTaps} options={HOW_MANY} />
+            </Group>
+          </Group>
+          <Choices label="How" value={mode} onChange={setMode} options={MODES} />
+          <p>
+            <span className="big">Start {job.passes[0]?.pailIds.length}</span>{' '}
+            <span className="soft">
+              {job.passes.length === 1 ? 'in one pass' : `in ${job.passes.length} passes`}
+            </span>
+          </p>
+          <p>
+            {dose(job.stockMl)} of {job.product} in {told('litres', Math.round(job.litres))},{' '}
+            {span(job.minutes)} after {span(job.scrubMinutes)} of scrubbing.
+          </p>
+          {mode === 'relay' && job.litres < all.litres && (
+            <p className="soft">
+              All filled at once: {dose(all.stockMl)}, {told('litres', Math.round(all.litres))},{' '}
+              {span(all.minutes)}.
+            </p>
+          )}
+          {!job.isSanitised && (
+            <Said isAlert>
+              This does not sanitise them: the solution is too weak or too short on the wall.
+            </Said>
+          )}
+          <Button variant="deed" onClick={() => void begin()}>
+            Begin
+          </Button>
+          <Said isAlert>{problem}</Said>
+        </Stack>
+      </Collapse>
+    </section>
+  );
+}

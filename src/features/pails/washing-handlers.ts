@@ -1,0 +1,147 @@
+import 'server-only';
+import type { pailActions } from '@/core/actions/pails';
+import { MINUTE_MS } from '@/core/calendar/spans';
+import { washDose, type Sanitiser } from '@/core/sanitising/sanitiser';
+import { relayJob } from '@/core/sanitising/relay-job';
+import { m } from '@/core/words/message';
+import type { Trx } from '@/data/connection';
+import { RefusedError } from '@/data/errors';
+import { changePail, manyPails, onePailForUpdate, type PailRow, type PailState } from '@/data/pails';
+import { writeEntry, type Action } from '@/data/record';
+import { beginRelay, endRelay, maybeOpenRelay, type OpenRelay } from '@/data/sanitising';
+import { inZone } from '@/server/clock';
+import type { ActionContext, Handlers } from '@/server/handler';
+import { sanitiserOf } from '@/server/sanitiser';
+
+type WashingAction = Extract<
+  keyof typeof pailActions,
+  'pails/wash' | 'pails/wash-many' | 'pails/relay-begin' | 'pails/relay-end'
+>;
+
+const MAY_FOLLOW = {
+  scrubbed: ['dirty'],
+  contact: ['scrubbed'],
+  sanitised: ['contact'],
+} as const satisfies Readonly<Record<string, readonly PailState[]>>;
+const TO_WASH: readonly PailState[] = ['dirty', 'scrubbed', 'contact'];
+
+type Washed = keyof typeof MAY_FOLLOW;
+
+/** One pail goes on to its next state, by the shop's own contact time. */
+async function washOne(
+  { trx, action, me }: ActionContext,
+  sanitiser: Sanitiser,
+  pailId: string,
+  to: Washed,
+): Promise<void> {
+  const pail = await onePailForUpdate(trx, pailId);
+  if (!(MAY_FOLLOW[to] as readonly PailState[]).includes(pail.state))
+    throw new RefusedError(
+      `Pail ${pail.name} is ${pail.state} now, so that step is not its next. Nothing was changed.`,
+    );
+  const { contactMin } = sanitiser;
+  const { date } = inZone(action.at, me.shop.timeZone);
+  const dose = to === 'contact' ? washDose(sanitiser, pail.sizeL, date) : null;
+  const leftMs = (pail.contactUntil?.getTime() ?? 0) - action.at.getTime();
+  if (to === 'sanitised' && leftMs > (contactMin * MINUTE_MS) / 2)
+    throw new RefusedError(
+      `Pail ${pail.name} has not stood half its time in the solution. Nothing was changed; wait for its clock.`,
+    );
+  await changePail(trx, pailId, {
+    state: to,
+    contact_until: to === 'contact' ? new Date(action.at.getTime() + contactMin * MINUTE_MS) : null,
+    ...(to === 'sanitised' ? { sanitised_at: action.at } : {}),
+  });
+  await writeEntry(trx, action, {
+    kind: 'wash',
+    subjectKind: 'pail',
+    subjectId: pail.id,
+    says: m('record.wash', { pail: pail.name, wash: m(`record.wash.${to}`) }),
+    detail: { from: pail.state, to, dose },
+  });
+}
+
+async function enterRelayEnded(trx: Trx, action: Action, { id, job }: OpenRelay): Promise<void> {
+  await writeEntry(trx, action, {
+    kind: 'relay',
+    subjectKind: 'house',
+    subjectId: action.shopId,
+    says: m('record.relay-ended'),
+    detail: { relayId: id, pailIds: job.passes.flatMap((p) => p.pailIds) },
+  });
+}
+
+/** A relay ends with the last of its pails upside down. */
+async function endIfDone({ trx, action }: ActionContext): Promise<void> {
+  const relay = await maybeOpenRelay(trx);
+  if (!relay) return;
+  const ids = relay.job.passes.flatMap((p) => p.pailIds);
+  const isLeft = (await manyPails(trx)).some((p) => ids.includes(p.id) && TO_WASH.includes(p.state));
+  if (!isLeft && (await endRelay(trx, relay.id, action.at))) await enterRelayEnded(trx, action, relay);
+}
+
+/** How pails are washed, one or many, and how a relay is run. */
+export const washingHandlers: Handlers<WashingAction> = {
+  'pails/wash': {
+    work: async (context, { pailId, to }) => {
+      await washOne(context, await sanitiserOf(context.trx), pailId, to);
+      if (to === 'sanitised') await endIfDone(context);
+      return null;
+    },
+  },
+  'pails/wash-many': {
+    work: async (context, { pailIds, to }) => {
+      const sanitiser = await sanitiserOf(context.trx);
+      for (const pailId of pailIds) await washOne(context, sanitiser, pailId, to);
+      if (to === 'sanitised') await endIfDone(context);
+      return null;
+    },
+  },
+  'pails/relay-begin': {
+    work: async ({ trx, action, me }, { pailIds, ...asked }) => {
+      if (await maybeOpenRelay(trx))
+        throw new RefusedError('A relay is being run already. Nothing was begun; end that one first.');
+      const pails: PailRow[] = [];
+      for (const pailId of pailIds) {
+        const pail = await onePailForUpdate(trx, pailId);
+        if (pail.state !== 'dirty' && pail.state !== 'scrubbed')
+          throw new RefusedError(
+            `Pail ${pail.name} is ${pail.state} now and not to be washed. Nothing was begun.`,
+            'pailIds',
+          );
+        pails.push(pail);
+      }
+      const sanitiser = await sanitiserOf(trx);
+      const job = relayJob({
+        ...asked,
+        pails: pails.map(({ id, sizeL }) => ({ id, litres: sizeL })),
+        sanitiser,
+        today: inZone(action.at, me.shop.timeZone).date,
+      });
+      const relayId = await beginRelay(trx, action.shopId, action.personId, job, action.at);
+      await writeEntry(trx, action, {
+        kind: 'relay',
+        subjectKind: 'house',
+        subjectId: action.shopId,
+        says: m('record.relay-begun', {
+          n: pails.length,
+          s: job.passes[0]?.pailIds.length ?? 0,
+          ml: Math.round(job.stockMl),
+          product: sanitiser.name,
+          litres: job.litres,
+        }),
+        detail: { relayId, pailIds },
+      });
+      return { relayId };
+    },
+  },
+  'pails/relay-end': {
+    work: async ({ trx, action }, { relayId }) => {
+      const relay = await maybeOpenRelay(trx);
+      if (relay?.id !== relayId || !(await endRelay(trx, relayId, action.at)))
+        throw new RefusedError('That relay has ended already. Nothing was changed.', 'relayId');
+      await enterRelayEnded(trx, action, relay);
+      return null;
+    },
+  },
+};

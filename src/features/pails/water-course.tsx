@@ -1,0 +1,57 @@
+import { area, curveMonotoneX, line } from 'd3-shape';
+import { linear } from '@/drawing/linear';
+import type { PailWater } from '@/core/water/pail-water';
+import { DUE_FOR_CHANGE_LOG10 } from '@/core/water/vessel-water';
+import css from './pails.module.css';
+
+const [W, H, LEFT, RIGHT, TOP, BOTTOM] = [300, 132, 8, 292, 18, 104];
+const [LEAST, MOST] = [2.5, 8.5];
+
+interface Props {
+  readonly water: PailWater;
+  /** Hours since it was filled. */
+  readonly nowHour: number;
+}
+
+/** The count from the fill on as a line with its band, and where it is to be changed. */
+export function WaterCourse({ water: { course }, nowHour }: Props) {
+  const last = course.at(-1)?.atHour ?? 1;
+  const x = linear([0, last], [LEFT, RIGHT]);
+  const y = linear([LEAST, MOST], [BOTTOM, TOP]);
+  const band = area<(typeof course)[number]>()
+    .x((c) => x(c.atHour))
+    .y0((c) => y(Math.max(LEAST, c.p10)))
+    .y1((c) => y(Math.min(MOST, c.p90)))
+    .curve(curveMonotoneX)(course);
+  const middle = line<(typeof course)[number]>()
+    .x((c) => x(c.atHour))
+    .y((c) => y(Math.max(LEAST, c.p50)))
+    .curve(curveMonotoneX)(course);
+  const limit = y(DUE_FOR_CHANGE_LOG10);
+  const now = x(Math.min(last, nowHour));
+  return (
+    <svg
+      viewBox={`0 0 ${W} ${H}`}
+      width="100%"
+      role="img"
+      aria-label="Predicted count of bacteria from the fill to four days ahead, with its band and the limit for a change"
+    >
+      <path d={band ?? ''} fill="var(--water)" />
+      <path d={middle ?? ''} fill="none" stroke="var(--blue)" strokeWidth={2} />
+      <line x1={LEFT} x2={RIGHT} y1={limit} y2={limit} stroke="var(--rust)" strokeDasharray="6 4" />
+      <text x={LEFT} y={limit - 4} className={css.axis}>
+        change
+      </text>
+      <line x1={now} x2={now} y1={TOP} y2={BOTTOM} stroke="var(--ink)" />
+      <text x={LEFT} y={H - 10} className={css.axis}>
+        filled
+      </text>
+      <text x={Math.min(RIGHT - 60, Math.max(LEFT + 48, now))} y={TOP - 5} className={css.axis}>
+        now
+      </text>
+      <text x={RIGHT} y={H - 10} textAnchor="end" className={css.axis}>
+        in 4 days
+      </text>
+    </svg>
+  );
+}

@@ -1,0 +1,156 @@
+import fc from 'fast-check';
+import type { InputOf } from '@/core/actions/actions';
+import { USUAL_SANITISER } from '@/core/sanitising/sanitiser';
+import { manyPails, type PailRow } from '@/data/pails';
+import { maybeOpenRelay } from '@/data/sanitising';
+import { manyWaterLooks } from '@/data/water-looks';
+import { act, be, does, later } from '../support/acting';
+import { freshShop, type TestShop } from '../support/database';
+import { unsound } from '../support/sound';
+import { stage } from '../support/stage';
+
+jest.mock('@/server/session', () => jest.requireActual<object>('../support/stage')['stagedSession' as never]);
+jest.mock('@/server/clock', () => ({
+  ...jest.requireActual<object>('@/server/clock'),
+  now: () => stage.at,
+}));
+jest.setTimeout(180_000);
+
+let shop: TestShop;
+beforeAll(async () => {
+  stage.shop = shop = await freshShop();
+});
+beforeEach(() => be('Wen'));
+afterAll(() => shop.close());
+
+const pails = () => shop.inside((trx) => manyPails(trx));
+const inState = async (state: PailRow['state']) => (await pails()).filter((p) => p.state === state);
+const looks = () => shop.inside((trx) => manyWaterLooks(trx));
+const openRelay = () => shop.inside((trx) => maybeOpenRelay(trx));
+const lastOfKind = async (kind: string): Promise<number> =>
+  (await shop.owner('record_entry').where({ kind }).orderBy('id', 'desc').first<{ id: number }>('id')).id;
+
+test('a look counts for the water it was taken of, until it is taken back or the water is gone', async () => {
+  const [clean] = await inState('sanitised');
+  const pailId = clean?.id ?? '';
+  expect(await does('pails/look', { pailId, look: 'hazy' })).toMatch(/no water in it/);
+  await act('pails/fill', { pailId, litres: 3, solution: 'plain', tempC: 20, depth: 'normal' });
+  later(60);
+  await act('pails/look', { pailId, look: 'hazy' });
+  const first = await looks();
+  expect(first.map((l) => l.look)).toEqual(['hazy']);
+  later(1);
+  await act('pails/look', { pailId, look: 'cloudy' });
+  expect((await looks()).map((l) => l.look)).toEqual(['hazy', 'cloudy']);
+  await act('desk/take-back', { entryId: await lastOfKind('water-look') });
+  expect(await looks()).toEqual(first);
+  await act('pails/tip-out', { pailId });
+  expect(await looks()).toEqual([]);
+});
+
+test('a relay is one for all tablets, takes its pails through, and ends with the last of them', async () => {
+  await be('Ilse');
+  await act('shop/sanitiser', { ...USUAL_SANITISER, contactMin: 6 });
+  await be('Wen');
+  const wash = [...(await inState('dirty')), ...(await inState('scrubbed'))].slice(0, 5);
+  const asked: InputOf<'pails/relay-begin'> = {
+    ...{ pailIds: wash.map((p) => p.id), people: 1, taps: 1 },
+    dirt: 'rinsed',
+    mode: 'relay',
+  };
+  expect(await does('pails/relay-begin', asked)).toBe('done');
+  await be('Bram');
+  expect(await does('pails/relay-begin', asked)).toMatch(/being run already/);
+  const job = (await openRelay())?.job;
+  expect(job?.passes.flatMap((p) => p.pailIds).sort()).toEqual(wash.map((p) => p.id).sort());
+  for (const { pailIds } of job?.passes ?? []) {
+    const dirty = (await inState('dirty')).map((p) => p.id).filter((id) => pailIds.includes(id));
+    if (dirty.length > 0) await act('pails/wash-many', { pailIds: dirty, to: 'scrubbed' });
+    expect(await does('pails/wash-many', { pailIds: [...pailIds], to: 'contact' })).toBe('done');
+    later(2);
+    expect(await does('pails/wash-many', { pailIds: [...pailIds], to: 'sanitised' })).toMatch(
+      /half its time/,
+    );
+    later(4);
+    expect(await openRelay()).toBeDefined();
+    expect(await does('pails/wash-many', { pailIds: [...pailIds], to: 'sanitised' })).toBe('done');
+  }
+  expect(await openRelay()).toBeUndefined();
+  const ready = (await inState('sanitised')).map((p) => p.id);
+  expect(wash.every((p) => ready.includes(p.id))).toBe(true);
+});
+
+test('of pails that are not all at one point none is washed', async () => {
+  const [dirty] = await inState('filled');
+  const [clean] = await inState('sanitised');
+  const pailIds = [clean?.id ?? '', dirty?.id ?? ''];
+  const before = await pails();
+  expect(await does('pails/wash-many', { pailIds, to: 'scrubbed' })).toMatch(/not its next/);
+  expect(
+    await does('pails/wash-many', { pailIds: [pailIds[0] ?? '', pailIds[0] ?? ''], to: 'scrubbed' }),
+  ).toMatch(/twice/);
+  expect(await pails()).toEqual(before);
+});
+
+/** A tap on one of three pails, as any tablet may send it. */
+const tap = fc.record({
+  pail: fc.nat(2),
+  what: fc.constantFrom('scrubbed', 'contact', 'sanitised', 'fill', 'fill, because', 'tip out', 'turn over'),
+  waitMin: fc.constantFrom(0, 3, 12),
+});
+type Tap = { readonly pail: number; readonly what: string; readonly waitMin: number };
+
+function send({ pail, what }: Tap, ids: readonly string[]): Promise<unknown> {
+  const pailId = ids[pail] ?? '';
+  const water = { litres: 2, solution: 'plain', tempC: 20, depth: 'normal' } as const;
+  switch (what) {
+    case 'fill':
+      return act('pails/fill', { pailId, ...water });
+    case 'fill, because':
+      return act('pails/fill', { pailId, ...water, overrideReason: 'the van is here' });
+    case 'tip out':
+      return act('pails/tip-out', { pailId });
+    case 'turn over':
+      return act('pails/turn-over', { pailId, toPailId: ids[(pail + 1) % 3] ?? '' });
+    default:
+      return act('pails/wash', { pailId, to: what as 'scrubbed' });
+  }
+}
+
+test('no order of taps from two tablets fills an unsanitised pail without a reason in the record', async () => {
+  const ids = (await pails())
+    .filter((p) => p.state !== 'filled')
+    .slice(0, 3)
+    .map((p) => p.id);
+  await fc.assert(
+    fc.asyncProperty(fc.array(fc.tuple(tap, tap), { minLength: 4, maxLength: 14 }), async (pairs) => {
+      for (const [a, b] of pairs) {
+        later(a.waitMin);
+        await Promise.all([send(a, ids), send(b, ids)]);
+      }
+      // What the record says was done to each pail, in its order, read by a rule of its own.
+      const { rows } = await shop.owner.raw<{
+        rows: { pail: string; kind: string; to: string | null; fill: string | null; reason: string | null }[];
+      }>(
+        `select coalesce(e.detail->>'toPailId', e.subject_id::text) as pail, e.kind, e.detail->>'to' as to,
+                e.detail->>'fillId' as fill, f.override_reason as reason
+           from record_entry e left join pail_fill f on f.id::text = e.detail->>'fillId'
+          where e.kind in ('wash','fill','turn-over') order by e.id`,
+      );
+      const isClean = new Map<string, boolean>();
+      const wasWashed = new Set<string>();
+      for (const { pail, kind, to, fill, reason } of rows) {
+        if (kind === 'wash') {
+          isClean.set(pail, to === 'sanitised');
+          wasWashed.add(pail);
+        } else if (fill !== null) {
+          if (wasWashed.has(pail) && !isClean.get(pail)) expect([pail, reason]).not.toEqual([pail, null]);
+          isClean.set(pail, false);
+          wasWashed.add(pail);
+        }
+      }
+      expect(await unsound(shop.owner)).toEqual([]);
+    }),
+    { numRuns: 25 },
+  );
+});
