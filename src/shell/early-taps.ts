@@ -33,6 +33,8 @@ function waitForLife(): void {
     if (!isOurs || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
     if (target.closest('input,select,textarea,[contenteditable]')) return;
     event.preventDefault();
+    // What listens already, before the rest of the page has come to life, would hear it a second time.
+    event.stopImmediatePropagation();
     const { key, code, shiftKey } = event;
     waiting.push(() => {
       const at = target.isConnected ? target : document.body;

@@ -151,6 +151,7 @@ test('from the delivery note to a printed card', async ({ page }) => {
     await page.getByRole('link', { name: 'Print it' }).click();
     await expect(page.getByRole('heading', { name: 'Foyer, opening night' })).toBeVisible();
     await expect(page.getByText(/Prometemos \d+ días/)).toBeVisible();
+    await expect(page.locator('[data-fitted=yes]')).toHaveCount(1);
     expect(sidesOf(await page.pdf({ preferCSSPageSize: true }))).toBe(1);
     await expectNothingSerious(page);
   });

@@ -1,4 +1,3 @@
-import type { CSSProperties } from 'react';
 import { dayWords } from '@/core/calendar/said-dates';
 import { partsOf, type SpokenCard } from '@/core/care/compose-card';
 import type { IssuedCard } from '@/core/care/card-for';
@@ -32,22 +31,7 @@ function Lines({ lines, start, tag }: LinesProps) {
   );
 }
 
-/** So many letters fill the side; a longer card is printed smaller, so that it stays one side (measured). */
-const LETTERS_A_SIDE = 1100;
-/** What every card says: its dates' names, its last line; and what a line says of its worth. */
-const LETTERS_ALWAYS = 180;
-const LETTERS_OF_A_GAIN = 26;
-
-function printScale({ card, shopName, arrangementName, contents, contact = '' }: IssuedCard): number {
-  const head = [shopName, arrangementName, contact, ...contents, card.lead?.words ?? ''];
-  const said = [...card.lines.map((l) => l.text), card.together ?? '', card.rescue ?? '', card.skip];
-  const gains = card.lines.filter((l) => gainWords(l.gainDays) !== null).length;
-  const letters = [...head, ...said, ...card.cautions].join('  ').length + LETTERS_ALWAYS;
-  // Lines end where words do: half of the letters want a little less than half of the side.
-  return Math.min(1, (LETTERS_A_SIDE / (letters + gains * LETTERS_OF_A_GAIN)) ** 0.65);
-}
-
-/** The care card, one A6 side, as it prints, in the language it was written in. */
+/** The care card, in the language it was written in. */
 export function CardSheet({ issued }: { issued: IssuedCard }) {
   const { card } = issued;
   const { owed, more } = partsOf(card);
@@ -55,11 +39,7 @@ export function CardSheet({ issued }: { issued: IssuedCard }) {
   const locale = localeOf(tag);
   const foot = { promise: card.promise, date: sentenceDate(issued.date, locale) };
   return (
-    <article
-      className={css.card}
-      lang={languageOf(tag)}
-      style={{ '--card-scale': printScale(issued) } as CSSProperties}
-    >
+    <article className={css.card} lang={languageOf(tag)}>
       <header>
         <p className={css.shop}>{issued.shopName}</p>
         <h2>{issued.arrangementName}</h2>

@@ -4,6 +4,7 @@ import { LinkButton } from '@/shell/link-button';
 import { notFound } from 'next/navigation';
 import { CardSheet } from './card-sheet';
 import { issuedCard } from './issued-card';
+import { OneSide } from './one-side';
 import { PrintButton } from './print-button';
 import css from './send-off.module.css';
 
@@ -20,7 +21,9 @@ export async function PrintPage({ cardId }: { cardId: string }) {
         </Button>
         <LinkButton href="/send-off">Back</LinkButton>
       </div>
-      <CardSheet issued={issued} />
+      <OneSide>
+        <CardSheet issued={issued} />
+      </OneSide>
     </main>
   );
 }
