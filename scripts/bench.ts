@@ -3,6 +3,7 @@ import { SHIPPED_SPECIES } from '../src/core/species/registry';
 import { intoPails } from '../src/core/bench/pails';
 import { planBench } from '../src/core/bench/plan';
 import type { BenchInput } from '../src/core/bench/types';
+import { compileLoop, handArrangement, handLot } from './lib/c-loop';
 import { loadSolver } from '../src/workers/solver';
 import { arrangementOf, lotOf, TABLE_STAY } from '../tests/support/bench-inputs';
 import { plainArrangement, plainLot } from '../tests/support/plain-twin';
@@ -13,7 +14,8 @@ import type { ArrangementInput } from '../src/core/arrangement/types';
 import { whatADayCosts } from '../src/core/habits/what-a-day-costs';
 import { SPECIES } from '../src/core/species/species';
 import { readDeliveryNote } from '../src/core/note/read-note';
-import { daysLeftByDraw, predictLot } from '../src/core/vase-life/predict-lot';
+import { endsOfLot, predictLot } from '../src/core/vase-life/predict-lot';
+import { hoursToStep, type Ends } from '../src/core/vase-life/results';
 import type { LotInput } from '../src/core/vase-life/types';
 
 function medianMs(runs: number, work: () => unknown): number {
@@ -27,21 +29,46 @@ function medianMs(runs: number, work: () => unknown): number {
   return times[Math.floor(runs / 2)] ?? NaN;
 }
 
-/** Hours that stems stood from hour 0 to their end or the last hour, of those drawn: counted, not read off a curve. */
-const hoursOfLot = (input: LotInput): number =>
-  daysLeftByDraw(input).reduce((sum, days) => sum + days * 24, 0);
-function hoursOfArrangement(input: ArrangementInput): number {
+/** Hours that stems stood from hour 0 to their end or the last hour, counted; and how many of them were stepped. */
+interface Hours {
+  readonly stood: number;
+  readonly stepped: number;
+}
+const hoursOf = (all: readonly Ends[], last: number): Hours => ({
+  stood: all.reduce(
+    (sum, { endHour }) => sum + endHour.reduce((hours, end) => hours + (Number.isNaN(end) ? last : end), 0),
+    0,
+  ),
+  stepped: all.reduce((sum, ends) => sum + ends.steppedHours, 0),
+});
+const hoursOfLot = (input: LotInput): Hours => hoursOf([endsOfLot(input)], hoursToStep(0));
+function hoursOfArrangement(input: ArrangementInput): Hours {
   const run = startArrangement(input);
   advance(run, input.draws);
-  return run.lines.reduce(
-    (sum, { ends }) =>
-      sum + ends.endHour.reduce((hours, end) => hours + (Number.isNaN(end) ? run.hours : end), 0),
-    0,
+  return hoursOf(
+    run.lines.map((line) => line.ends),
+    run.hours,
   );
 }
 const say = (what: string, figures: string): void => console.log(`${what.padEnd(58)}${figures}`);
 const perSecond = (hours: number, ms: number): string =>
   `${(hours / ms / 1000).toFixed(1)} million stem-hours a second`;
+const stood = ({ stood: hours, stepped }: Hours, ms: number): string =>
+  `${perSecond(hours, ms)} (${((stepped / hours) * 100).toFixed(0)} % of them stepped)`;
+
+const loop = compileLoop();
+/** The same by a plain loop in C that steps every stem every hour: its speed, and what share of it ours is. */
+function besideC(hours: number, ms: number, hand: () => Buffer): void {
+  if (!loop) return say('  a plain loop in C', 'no C compiler (cc) here');
+  const plain = loop.run(hand());
+  const apart = Math.abs(plain.stemHours / hours - 1);
+  const share = plain.ms / ms / (plain.stemHours / hours);
+  say(
+    '  a plain loop in C, stepping alone',
+    `${plain.ms.toFixed(0)} ms, ${perSecond(plain.stemHours, plain.ms)}: ours ${share.toFixed(2)} of it` +
+      (apart > 1e-6 ? ` (its hours differ by ${(apart * 100).toFixed(4)} %)` : ''),
+  );
+}
 
 /** A note of so many lines whose counts are open until its sums are reckoned through. */
 const NOTE_LINES = 2000;
@@ -67,8 +94,9 @@ for (const [species, solution] of [
   const ms = medianMs(5, () => predictLot(input));
   say(
     `a lot of ${species} in ${solution}, 20 000 draws`,
-    `${ms.toFixed(0)} ms, ${perSecond(hoursOfLot(input), ms)}`,
+    `${ms.toFixed(0)} ms, ${stood(hoursOfLot(input), ms)}`,
   );
+  besideC(hoursOfLot(input).stood, ms, () => handLot(input));
 }
 
 const list = Array.from({ length: 300 }, (_, i) =>
@@ -81,13 +109,14 @@ const whole = arrangementOf(500);
 const wholeMs = medianMs(5, () => predictArrangement(whole));
 say(
   'an arrangement, 40 stems, 500 draws',
-  `${wholeMs.toFixed(0)} ms (target 600), ${perSecond(hoursOfArrangement(whole), wholeMs)}`,
+  `${wholeMs.toFixed(0)} ms (target 600), ${stood(hoursOfArrangement(whole), wholeMs)}`,
 );
+besideC(hoursOfArrangement(whole).stood, wholeMs, () => handArrangement(whole));
 const mixed = arrangementOf(500, 'mixed');
 const mixedMs = medianMs(5, () => predictArrangement(mixed));
 say(
   'the same, kept as customers mixed keep flowers',
-  `${mixedMs.toFixed(0)} ms, ${perSecond(hoursOfArrangement(mixed), mixedMs)}`,
+  `${mixedMs.toFixed(0)} ms, ${stood(hoursOfArrangement(mixed), mixedMs)}`,
 );
 
 const firstBands: number[] = [];
@@ -158,6 +187,8 @@ say(
   'its first 12 lots into pails by the solver',
   `${packMs.toFixed(0)} ms: ${pailsOf(intoPails(few12, morning.pails, solve).shares)} pails, ${pailsOf(intoPails(few12, morning.pails).shares)} by first fit`,
 );
+
+loop?.end();
 
 /** Bytes of every typed array that hangs on a value: what a run holds, whenever the collector comes by. */
 function heldBytes(value: unknown, seen = new Set<unknown>()): number {

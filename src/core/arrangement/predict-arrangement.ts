@@ -1,7 +1,8 @@
 import { HORIZON_DAYS, MODEL_VERSION } from '../model/constants';
 import { quantileOfSorted } from '../statistics';
 import { DAYS, quantileErrors, quantilesOf, summariseEnds } from '../vase-life/results';
-import { advance, startArrangement, type ArrangementRun } from './run';
+import { advance, startArrangement } from './run';
+import type { ArrangementRun } from './run-parts';
 import type { ArrangementForecast, ArrangementInput, LineForecast, VesselOfDay } from './types';
 
 /**

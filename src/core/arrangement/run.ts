@@ -4,84 +4,24 @@ import { SeededStream } from '../random';
 import type { Species } from '../species/species';
 import { airHours } from '../vase-life/air';
 import { demandByHour } from '../vase-life/demand';
-import { lineHours, type LineHours } from '../vase-life/line-hours';
+import { lineHours } from '../vase-life/line-hours';
 import { DEFAULT_START_HOUR_OF_DAY } from '../vase-life/predict-lot';
-import {
-  collectEnds,
-  dayMarks,
-  DAYS,
-  hoursToStep,
-  newEnds,
-  tallyStages,
-  type Ends,
-} from '../vase-life/results';
-import {
-  drawStem,
-  emptyBlock,
-  lineStart,
-  stemBlock,
-  type LineStart,
-  type StemBlock,
-} from '../vase-life/stem-block';
+import { collectEnds, dayMarks, DAYS, hoursToStep, newEnds, nextMarks } from '../vase-life/results';
+import { drawStem, emptyBlock, lineStart, stemBlock } from '../vase-life/stem-block';
 import { sharedWater, type SharedWater } from '../vase-life/shared-water';
-import { stepBlock } from '../vase-life/step-block';
-import { vesselHours, type VesselHours } from '../vase-life/vessel-hours';
+import { vesselHours } from '../vase-life/vessel-hours';
 import { careStyles, styleOfDraws, type CareStyle } from './care-styles';
 import { EvenStems } from '../even-normals';
 import { drawnOfLines, MOST_STEMS } from './drawn-together';
-import { dateOf, FIRST_FADE, LAST_STAND, shareByDay, STILL_A_GIFT, type EndedLine } from './draw-outcome';
+import { dateOf, FIRST_FADE, LAST_STAND, shareByDay, STILL_A_GIFT } from './draw-outcome';
 import { luckOfLines } from './luck-of-lines';
 import { ROLE_WEIGHT } from './role-weight';
+import type { ArrangementRun, RunLine, RunStyle } from './run-parts';
+import { stepDraw } from './step-draw';
 import type { ArrangementInput, ArrangementLine } from './types';
 
 /** Lines an arrangement may have; each has its own stream of luck in a draw. */
 export const MOST_LINES = 64;
-
-interface RunLine {
-  readonly species: Species;
-  /** Stems that are drawn of it, and how many of its own each stands for. */
-  readonly drawn: number;
-  readonly each: number;
-  /** Deals a large line's luck out evenly; null where every stem is drawn. */
-  readonly even: EvenStems | null;
-  readonly start: LineStart;
-  /** Which stream of luck is the line's, whatever order the lines are listed in. */
-  readonly luckOf: number;
-  readonly block: StemBlock;
-  readonly ends: Ends;
-  /** This draw's ends, ascending. */
-  readonly ended: EndedLine;
-}
-
-interface RunStyle {
-  /** Drunk in the first day that counts by stems that all stand, mL. */
-  readonly firstDayMl: number;
-  readonly vessel: VesselHours;
-  readonly lines: readonly LineHours[];
-}
-
-/** An arrangement's forecast being worked out, draw by draw. */
-export interface ArrangementRun {
-  readonly input: ArrangementInput;
-  readonly figures: Figures;
-  readonly countFromHour: number;
-  readonly hours: number;
-  readonly lines: readonly RunLine[];
-  readonly styles: readonly RunStyle[];
-  readonly styleOf: Uint8Array;
-  /** By draw. */
-  readonly firstFade: Float64Array;
-  readonly stillAGift: Float64Array;
-  readonly lastStand: Float64Array;
-  /** By draw and line: still-a-gift, were the line's weight an average of the others'. */
-  readonly giftWithout: Float64Array;
-  /** By draw and day. */
-  readonly shareByDay: Float64Array;
-  /** Sums over the draws by day: level at its beginning, litres; drunk in the day before, mL. */
-  readonly levelByDay: Float64Array;
-  readonly drunkByDay: Float64Array;
-  done: number;
-}
 
 /** What the lines make of their one water, and how much of it they can draw. */
 function waterOf(
@@ -128,6 +68,11 @@ function prepareStyle(
   const from = Math.floor(input.countFromHour ?? 0);
   return {
     vessel,
+    nextLook: nextMarks(
+      dayMarks(input.countFromHour ?? 0).map((day, hour) =>
+        Math.max(day, vessel.filled[hour] === 1 ? 0 : -1),
+      ),
+    ),
     firstDayMl: drunkMlByHour.subarray(from, from + 24).reduce((a, b) => a + b, 0),
     lines: input.lines.map((line, at) =>
       lineHours(species[at] as Species, vessel, demands[at] as Float64Array, eventsOf(line), figures),
@@ -219,7 +164,8 @@ export function advance(run: ArrangementRun, draws: number): void {
   }
 }
 
-function drawStems(run: ArrangementRun, luck: SeededStream): void {
+/** Draws the stems of every line for the draw that is next. */
+export function drawStems(run: ArrangementRun, luck: SeededStream): void {
   for (const line of run.lines) {
     emptyBlock(line.block);
     luck.begin(run.input.seed, run.done * MOST_LINES + line.luckOf);
@@ -228,56 +174,6 @@ function drawStems(run: ArrangementRun, luck: SeededStream): void {
     const ofStem = line.even ?? luck;
     for (let row = 0; row < line.drawn; row++) drawStem(line.block, row, line.start, ofStem, lot);
   }
-}
-
-/**
- * One draw of the whole: every stem of every line stepped together in its one vessel, so that they
- * drink from one level and a flower that ends gases its neighbours.
- */
-function stepDraw(run: ArrangementRun, style: RunStyle, marks: Int8Array): void {
-  const { lines, hours } = run;
-  const { endedFlowerPpm, uptakeMlPerDay, foamGives } = run.figures.constants;
-  const gives = run.input.pullsEnded === true ? 0 : endedFlowerPpm;
-  const fullMl = run.input.vessel.litres * 1000;
-  const keptMl = run.input.vessel.kind === 'foam' ? fullMl * (1 - foamGives) : 0;
-  const { filled } = style.vessel;
-  let standing = 0;
-  for (const line of lines) standing += line.drawn;
-  let gasPpm = 0;
-  let levelMl = fullMl;
-  let drunkMl = 0;
-  for (let hour = 0; hour <= hours; hour++) {
-    if (filled[hour] === 1) levelMl = fullMl;
-    const day = marks[hour] as number;
-    if (day >= 0) {
-      readVessel(run, day, levelMl, drunkMl);
-      drunkMl = 0;
-      for (let i = 0; i < lines.length; i++) {
-        const { ends, block } = lines[i] as RunLine;
-        tallyStages(ends, block, style.lines[i] as LineHours, hour, day);
-      }
-    }
-    // With nothing left standing only the level is still read; the last hour is read, not stepped.
-    if (standing === 0 || hour === hours) continue;
-    let endedGiving = 0;
-    let drunk = 0;
-    for (let i = 0; i < lines.length; i++) {
-      const { block, species, each } = lines[i] as RunLine;
-      const ended = stepBlock(block, style.lines[i] as LineHours, hour, gasPpm, levelMl > keptMl);
-      drunk += block.drunk * each;
-      standing -= ended;
-      if (species.ethylene >= 2) endedGiving += ended * each;
-    }
-    gasPpm += endedGiving * gives;
-    const hourMl = (drunk * uptakeMlPerDay) / 24;
-    drunkMl += hourMl;
-    levelMl = Math.max(keptMl, levelMl - hourMl);
-  }
-}
-
-function readVessel(run: ArrangementRun, day: number, levelMl: number, drunkMl: number): void {
-  run.levelByDay[day] = (run.levelByDay[day] ?? 0) + levelMl / 1000;
-  run.drunkByDay[day] = (run.drunkByDay[day] ?? 0) + drunkMl;
 }
 
 function keepOutcome(run: ArrangementRun): void {

@@ -6,6 +6,7 @@ import type { VesselWater } from '../water/vessel-water';
 import type { AirHours } from './air';
 import type { Constants } from '../model/constants';
 import type { CareEvent } from './types';
+import { lineSums, type LineSums } from './line-sums';
 import { standingIn } from './shared-water';
 import type { VesselHours } from './vessel-hours';
 
@@ -19,6 +20,8 @@ export interface StemRules {
   readonly limpOpening: number;
   readonly refillShare: number;
   readonly refillMaxPerHour: number;
+  /** Share of what it lacks that a stem given its fill still lacks after each number of hours. */
+  readonly missingAfter: Float64Array;
   readonly drainPerHour: number;
   readonly wiltingHours: number;
   readonly collapseBelowW: number;
@@ -28,8 +31,12 @@ export interface StemRules {
   readonly mayRestFromW: number;
 }
 
+/** Hours of rest whose refill is looked up: as long as most rests are. */
+const LOOKED_UP_H = 128;
+
 function stemRules(c: Constants): StemRules {
   return {
+    missingAfter: Float64Array.from({ length: LOOKED_UP_H }, (_, hours) => (1 - c.refillShare) ** hours),
     thirstFromW: c.thirstFromW,
     thirstWidthW: c.thirstWidthW,
     thirstPerW: c.thirstGain / c.thirstWidthW,
@@ -82,6 +89,7 @@ export interface LineHours {
   /** Sum of `plugging` and largest `flowNeeded` from each hour to its break. */
   readonly pluggingToBreak: Float64Array;
   readonly mostNeededToBreak: Float64Array;
+  readonly sums: LineSums;
   /** Hour by whose end the cold has injured it; Infinity when it does not. */
   readonly chilledAtHour: number;
 }
@@ -234,6 +242,8 @@ export function lineHours(
     }
     opened += water ? (opening[hour] ?? 0) : rates.opening;
   }
+  const breaksOf = breaks(air, { plugKept, airKept, plugging, flowNeeded });
+  const { breakAt } = breaksOf;
   return {
     species,
     constants,
@@ -253,7 +263,8 @@ export function lineHours(
     flowNeeded,
     plugKept,
     airKept,
-    ...breaks(air, { plugKept, airKept, plugging, flowNeeded }),
+    ...breaksOf,
+    sums: lineSums(air, { ageing, demand, plugging, airHalfLifeH: airHalf, breakAt }),
     chilledAtHour: chilledAt(species, air, constants),
   };
 }

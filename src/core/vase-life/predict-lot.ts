@@ -11,6 +11,7 @@ import {
   daysLeftOfAll,
   hoursToStep,
   newEnds,
+  nextMarks,
   quantilesOf,
   summariseEnds,
   tallyStages,
@@ -20,12 +21,13 @@ import {
 import { drawStem, emptyBlock, lineStart, stemBlock } from './stem-block';
 import { lotWater } from './shared-water';
 import { stepBlock } from './step-block';
+import { ageQuietly, quietUntil } from './step-quiet';
 import type { LotForecast, LotInput } from './types';
 import { vesselHours, type VesselHours } from './vessel-hours';
 
 export const DEFAULT_START_HOUR_OF_DAY = 8;
 /** Stems stepped together: as many as stay in the fastest cache. */
-const BLOCK = 128;
+const BLOCK = 64;
 
 /** A lot's vessel and its stems' hours, `hours` of them. */
 export function lotHours(
@@ -48,6 +50,7 @@ function runLot(input: LotInput, line: LineHours, countFromHour: number): Ends {
   const { species, constants } = line;
   const start = lineStart(species, input.arrival, constants, input.supplierLife);
   const marks = dayMarks(countFromHour);
+  const nextMark = nextMarks(marks);
   const ends = newEnds(input.draws);
   const luck = new SeededStream();
   const block = stemBlock(Math.min(BLOCK, input.draws));
@@ -63,7 +66,11 @@ function runLot(input: LotInput, line: LineHours, countFromHour: number): Ends {
     for (let hour = 0; hour < hours && standing > 0; hour++) {
       const day = marks[hour] ?? -1;
       if (day >= 0) tallyStages(ends, block, line, hour, day);
-      standing -= stepBlock(block, line, hour, 0, true);
+      const until = Math.min(quietUntil(block, line, hour, 0), nextMark[hour] as number);
+      if (until > hour) {
+        ageQuietly(block, line, hour, until, 0);
+        hour = until - 1;
+      } else standing -= stepBlock(block, line, hour, 0, true);
     }
     const lastDay = marks[hours] ?? -1;
     if (lastDay >= 0) tallyStages(ends, block, line, hours, lastDay);
@@ -91,10 +98,14 @@ export function predictLot(input: LotInput): LotForecast {
 }
 
 /** Days left of each draw's stem, in the order of the draws: what reruns with one change compare. */
-export function daysLeftByDraw(input: LotInput): Float64Array {
+export const daysLeftByDraw = (input: LotInput): Float64Array =>
+  daysLeftOfAll(endsOfLot(input), input.countFromHour ?? 0);
+
+/** How each draw's stem ended, and how many of their hours were stepped for it. */
+export function endsOfLot(input: LotInput): Ends {
   const countFromHour = input.countFromHour ?? 0;
   const { line } = lotHours(input, hoursToStep(countFromHour) + 1);
-  return daysLeftOfAll(runLot(input, line, countFromHour), countFromHour);
+  return runLot(input, line, countFromHour);
 }
 
 /** The median of those: what a plan or a school compares, without the bands nobody asked for. */

@@ -1,35 +1,75 @@
 import type { LineHours } from './line-hours';
+import { airLeft, flowLeft, isSummed } from './line-sums';
 import type { StemBlock, StemColumns } from './stem-block';
 
 /** Under this an air lock no longer bears on anything. */
 export const NO_AIR = 1e-11;
 /** A rest shorter than this costs more to arrange than it saves. */
-const WORTH_HOURS = 4;
+const WORTH_HOURS = 12;
 
 /** Flow and air of a stem at rest, walked from one hour to another or to the first it cannot lift. */
 const walked = { hour: 0, flow: 0, air: 0 };
 
+/** So many hours at once are worth the sums; fewer are walked. */
+const WORTH_SUMMING = 12;
+const WALKED_AT_ONCE = 24;
+
+/** A stem's plugging and air after the quiet hours from one to another, left in `walked`. */
+function bringTo(stems: StemColumns, row: number, line: LineHours, from: number, to: number): void {
+  const plug = stems.plugFactor[row] as number;
+  startWalk(stems, row, from);
+  if (to - from < WORTH_SUMMING || !isSummed(line.sums, plug)) walk(stems, row, line, to, false);
+  else bringWalked(line, plug, to, walked.flow * flowLeft(line.sums, plug, from, to));
+}
+
+/** Finds the first hour before the break whose demand a stem could not meet; leaves it in `walked`. */
+function findShort(stems: StemColumns, row: number, line: LineHours, from: number, limit: number): void {
+  const plug = stems.plugFactor[row] as number;
+  startWalk(stems, row, from);
+  let span = isSummed(line.sums, plug) ? limit - from : 0;
+  while (walked.hour < limit) {
+    const { hour, flow, air } = walked;
+    if (span < WORTH_SUMMING) {
+      const until = span === 0 ? limit : Math.min(limit, hour + WALKED_AT_ONCE);
+      walk(stems, row, line, until, true);
+      if (walked.hour < until) return;
+      span = span === 0 ? 0 : WALKED_AT_ONCE;
+      continue;
+    }
+    const to = Math.min(limit, hour + span);
+    const flowThen = flow * flowLeft(line.sums, plug, hour, to);
+    // Flow only falls and air only goes: what it could lift at worst in these hours is more than any asks.
+    if (flowThen * (1 - air) < (line.mostNeededToBreak[hour] as number)) span >>= 1;
+    else bringWalked(line, plug, to, flowThen);
+  }
+}
+
+/** Moves `walked` on to an hour by the sums. */
+function bringWalked(line: LineHours, plug: number, to: number, flow: number): void {
+  if (walked.air > 0) walked.air *= airLeft(line.sums, plug, walked.hour, to);
+  if (walked.air < NO_AIR) walked.air = 0;
+  walked.hour = to;
+  walked.flow = flow;
+}
+
+function startWalk(stems: StemColumns, row: number, from: number): void {
+  walked.hour = from;
+  walked.flow = stems.flowShare[row] as number;
+  walked.air = stems.airShare[row] as number;
+}
+
 /**
- * Walks a stem's plugging and air from the start of hour `from` until `limit`, or with `watching`
+ * Walks a stem's plugging and air on from where `walked` stands until `limit`, or with `watching`
  * until the first hour whose demand it could not meet. Leaves what it found in `walked`: one
  * record for all, so that the walk allocates nothing.
  */
 // eslint-disable-next-line complexity -- an hour of every stem goes through here: in one piece it allocates nothing and stays fast
-function walk(
-  stems: StemColumns,
-  row: number,
-  line: LineHours,
-  from: number,
-  limit: number,
-  watching: boolean,
-): void {
+function walk(stems: StemColumns, row: number, line: LineHours, limit: number, watching: boolean): void {
   const { plugging, airHalfLifeH, flowNeeded } = line;
   const plug = stems.plugFactor[row] as number;
-  let flow = stems.flowShare[row] as number;
-  let air = stems.airShare[row] as number;
+  let { hour, flow, air } = walked;
   let kept = stems.airKept[row] as number;
   let keptFor = stems.airKeptFor[row] as number;
-  let hour = from;
   for (; hour < limit && air > 0; hour++) {
     const half = airHalfLifeH[hour] as number;
     if (half !== keptFor) {
@@ -77,7 +117,7 @@ export function layToRest(block: StemBlock, row: number, line: LineHours, from: 
     // What it wakes to is walked when it wakes: many end at rest.
     stems.wakeFlow[row] = NaN;
   } else {
-    walk(stems, row, line, from, limit, true);
+    findShort(stems, row, line, from, limit);
     wakeAt = walked.hour;
     if (wakeAt - from < WORTH_HOURS) {
       stems.askRestFrom[row] = wakeAt + 1;
@@ -98,6 +138,12 @@ export function layToRest(block: StemBlock, row: number, line: LineHours, from: 
   return true;
 }
 
+/** Share of the water a stem lacks that it still lacks after so many hours at rest. */
+function shareMissing({ rules }: LineHours, hours: number): number {
+  const { missingAfter } = rules;
+  return hours < missingAfter.length ? (missingAfter[hours] as number) : (1 - rules.refillShare) ** hours;
+}
+
 /** Brings a resting stem's row up to the start of `hour`. It stays in the list of those at rest. */
 export function bringUpToDate(block: StemBlock, row: number, line: LineHours, hour: number): void {
   const { stems } = block;
@@ -106,12 +152,12 @@ export function bringUpToDate(block: StemBlock, row: number, line: LineHours, ho
     stems.flowShare[row] = stems.wakeFlow[row] as number;
     stems.airShare[row] = stems.wakeAir[row] as number;
   } else {
-    walk(stems, row, line, from, hour, false);
+    bringTo(stems, row, line, from, hour);
     stems.flowShare[row] = walked.flow;
     stems.airShare[row] = walked.air;
   }
   const missing = 1 - (stems.waterContent[row] as number);
-  stems.waterContent[row] = 1 - missing * (1 - line.constants.refillShare) ** (hour - from);
+  stems.waterContent[row] = 1 - missing * shareMissing(line, hour - from);
   stems.stage[row] = stageAtRest(stems, row, line, hour);
   stems.agedDays[row] = (stems.agedDays[row] as number) + block.lineAged - (stems.restAged[row] as number);
   stems.gasDays[row] = (stems.gasDays[row] as number) + block.lineGassed - (stems.restGassed[row] as number);

@@ -21,6 +21,16 @@ export function dayMarks(countFromHour: number): Int8Array {
   return marks;
 }
 
+/** The next hour after each in which a day begins; the last hour's own next is past the end. */
+export function nextMarks(marks: Int8Array): Int32Array {
+  const next = new Int32Array(marks.length);
+  for (let hour = marks.length - 1, at = marks.length; hour >= 0; hour--) {
+    next[hour] = at;
+    if ((marks[hour] as number) >= 0) at = hour;
+  }
+  return next;
+}
+
 /** Days from `countFromHour` that a stem stayed presentable; the horizon when it outlived it. */
 export function daysLeftOf(endHour: number, countFromHour: number): number {
   if (Number.isNaN(endHour)) return HORIZON_DAYS;
@@ -32,6 +42,8 @@ export interface Ends {
   readonly endHour: Float64Array;
   readonly cause: Uint8Array;
   count: number;
+  /** Hours of all of them that were stepped one by one. */
+  steppedHours: number;
   /** Counts of stages by day, a thousandth a bin. */
   readonly stages: Uint32Array;
 }
@@ -43,12 +55,14 @@ export function newEnds(stems: number): Ends {
     endHour: new Float64Array(stems),
     cause: new Uint8Array(stems),
     count: 0,
+    steppedHours: 0,
     stages: new Uint32Array(DAYS.length * STAGE_BINS),
   };
 }
 
 /** Adds a block's stems to the ends, once they have been stepped to the last hour. */
 export function collectEnds(ends: Ends, block: StemBlock, stems: number): void {
+  ends.steppedHours += block.steppedHours;
   for (let row = 0; row < stems; row++) {
     ends.endHour[ends.count] = block.endHour[row] ?? NaN;
     ends.cause[ends.count] = block.cause[row] ?? STILL_STANDING;

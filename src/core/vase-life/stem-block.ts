@@ -55,6 +55,8 @@ export interface StemBlock {
   /** Hour each stem ended, NaN while it stands; its cause as an index of END_CAUSES. */
   readonly endHour: Float64Array;
   readonly cause: Uint8Array;
+  /** Hours of stems that were stepped one by one; the others' were reckoned many at once. */
+  steppedHours: number;
   /** Drunk in the last hour, in units of reference demand times hours. */
   drunk: number;
 }
@@ -99,6 +101,7 @@ export function stemBlock(size: number): StemBlock {
     lineGassed: 0,
     endHour: column(),
     cause: new Uint8Array(size),
+    steppedHours: 0,
     drunk: 0,
   };
 }
@@ -111,6 +114,7 @@ export function emptyBlock(block: StemBlock): void {
   block.nextEndAged = Infinity;
   block.lineAged = 0;
   block.lineGassed = 0;
+  block.steppedHours = 0;
 }
 
 /**

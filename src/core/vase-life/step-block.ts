@@ -1,6 +1,7 @@
 import type { LineHours, StemRules } from './line-hours';
 import { layToRest, NO_AIR, wake } from './rest';
 import type { StemBlock, StemColumns } from './stem-block';
+import { gasFactor } from './step-quiet';
 
 const WORN_OUT = 0;
 const WILTED = 1;
@@ -29,7 +30,7 @@ export function stepBlock(
   let gasShare = 0;
   const ppm = (line.ethylenePpm[hour] as number) + gasPpm;
   if (ppm > 0 && line.ethyleneGain > 0) {
-    const gas = 1 + (line.ethyleneGain * ppm) / (ppm + line.rules.ethyleneHalfPpm);
+    const gas = gasFactor(line, ppm);
     ageing *= gas;
     gasShare = 1 - 1 / gas;
     block.lineGassed += ageing * gasShare;
@@ -44,6 +45,7 @@ export function stepBlock(
     if (isChilled || block.lineAged >= block.nextEndAged)
       ended = endAtRest(block, line, hour, agedBefore, ageing, isChilled);
   }
+  block.steppedHours += block.awakeCount;
   if (block.awakeCount > 0)
     ended += isWet
       ? stepInWater(block, line, hour, ageing, gasShare, isChilled)
