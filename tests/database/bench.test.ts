@@ -68,6 +68,20 @@ test('dock, bench and vessel say one thing of how a lot stands: what was seen of
   expect((await portionById(tulip.id)).droop).toBe('hanging');
 });
 
+test('while pods soak their stems stand wet, in no pail yet; taken back, they are dry again', async () => {
+  const birds = await bookOf('bird-of-paradise', 10);
+  const soak = await until(birds.id, 'plunge');
+  const stands = async () => {
+    const { isWet, fillId } = await portionById(birds.id);
+    return [isWet, fillId];
+  };
+  expect(await stands()).toEqual([false, null]);
+  expect((await act('bench/tap', { stepId: soak.id, to: 'running' })).ok).toBe(true);
+  expect(await stands()).toEqual([true, null]);
+  await takeBackLast();
+  expect(await stands()).toEqual([false, null]);
+});
+
 test('a look that hangs is rescued apart, waits for the morning, and ends in the bin; each tap can be taken back', async () => {
   const rose = await bookOf('rose', 30);
   const look = await until(rose.id, 'look-back');

@@ -1,4 +1,5 @@
-import type { Job } from './types';
+import { untilWet } from './schedule';
+import type { Job, Piece } from './types';
 
 /**
  * The least sum of a square table of costs with one of each row and column (the Hungarian method,
@@ -62,8 +63,10 @@ function leastAssignmentOf(cost: Float64Array, n: number): number {
   return sum;
 }
 
+const handsOf = (pieces: readonly Piece[]): number => pieces.reduce((s, p) => s + p.handsS, 0);
+
 /** Minutes of work are told apart in at most so many parts: the Hungarian method takes their cube. */
-const MOST_UNITS = 400;
+const MOST_UNITS = 500;
 const LEAST_UNIT_S = 30;
 const NEVER = 1e9;
 
@@ -73,19 +76,20 @@ const LENGTHS = 20;
 /** A length of part that leaves least of the work over: what does not fill a part is not counted. */
 function bestUnitS(jobs: readonly Job[], leastS: number): number {
   const over = (unitS: number): number =>
-    jobs.reduce((sum, { pieces }) => sum + (pieces.reduce((s, p) => s + p.handsS, 0) % unitS), 0);
+    jobs.reduce((sum, { pieces }) => sum + (handsOf(untilWet(pieces)) % unitS), 0);
   const lengths = Array.from({ length: LENGTHS }, (_, i) => leastS * (1 + i / 100));
   return lengths.reduce((best, one) => (over(one) < over(best) ? one : best));
 }
 
 /** A job's work as parts of one length: how much of it is before and after each, with the waits between. */
 function unitsOf({ pieces, readyInS = 0 }: Job, unitS: number): { earliestS: number; restS: number }[] {
-  const work = pieces.reduce((s, p) => s + p.handsS, 0);
+  const dry = untilWet(pieces);
+  const work = handsOf(dry);
   const units = Math.floor(work / unitS);
   return Array.from({ length: units }, (_, u) => {
     const [from, to] = [u * unitS, (u + 1) * unitS];
     let [done, waitedBefore, waitsAfter] = [0, 0, 0];
-    for (const piece of pieces) {
+    for (const piece of dry) {
       done += piece.handsS;
       if (done <= from) waitedBefore += piece.waitS;
       if (done >= to) waitsAfter += piece.waitS;
@@ -101,7 +105,7 @@ function unitsOf({ pieces, readyInS = 0 }: Job, unitS: number): { earliestS: num
  */
 function boundByMinutes(jobs: readonly Job[], hands: number): number {
   const counted = jobs.filter((j) => !j.isWet && j.value > 0);
-  const work = counted.reduce((sum, j) => sum + j.pieces.reduce((s, p) => s + p.handsS, 0), 0);
+  const work = counted.reduce((sum, j) => sum + handsOf(untilWet(j.pieces)), 0);
   const unitS = bestUnitS(counted, Math.max(LEAST_UNIT_S, work / MOST_UNITS));
   const rows = counted.flatMap((job) => {
     const units = unitsOf(job, unitS);
@@ -135,10 +139,11 @@ export function boundStemDays(jobs: readonly Job[], hands: number, kettleReadyS:
  * divided among all hands, and no lot sooner than its own work and waits.
  */
 export function boundByOrder(jobs: readonly Job[], hands: number, kettleReadyS: number): number {
-  const work = jobs.map((j) => j.pieces.reduce((s, p) => s + p.handsS, 0));
+  const work = jobs.map((j) => handsOf(untilWet(j.pieces)));
   const alone = jobs.map((j) => {
     let at = 0;
-    for (const p of j.pieces) at = Math.max(at, p.usesKettle ? kettleReadyS : 0) + p.handsS + p.waitS;
+    for (const p of untilWet(j.pieces))
+      at = Math.max(at, p.usesKettle ? kettleReadyS : 0) + p.handsS + p.waitS;
     return at;
   });
   let sum = 0;

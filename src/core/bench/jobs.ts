@@ -1,5 +1,5 @@
 import { composeProtocol } from '../protocol/compose';
-import { resourcesOf, stepOf } from '../steps/steps';
+import { drinksMeanwhile, resourcesOf, stepOf } from '../steps/steps';
 import { isWetPacked } from '../vase-life/journey';
 import { forecastInputOf } from '../vase-life/lot-history';
 import { medianDaysLeft } from '../vase-life/predict-lot';
@@ -21,6 +21,7 @@ function handsSecondsOf(step: WorkStep, stems: number): number {
 /** Whether the same hands go on without a pause from one to the next. */
 const isOneGo = (last: Piece, next: Piece): boolean =>
   last.waitS === 0 &&
+  !last.wets &&
   last.skill === next.skill &&
   last.usesKettle === next.usesKettle &&
   last.usesSink === next.usesSink;
@@ -47,7 +48,15 @@ export function piecesOf(steps: readonly WorkStep[], stems: number, hasKettle: b
     const waitS = step.pail !== null || usesKettle ? 0 : waits;
     const handsS = handsSecondsOf(step, stems);
     const last = pieces.at(-1);
-    const next: Piece = { titles: [step.title], handsS, skill, usesKettle, usesSink, waitS };
+    const next: Piece = {
+      titles: [step.title],
+      handsS,
+      skill,
+      usesKettle,
+      usesSink,
+      waitS,
+      wets: drinksMeanwhile(params),
+    };
     if (last && isOneGo(last, next))
       pieces[pieces.length - 1] = {
         ...next,

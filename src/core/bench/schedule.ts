@@ -49,6 +49,7 @@ export function scheduleOf(order: readonly number[], jobs: readonly Job[], means
   const sinkFreeS = new Array<number>(means.sinks ?? 0).fill(0);
   const nextPiece = jobs.map(() => 0);
   const readyS = readyAtS(jobs);
+  const wetS = jobs.map(() => NaN);
   const slots: Slot[] = [];
   const turns = [...(means.begun ?? []), ...order.map((job) => ({ job, hand: -1 }))];
   for (const { job, hand: holder } of turns) {
@@ -67,9 +68,11 @@ export function scheduleOf(order: readonly number[], jobs: readonly Job[], means
     if (sink >= 0) sinkFreeS[sink] = endS;
     nextPiece[job] = piece + 1;
     readyS[job] = endS + work.waitS;
+    if (work.wets) wetS[job] = endS;
     slots.push({ job, piece, hand, startS, endS });
   }
-  return { slots, wetS: readyS, ...costOf(readyS, jobs), finishS: Math.max(0, ...readyS) };
+  const firstWetS = wetS.map((at, job) => (Number.isNaN(at) ? (readyS[job] as number) : at));
+  return { slots, wetS: firstWetS, ...costOf(firstWetS, jobs), finishS: Math.max(0, ...readyS) };
 }
 
 /** Stem-days lost when the jobs come to water at those seconds, and what they are worth. */
@@ -87,6 +90,12 @@ export function costOf(wetS: readonly number[], jobs: readonly Job[]): { stemDay
 export function isBetter(a: Schedule, b: Schedule): boolean {
   const less = b.cost - a.cost;
   return less > 1e-9 || (less > -1e-9 && a.finishS < b.finishS - 1e-9);
+}
+
+/** A job's work until its stems first drink: the wait in which they do is no longer theirs dry. */
+export function untilWet(pieces: readonly Piece[]): readonly Piece[] {
+  const at = pieces.findIndex((piece) => piece.wets);
+  return at < 0 ? pieces : [...pieces.slice(0, at), { ...(pieces[at] as Piece), waitS: 0 }];
 }
 
 /** Every job once for each of its pieces, in the order the jobs are given. */

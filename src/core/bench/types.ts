@@ -92,6 +92,8 @@ export interface Piece {
   readonly usesKettle: boolean;
   readonly usesSink: boolean;
   readonly waitS: number;
+  /** While it waits the stems drink: from then on the lot is not dry, whatever is still to be done. */
+  readonly wets?: boolean;
 }
 
 /** A lot as the planner sees it. */

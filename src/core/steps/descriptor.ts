@@ -55,6 +55,8 @@ export interface StepDescriptor<P extends Params> {
   readonly beginsByItself: boolean;
   /** Once begun, the stems stand in water and whoever is free goes on with them. */
   readonly leavesHandsFree: boolean;
+  /** While its clock runs the stems drink, though they stand in no pail yet. */
+  readonly drinksMeanwhile: (params: ParamsIn<P>) => boolean;
   /** What stands behind its caution, on request. */
   readonly moreCaution: 'blade' | 'sap' | null;
   readonly measured: readonly Measure[];
@@ -72,5 +74,6 @@ export const CLOCKLESS = {
   whileItRuns: null,
   beginsByItself: false,
   leavesHandsFree: false,
+  drinksMeanwhile: () => false,
 } as const;
 export const NOTHING = (): readonly Resource[] => [];

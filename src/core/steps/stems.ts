@@ -160,6 +160,7 @@ export const STEMS = {
     whileItRuns: m('while.in-hot-water-then-out'),
     beginsByItself: false,
     leavesHandsFree: false,
+    drinksMeanwhile: () => false,
     moreCaution: 'sap',
     measured: ['tempC', 'seconds'],
     isDrawnCut: false,

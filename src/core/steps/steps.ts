@@ -19,12 +19,20 @@ export type StepParams = {
 export type ParamsOf<K extends StepKind> = Extract<StepParams, { kind: K }>;
 
 /** What is known of a kind, whichever it is. */
-export type AnyStep = Omit<StepDescriptor<Record<string, v.GenericSchema>>, 'uses' | 'says'>;
+export type AnyStep = Omit<
+  StepDescriptor<Record<string, v.GenericSchema>>,
+  'uses' | 'says' | 'drinksMeanwhile'
+>;
 export const stepOf = (kind: StepKind): AnyStep => STEPS[kind];
 
 /** What of the bench a step takes up. */
 export function resourcesOf(params: StepParams) {
   return (STEPS[params.kind].uses as (p: StepParams) => readonly ('sink' | 'kettle')[])(params);
+}
+
+/** Whether stems drink while the step's clock runs, though they stand in no pail yet. */
+export function drinksMeanwhile(params: StepParams): boolean {
+  return (STEPS[params.kind].drinksMeanwhile as (p: StepParams) => boolean)(params);
 }
 
 /** Whether two steps are one: of a kind, with the same parameters. */

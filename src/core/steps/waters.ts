@@ -75,7 +75,7 @@ const PLUNGED_PARTS = ['pods', 'heads', 'whole heads'] as const;
 const PLUNGED: Readonly<
   Record<(typeof PLUNGED_PARTS)[number], readonly [title: Message, done: Message, of: Message]>
 > = {
-  pods: [m('step.pods-under-warm-water'), m('step.under-water'), m('figure.all-under')],
+  pods: [m('step.pods-under-warm-water'), m('step.under-water'), m('figure.pods-and-cut-ends')],
   heads: [m('step.float-the-heads-in-tepid-water-then'), m('step.floating'), m('figure.heads-only')],
   'whole heads': [m('step.sink-the-whole-heads-in-cool-water'), m('step.under-water'), m('figure.all-under')],
 };
@@ -92,6 +92,7 @@ export const WATERS = {
     whileItRuns: m('while.soaking-alone-then-tip-out'),
     beginsByItself: false,
     leavesHandsFree: true,
+    drinksMeanwhile: () => false,
     moreCaution: 'sap',
     measured: ['tempC', 'hours'],
     isDrawnCut: false,
@@ -104,9 +105,11 @@ export const WATERS = {
     uses: () => ['sink'],
     follows: [],
     endedEarly: m('early.a-pod-that-has-not-soaked-tears'),
-    whileItRuns: m('while.pods-under-warm-water-then-lift-out'),
+    whileItRuns: m('while.pods-under-warm-water-drinking'),
     beginsByItself: false,
     leavesHandsFree: true,
+    // The stem lies in the warm water whole, its cut end with it; a head is only floated or sunk.
+    drinksMeanwhile: ({ part }) => part === 'pods',
     moreCaution: 'sap',
     measured: ['tempC'],
     isDrawnCut: false,
@@ -151,6 +154,7 @@ export const WATERS = {
     whileItRuns: m('while.drinking-then-look-back'),
     beginsByItself: false,
     leavesHandsFree: true,
+    drinksMeanwhile: () => false,
     moreCaution: 'sap',
     measured: ['tempC', 'hours'],
     isDrawnCut: false,

@@ -2,11 +2,13 @@ import { lowered, m, type Words } from '@/core/words/message';
 import 'server-only';
 import { USED_FIGURES } from '@/core/actions/bench';
 import type { CheckedOf } from '@/core/actions/actions';
+import { drinksMeanwhile } from '@/core/steps/steps';
 import { binStems } from '@/data/bins';
 import { RefusedError } from '@/data/errors';
 import { lotWords, onePortion, type PortionRow, lotLabel } from '@/data/portions';
 import { writeEntry } from '@/data/record';
 import { changeStep, manyStepsOfPortion, oneStepForUpdate, type StepRow } from '@/data/steps';
+import { moveStay } from '@/data/stays';
 import type { ActionContext } from '@/server/handler';
 import { setApartAndEnter } from './set-apart';
 import { pouredWords, standIn, type Poured } from './stand-in';
@@ -113,6 +115,8 @@ async function logPart(
   }
   await changeStep(trx, step.id, { ...changesOf(step, tap, action.at), hands_id: handsId });
   if (tap.to === 'done') await moveToPlace(context, portion, step);
+  if (tap.to !== 'skipped' && drinksMeanwhile(step.step.params))
+    await moveStay(trx, action.shopId, 'portion_id', portion.id, { wet: true }, action.at);
   if (tap.to !== 'running') await beginOwnClock(context, portion.id, portion.planNo);
   const what =
     tap.to === 'skipped'
