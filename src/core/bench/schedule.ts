@@ -39,6 +39,10 @@ const waitsItsTurn = (holder: number, work: Piece, kettleFreeS: number): boolean
 const sinkFor = (work: Piece, sinkFreeS: readonly number[]): number =>
   work.usesSink && sinkFreeS.length > 0 ? sinkFreeS.indexOf(Math.min(...sinkFreeS)) : -1;
 
+/** When each first stands in water: while it soaks, or once its work is done. */
+const firstOf = (soaksS: readonly number[], doneS: readonly number[]): number[] =>
+  doneS.map((done, job) => (Number.isNaN(soaksS[job]) ? done : (soaksS[job] as number)));
+
 /**
  * The schedule that an order of work gives: each next piece of each named job as soon as its lot,
  * a pair of hands that may, and the kettle are free. `order` names every job once for each piece.
@@ -71,7 +75,7 @@ export function scheduleOf(order: readonly number[], jobs: readonly Job[], means
     if (work.wets) wetS[job] = endS;
     slots.push({ job, piece, hand, startS, endS });
   }
-  const firstWetS = wetS.map((at, job) => (Number.isNaN(at) ? (readyS[job] as number) : at));
+  const firstWetS = firstOf(wetS, readyS);
   return { slots, wetS: firstWetS, ...costOf(firstWetS, jobs), finishS: Math.max(0, ...readyS) };
 }
 
