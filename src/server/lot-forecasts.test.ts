@@ -32,7 +32,15 @@ const inPail = (fillId: string): Partial<StayRow> => ({
   fillStart: 'clean',
 });
 const known = (...stays: StayRow[]): Known => ({
-  lot: { speciesKey: 'rose', arrivedAt: CAME, agedDays: 0.5, stage: 0.2, droop: 'firm', airShare: 0 },
+  lot: {
+    speciesKey: 'rose',
+    arrivedAt: CAME,
+    agedDays: 0.5,
+    stage: 0.2,
+    droop: 'firm',
+    airShare: 0,
+    stemsLeft: 60,
+  },
   stays,
   steps: [],
 });
@@ -63,6 +71,18 @@ test('turned over at hour 50, it is forecast as wet since hour 2 with a change a
   expect(made.events).toContainEqual({ atHour: 50, type: 'change', solution: 'plain' });
   const dry = input(known(stay(0, 50), stay(50, null, inPail('b'))), 60);
   expect(await daysLeft(made)).toBeGreaterThan(await daysLeft(dry));
+});
+
+test('half of a few stems ends less surely than half of many; a single stem does as it did', async () => {
+  const of = known(stay(0, 2), stay(2, null, inPail('a')));
+  const bands = await lotsNow(
+    [8, 300].map((stemsLeft) => ({ ...of, lot: { ...of.lot, stemsLeft } })),
+    (one) => input(one, 20),
+  );
+  const [few, many] = bands.map(({ now }) => now.forecast);
+  const wide = (q?: { p10: number; p90: number }) => (q ? q.p90 - q.p10 : NaN);
+  expect(wide(few?.lotDaysLeft)).toBeGreaterThan(wide(many?.lotDaysLeft) + 0.1);
+  expect(few?.daysLeft).toEqual(many?.daysLeft);
 });
 
 test('each place counts for the hours it was: two days on the bench, then the cold room', async () => {

@@ -8,6 +8,7 @@ import { forecastInputOf, type StayHere } from '@/core/vase-life/lot-history';
 import type { LotInput } from '@/core/vase-life/types';
 import type { SolutionKey } from '@/core/water/solutions';
 import type { LotFacts } from '@/data/lots';
+import type { PortionRow } from '@/data/portions';
 import type { StayRow } from '@/data/stays';
 import type { StepRow } from '@/data/steps';
 import { inZone } from './clock';
@@ -46,7 +47,8 @@ export function staysHere(stays: readonly StayRow[], arrivedAt: Date, at: Date):
 
 /** What is known of stems that a forecast starts from. */
 export interface Known {
-  readonly lot: Pick<LotFacts, 'speciesKey' | 'arrivedAt' | 'agedDays' | 'stage' | 'droop' | 'airShare'>;
+  readonly lot: Pick<LotFacts, 'speciesKey' | 'arrivedAt' | 'agedDays' | 'stage' | 'droop' | 'airShare'> &
+    Pick<PortionRow, 'stemsLeft'>;
   readonly stays: readonly StayRow[];
   readonly steps: readonly Pick<StepRow, 'kind' | 'status'>[];
 }
@@ -62,7 +64,7 @@ export function lotInputNow(
     steps.some((s) => s.kind === kind && s.status !== 'waiting' && s.status !== 'skipped');
   const species = registry.byKey(lot.speciesKey);
   const needed = overridesFor(overrides, [species.key]);
-  return forecastInputOf(
+  const input = forecastInputOf(
     {
       species,
       arrival: {
@@ -82,6 +84,8 @@ export function lotInputNow(
     LIST_SEED,
     LIST_DRAWS,
   );
+  // Half of a few stems ends less surely than half of many: the lot's own band goes by what is left of it.
+  return lot.stemsLeft > 0 ? { ...input, stems: lot.stemsLeft } : input;
 }
 
 /** Works out in workers what is not kept. */

@@ -40,8 +40,11 @@ const sinkFor = (work: Piece, sinkFreeS: readonly number[]): number =>
   work.usesSink && sinkFreeS.length > 0 ? sinkFreeS.indexOf(Math.min(...sinkFreeS)) : -1;
 
 /** When each first stands in water: while it soaks, or once its work is done. */
-const firstOf = (soaksS: readonly number[], doneS: readonly number[]): number[] =>
-  doneS.map((done, job) => (Number.isNaN(soaksS[job]) ? done : (soaksS[job] as number)));
+function firstWet(slots: readonly Slot[], jobs: readonly Job[], doneS: readonly number[]): number[] {
+  const wetS = [...doneS];
+  for (const { job, piece, endS } of slots) if (jobs[job]?.pieces[piece]?.wets) wetS[job] = endS;
+  return wetS;
+}
 
 /**
  * The schedule that an order of work gives: each next piece of each named job as soon as its lot,
@@ -53,14 +56,12 @@ export function scheduleOf(order: readonly number[], jobs: readonly Job[], means
   const sinkFreeS = new Array<number>(means.sinks ?? 0).fill(0);
   const nextPiece = jobs.map(() => 0);
   const readyS = readyAtS(jobs);
-  const wetS = jobs.map(() => NaN);
   const slots: Slot[] = [];
   const turns = [...(means.begun ?? []), ...order.map((job) => ({ job, hand: -1 }))];
   for (const { job, hand: holder } of turns) {
     const piece = nextPiece[job] as number;
     const work = jobs[job]?.pieces[piece];
-    if (!work) continue;
-    if (waitsItsTurn(holder, work, kettleFreeS)) continue;
+    if (!work || waitsItsTurn(holder, work, kettleFreeS)) continue;
     const sink = sinkFor(work, sinkFreeS);
     const toolsS = Math.max(work.usesKettle ? kettleFreeS : 0, sinkFreeS[sink] ?? 0);
     const earliest = Math.max(readyS[job] as number, toolsS);
@@ -72,11 +73,10 @@ export function scheduleOf(order: readonly number[], jobs: readonly Job[], means
     if (sink >= 0) sinkFreeS[sink] = endS;
     nextPiece[job] = piece + 1;
     readyS[job] = endS + work.waitS;
-    if (work.wets) wetS[job] = endS;
     slots.push({ job, piece, hand, startS, endS });
   }
-  const firstWetS = firstOf(wetS, readyS);
-  return { slots, wetS: firstWetS, ...costOf(firstWetS, jobs), finishS: Math.max(0, ...readyS) };
+  const wetS = firstWet(slots, jobs, readyS);
+  return { slots, wetS, ...costOf(wetS, jobs), finishS: Math.max(0, ...readyS) };
 }
 
 /** Stem-days lost when the jobs come to water at those seconds, and what they are worth. */
