@@ -142,8 +142,13 @@ export async function bookDelivery(
     subjectKind: 'delivery',
     subjectId: deliveryId,
     says: {
-      message: 'record.booked-in',
-      with: { delivery: delivery.deliveryRef, supplier: delivery.supplier, n: delivery.lots.length },
+      message: 'record.booked-stems',
+      with: {
+        delivery: delivery.deliveryRef,
+        supplier: delivery.supplier,
+        n: delivery.lots.length,
+        stems: delivery.lots.reduce((sum, lot) => sum + lot.stems, 0),
+      },
     },
     detail: { lots: ids },
   });

@@ -117,3 +117,58 @@ test('what Make promises is what the card leads with, as a draft, issued and in 
   await expect(page.getByRole('heading', { name: 'Bridge and back' })).toBeVisible();
   await expect(page.getByText(lead)).toBeVisible();
 });
+
+test('what was found wrong is one fact at the dock, on the claim and its sheet, in the record and as the lot goes on', async ({
+  page,
+}) => {
+  await signInAs(page, 'Wen');
+  await bookNote(page, 'FACT-2', ['Stock,Gannet,4,10']);
+  await page.getByRole('link', { name: /Stock ‘Gannet’ 40/ }).click();
+  const title = await page.getByText(/^lot \d+ · 40 stems/).innerText();
+  const number = first(title, /lot (\d+)/);
+  const lotPage = page.url();
+  await page.getByRole('button', { name: 'What is wrong' }).click();
+  await page.getByRole('radio', { name: 'grey mould' }).click();
+  for (let i = 0; i < 5; i++) await page.getByRole('button', { name: 'One more has it' }).click();
+  await page.getByRole('button', { name: 'Log it' }).click();
+  const found = page.getByRole('list', { name: 'Found wrong' });
+  const means = page.getByRole('region', { name: 'What it means' });
+  await expect(means).toContainText('grey mould');
+  const atDock = first(await means.innerText(), /(6 of 20: between \d+ and \d+ %)/);
+  expect(atDock).not.toBe('');
+  await expect(found).toContainText('grey mould');
+  await page.getByRole('button', { name: 'Claim 12', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Claimed' })).toBeDisabled();
+
+  await page.goto('/dock/claims');
+  const claim = page.getByRole('row').filter({ hasText: 'FACT-2' });
+  await expect(claim).toContainText(`12 of 40 stems. grey mould: ${atDock}`);
+  const sheet = await (await page.request.get('/dock/claims/sheet.csv?delivery=FACT-2')).text();
+  const [head = [], row = []] = sheet.split('\r\n').map((l) => l.split(','));
+  const cell = (name: string) => row[head.indexOf(name)];
+  expect([cell('stems'), cell('delivered'), cell('what')]).toEqual(['12', '40', `grey mould: ${atDock}`]);
+
+  await page.goto(`/desk?lot=${number}`);
+  const record = page.getByRole('main');
+  await expect(record.getByText(`Lot ${number}: grey mould, ${atDock}`)).toBeVisible();
+  await expect(
+    record.getByText(new RegExp(`Claim \\d+ opened: 12 stems, grey mould: ${atDock}`)),
+  ).toBeVisible();
+  await expect(record.getByText('Booked in FACT-2 from Norrholt Growers, 1 lot, 40 stems')).toBeVisible();
+
+  await page.goto('/labels');
+  const label = page.getByRole('listitem').filter({ hasText: number }).filter({ hasText: '‘Gannet’' });
+  await expect(label).toContainText('cut Sun 22 Nov');
+  // Four of them binned: every place has 36 then, and the claim is still of what came.
+  await page.goto(lotPage);
+  await page.keyboard.press('/');
+  const quick = page.getByRole('dialog', { name: 'Find or do' });
+  await quick.getByLabel('A few words').fill(`bin 4 of ${number} broken`);
+  await quick.getByRole('option', { name: /^Bin 4 of Stock/ }).click();
+  await page.getByRole('dialog', { name: 'One moment' }).getByRole('button', { name: 'Bin 4' }).click();
+  await expect(page.getByText(/^Your last: Binned 4 of lot/)).toBeVisible();
+  await expect(page.getByText(`lot ${number} · 36 stems, sold as 4 × 10`)).toBeVisible();
+  await expect(page.getByRole('link', { name: /‘Gannet’ 36 of 40/ })).toBeVisible();
+  await page.goto('/dock/claims');
+  await expect(claim).toContainText('12 of 40 stems');
+});

@@ -34,6 +34,13 @@ export function draftShortClaim(counted: number, short: number, unitPrice: numbe
   };
 }
 
+/** The stems a claim is a part of: what came; where too few came, what the note said. */
+export const claimedOutOf = (claim: {
+  readonly kind: string;
+  readonly stems: number;
+  readonly stemsDelivered: number;
+}): number => claim.stemsDelivered + (claim.kind === 'short' ? claim.stems : 0);
+
 /** What is asked back when a lot is kept for less, or not kept at all. */
 export function draftDecisionClaim(
   percent: number,
@@ -62,6 +69,8 @@ export interface ClaimRow {
   readonly words: string;
   readonly stems: number;
   readonly stemsDelivered: number;
+  /** What `stems` are a part of. */
+  readonly outOf: number;
   readonly value: number | null;
   readonly currency: string | null;
   readonly state: string;

@@ -1,5 +1,5 @@
 import { SHIPPED_SPECIES } from '../species/registry';
-import { claimsCsv, draftClaim, draftDecisionClaim, draftShortClaim } from './claims';
+import { claimedOutOf, claimsCsv, draftClaim, draftDecisionClaim, draftShortClaim } from './claims';
 import { arrivalHazards } from './hazards';
 import { adviseAtDock, FLAWS, flawInLot, flawInWords, type FlawSeen } from './flaws';
 import { inEnglish } from '../words/say';
@@ -51,6 +51,7 @@ test('a claim sheet is a table that no spreadsheet runs', () => {
     words: 'broken: 3 of 20',
     stems: 24,
     stemsDelivered: 160,
+    outOf: 160,
     value: 14.88,
     currency: 'EUR',
     state: 'open',
@@ -73,6 +74,11 @@ test('hazards are told as the box is opened: sap, cold, cats, imports', () => {
   expect(of('anthurium', 'island farms by sea and air')).toMatch(/Tropical: never under 1\d °C.*Imported/);
   expect(of('lily-oriental')).toMatch(/Deadly to cats/);
   expect(of('statice', 'glasshouse by road')).toBe('');
+});
+
+test('a claim is a part of what came, and of what the note said where too few came', () => {
+  expect(claimedOutOf({ kind: 'broken', stems: 12, stemsDelivered: 40 })).toBe(40);
+  expect(claimedOutOf({ kind: 'short', stems: 20, stemsDelivered: 140 })).toBe(160);
 });
 
 test('what is short and what is kept for less are claimed at the price paid, all of it and no more', () => {

@@ -1,6 +1,6 @@
 import type { SpeciesRegistry } from '@/core/species/registry';
 import 'server-only';
-import type { ClaimRow } from '@/core/dock/claims';
+import { claimedOutOf, type ClaimRow } from '@/core/dock/claims';
 import {
   manyClaimsOfDelivery,
   manySettledClaims,
@@ -32,6 +32,7 @@ function claimRow(claim: ClaimRecord, species: SpeciesRegistry): ClaimRow {
     words: claim.words,
     stems: claim.stems,
     stemsDelivered: claim.stemsDelivered,
+    outOf: claimedOutOf(claim),
     value: claim.value,
     currency: claim.currency,
     state: claim.state,

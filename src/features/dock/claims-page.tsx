@@ -2,7 +2,7 @@ import { mayManage } from '@/core/actions/contract';
 import { Button, Group } from '@mantine/core';
 import { IconFileTypeCsv, IconFileTypePdf } from '@tabler/icons-react';
 import { ShopLink as Link } from '@/shell/shop-link';
-import { USUAL_CLAIM_HOURS } from '@/core/dock/claims';
+import { claimedOutOf, USUAL_CLAIM_HOURS } from '@/core/dock/claims';
 import type { SpeciesRegistry } from '@/core/species/registry';
 import {
   claimedSuppliers,
@@ -28,7 +28,7 @@ function claimView(c: ClaimRecord, species: SpeciesRegistry): ClaimView {
     supplier: c.supplier,
     deliveryRef: c.deliveryRef,
     lotNumber: c.lotNumber,
-    stems: `${c.stems} of ${c.stemsDelivered}`,
+    stems: `${c.stems} of ${claimedOutOf(c)}`,
     words: c.words,
     seenBy: c.openedByName,
     value: c.value,

@@ -1,5 +1,9 @@
 import { measured } from '@/core/units/measures';
-import { localeOf, unitsOf } from '@/core/words/catalogues';
+import { dayWords } from '@/core/calendar/said-dates';
+import { localeOf, unitsOf, type LanguageTag } from '@/core/words/catalogues';
+import { m } from '@/core/words/message';
+import { say } from '@/core/words/say';
+import { speciesName } from '@/core/words/species-name';
 import { Stack } from '@mantine/core';
 import type { SpeciesRegistry } from '@/core/species/registry';
 
@@ -34,12 +38,17 @@ interface Sheet {
   readonly deliveries: readonly { readonly id: string; readonly words: string }[];
 }
 
-const lotLabelOf = (l: LotInStock, species: SpeciesRegistry): Label => ({
+/** A lot's label, in the language of whoever prints it. */
+const lotLabelOf = (l: LotInStock, species: SpeciesRegistry, language: LanguageTag): Label => ({
   id: l.id,
   code: codeOf({ kind: 'lot', number: l.number }),
-  title: species.byKey(l.speciesKey).name,
+  title: speciesName(species.byKey(l.speciesKey), language),
   big: String(l.number),
-  lines: [l.variety ? `‘${l.variety}’` : '', `cut ${l.cutDate}`, l.supplier].filter((w) => w !== ''),
+  lines: [
+    l.variety ? `‘${l.variety}’` : '',
+    say(m('label.cut', { day: dayWords(l.cutDate, localeOf(language)) }), language),
+    l.supplier,
+  ].filter((w) => w !== ''),
 });
 
 /** Labels of what is asked for: the pails, one delivery, or all lots; of what came last where nothing is. */
@@ -56,7 +65,7 @@ async function sheetFor(search: Props['search']): Promise<Sheet> {
       const labels = (await once(trx, manyPails)).map((p) => ({
         id: p.id,
         code: codeOf({ kind: 'pail', number: p.labelNo }),
-        title: 'Pail',
+        title: say(m('label.pail'), me.language),
         big: p.name,
         lines: [
           [measured('litres', p.sizeL, units, locale), measured('cm', p.heightCm, units, locale)].join(', '),
@@ -65,13 +74,18 @@ async function sheetFor(search: Props['search']): Promise<Sheet> {
       return { of: 'the pails', demo, labels, deliveries };
     }
     if (search.all !== undefined)
-      return { of: 'all lots here', demo, labels: lots.map((l) => lotLabelOf(l, me.species)), deliveries };
+      return {
+        of: 'all lots here',
+        demo,
+        labels: lots.map((l) => lotLabelOf(l, me.species, me.language)),
+        deliveries,
+      };
     const asked = typeof search.delivery === 'string' ? search.delivery : deliveries[0]?.id;
     const mine = lots.filter((l) => l.deliveryId === asked);
     return {
       of: mine[0]?.deliveryRef ?? 'a delivery',
       demo,
-      labels: mine.map((l) => lotLabelOf(l, me.species)),
+      labels: mine.map((l) => lotLabelOf(l, me.species, me.language)),
       deliveries,
     };
   });

@@ -59,7 +59,7 @@ function Row({
         )}
       </View>
       <Text style={styles.stems}>
-        {row.stems} of {row.stemsDelivered} stems
+        {row.stems} of {row.outOf} stems
       </Text>
       <Text style={styles.value}>
         {row.value === null ? '–' : `${row.value.toFixed(2)} ${row.currency ?? ''}`}
