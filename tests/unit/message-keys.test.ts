@@ -8,11 +8,14 @@ const source = readdirSync(ROOT, { recursive: true, encoding: 'utf8' })
   .map((file) => readFileSync(path.join(ROOT, file), 'utf8'))
   .join('\n');
 
+/** Said by entries that were written before they said more. */
+const IN_OLDER_ROWS = ['record.booked-in'];
+
 test('every message is said somewhere: by its whole key, or by what comes before its last part', () => {
   const written = new Set([...source.matchAll(/['`]([a-z]+(?:\.[\w -]+)+)['`]/g)].map((found) => found[1]));
   const begun = new Set([...source.matchAll(/`([a-z]+(?:\.[\w -]+)*\.)\$\{/g)].map((found) => found[1]));
   const unsaid = Object.keys(english).filter(
     (key) => !written.has(key) && !begun.has(key.slice(0, key.lastIndexOf('.') + 1)),
   );
-  expect(unsaid).toEqual([]);
+  expect(unsaid).toEqual(IN_OLDER_ROWS);
 });
