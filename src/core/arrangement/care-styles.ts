@@ -27,7 +27,7 @@ const COOL_CORNER_LEAST_C = 16;
 /** A warm sill is so much over its room. */
 const WARM_SILL_BY_C = 2;
 const CAREFUL_CHANGE_DAYS = 4;
-const USUAL_CHANGE_HOUR = 4 * 24;
+export const USUAL_CHANGE_HOUR = 4 * 24;
 /** Foam as its directions have it: watered morning and evening. */
 export const FOAM_TOP_UP: TopUp = { everyHours: 12, with: 'plain' };
 

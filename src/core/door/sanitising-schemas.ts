@@ -1,3 +1,4 @@
+import { VESSEL_STARTS } from '../water/vessel-water';
 import * as v from 'valibot';
 import { strengthNow } from '../sanitising/dilution';
 import { DIRT, PPM_PER_PERCENT } from '../sanitising/figures';
@@ -78,7 +79,7 @@ export const waterForecastSchema = v.pipe(
   strict({
     tempC: between(-3, 60),
     solution: oneOf(SOLUTION_KEYS),
-    start: oneOf(['clean', 'rinsed', 'reused']),
+    start: oneOf(VESSEL_STARTS),
     leafBelow: v.optional(between(0, 1), 0),
     hours: whole(1, MOST_WATER_H),
     looks: v.optional(

@@ -1,3 +1,4 @@
+import { VESSEL_STARTS } from '../water/vessel-water';
 import * as v from 'valibot';
 import { drawnOfLines, MOST_STEMS } from '../arrangement/drawn-together';
 import { CONSTANT_KEYS, CONSTANTS, type ConstantKey } from '../model/constants';
@@ -81,7 +82,7 @@ const topUpSchema = strict({
 });
 
 export const waterSchema = strict({
-  start: oneOf(['clean', 'rinsed', 'reused']),
+  start: oneOf(VESSEL_STARTS),
   solution: oneOf(SOLUTION_KEYS),
   changeEveryDays: v.nullable(between(0.05, 365)),
   recutAtChange: flag,
@@ -98,7 +99,12 @@ export const eventsSchema = v.pipe(
       [
         strict({ atHour, type: v.literal('cut'), cm: between(0, 60) }),
         strict({ atHour, type: v.literal('hot-dip') }),
-        strict({ atHour, type: v.literal('change'), solution: v.exactOptional(oneOf(SOLUTION_KEYS)) }),
+        strict({
+          atHour,
+          type: v.literal('change'),
+          solution: v.exactOptional(oneOf(SOLUTION_KEYS)),
+          start: v.exactOptional(oneOf(VESSEL_STARTS)),
+        }),
         strict({ atHour, type: v.literal('strip'), leafShare: between(0, 1) }),
       ],
       'must be one of cut, hot-dip, change, strip',

@@ -98,7 +98,8 @@ function changesOf(hours: readonly Hours[]): CareEvent[] {
   return waters.flatMap((h, i): CareEvent[] => {
     const before = waters[i - 1]?.water;
     if (!h.water || !before || before.name === h.water.name) return [];
-    return [{ atHour: h.from, type: 'change', solution: h.water.solution }];
+    const { solution, start } = h.water;
+    return [{ atHour: h.from, type: 'change', solution, ...(start === 'clean' ? {} : { start }) }];
   });
 }
 

@@ -67,7 +67,13 @@ export interface WaterPlan {
 export type CareEvent =
   | { readonly atHour: number; readonly type: 'cut'; readonly cm: number }
   | { readonly atHour: number; readonly type: 'hot-dip' }
-  | { readonly atHour: number; readonly type: 'change'; readonly solution?: SolutionKey }
+  /** `start`: how clean the vessel is that the fresh water goes into; a clean one when left out. */
+  | {
+      readonly atHour: number;
+      readonly type: 'change';
+      readonly solution?: SolutionKey;
+      readonly start?: VesselStart;
+    }
   | { readonly atHour: number; readonly type: 'strip'; readonly leafShare: number };
 
 /** What a supplier's lots have been found to be worth, as a factor on life. */

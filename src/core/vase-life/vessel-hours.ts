@@ -40,13 +40,24 @@ export interface Holding {
 
 export const DAILY: TopUp = { everyHours: 24, with: 'plain' };
 
-/** Changes by hour: those of one hour are one change, into the solution last named. */
-function changesByHour(events: readonly CareEvent[]): ReadonlyMap<number, SolutionKey | null> {
-  const changes = new Map<number, SolutionKey | null>();
+/** What fresh water is given, and into what. */
+interface Change {
+  /** Null: what there was. */
+  readonly solution: SolutionKey | null;
+  readonly start: VesselStart;
+}
+
+/** Changes by hour: those of one hour are one change, into the solution and the vessel last named. */
+function changesByHour(events: readonly CareEvent[]): ReadonlyMap<number, Change> {
+  const changes = new Map<number, Change>();
   for (const event of events) {
     if (event.type !== 'change') continue;
     const hour = Math.floor(event.atHour);
-    changes.set(hour, event.solution ?? changes.get(hour) ?? null);
+    const before = changes.get(hour);
+    changes.set(hour, {
+      solution: event.solution ?? before?.solution ?? null,
+      start: event.start ?? before?.start ?? 'clean',
+    });
   }
   return changes;
 }
@@ -118,11 +129,11 @@ export function vesselHours(
     sapShare = 0;
     return changeWater(old, solution, figures);
   };
-  const change = (hour: number, old: VesselWater, into: SolutionKey | null | undefined): VesselWater => {
+  const change = (hour: number, old: VesselWater, into: Change | undefined): VesselWater => {
     if (into === undefined) return old;
-    solution = into ?? solution;
+    solution = into.solution ?? solution;
     [out.filled[hour], drunkMl, sapShare] = [1, 0, 0];
-    return changeWater(old, solution, figures);
+    return changeWater(old, solution, figures, into.start);
   };
   for (let hour = 0; hour < air.hours; hour++) {
     const tempC = air.tempC[hour] as number;

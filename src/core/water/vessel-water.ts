@@ -2,7 +2,8 @@ import { SHIPPED, type Figures } from '../model/figures';
 import type { SolutionKey } from './solutions';
 
 /** How clean the vessel was when water first went in. */
-export type VesselStart = 'clean' | 'rinsed' | 'reused';
+export const VESSEL_STARTS = ['clean', 'rinsed', 'reused'] as const;
+export type VesselStart = (typeof VESSEL_STARTS)[number];
 
 /** Water in one vessel. Bacteria are log10 CFU/mL; biocide is the share of a full dose still working. */
 export interface VesselWater {
@@ -38,15 +39,19 @@ export function freshWater(
   };
 }
 
-/** Tipped out and filled anew, the vessel itself only rinsed with the change. */
+/**
+ * Tipped out and filled anew: what rides on the stems and the walls comes along.
+ * @param start how clean the vessel is that it goes into: no water in it begins below that
+ */
 export function changeWater(
   water: VesselWater,
   solution: SolutionKey,
   figures: Figures = SHIPPED,
+  start: VesselStart = 'clean',
 ): VesselWater {
-  const { startCleanLog10, changeRemovesLog10 } = figures.constants;
+  const { changeRemovesLog10 } = figures.constants;
   return {
-    bacteriaLog10: Math.max(startCleanLog10, water.bacteriaLog10 - changeRemovesLog10),
+    bacteriaLog10: Math.max(startBacteriaLog10(start, figures), water.bacteriaLog10 - changeRemovesLog10),
     biocide: figures.solutions[solution].biocide,
     solution,
     freeChlorinePpm: 0,
