@@ -20,8 +20,12 @@ export interface PailEntry {
 /** More than this is for a shorter period. */
 export const MOST_ENTRIES = 20_000;
 
-/** What was done to pails in a span, the oldest first; what was taken back is left out. */
-export async function manyPailEntries(trx: Trx, { from, before }: Span): Promise<PailEntry[]> {
+/** What was done to pails in a span, or to one of them, the oldest first; what was taken back is left out. */
+export async function manyPailEntries(
+  trx: Trx,
+  { from, before }: Span,
+  pailId: string | null = null,
+): Promise<PailEntry[]> {
   const { rows } = await trx.raw<{ rows: PailEntry[] }>(
     `select e.kind, e.subject_id as "pailId", p.name as pail, e.at, coalesce(h.name, w.name) as who,
             e.detail_v as "detailVersion", e.detail
@@ -30,9 +34,10 @@ export async function manyPailEntries(trx: Trx, { from, before }: Span): Promise
        join person w on w.id = e.person_id
        left join person h on h.id = e.hands_id
       where e.at >= ? and e.at < ? and e.kind in ('wash','water-look')
+        and (?::uuid is null or e.subject_id = ?)
         and not exists (select 1 from record_entry c where c.shop_id = e.shop_id and c.corrects = e.id)
       order by e.at, e.id limit ?`,
-    [from, before, MOST_ENTRIES],
+    [from, before, pailId, pailId, MOST_ENTRIES],
   );
   return rows;
 }

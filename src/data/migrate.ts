@@ -20,6 +20,7 @@ import * as whoWorksHere from './migrations/0018-who-works-here';
 import * as whatTheShopIs from './migrations/0019-what-the-shop-is';
 import * as sanitising from './migrations/0020-sanitising';
 import * as units from './migrations/0021-units';
+import * as waterTold from './migrations/0022-water-told';
 
 interface Migration {
   readonly name: string;
@@ -49,6 +50,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0019-what-the-shop-is', up: whatTheShopIs.up },
   { name: '0020-sanitising', up: sanitising.up },
   { name: '0021-units', up: units.up },
+  { name: '0022-water-told', up: waterTold.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

@@ -63,6 +63,11 @@ export async function manyPails(trx: Trx): Promise<PailRow[]> {
   return pails(trx).whereNull('p.retired_at').orderByRaw('length(p.name), p.name') as Promise<PailRow[]>;
 }
 
+/** A pail, in use or retired. */
+export async function maybePail(trx: Trx, pailId: string): Promise<PailRow | undefined> {
+  return pails(trx).where('p.id', pailId).first() as Promise<PailRow | undefined>;
+}
+
 /** Pails that were retired, the last first. */
 export async function manyRetiredPails(trx: Trx): Promise<PailRow[]> {
   return pails(trx).whereNotNull('p.retired_at').orderBy('p.retired_at', 'desc') as Promise<PailRow[]>;

@@ -4,7 +4,7 @@ import { HOUR_MS } from '@/core/calendar/spans';
 import { LRUCache } from 'lru-cache';
 import { MODEL } from '@/core/model/constants';
 import type { Overrides } from '@/core/model/figures';
-import { forecastInputOf, type StayHere } from '@/core/vase-life/lot-history';
+import { forecastInputOf, type LotHistory, type StayHere } from '@/core/vase-life/lot-history';
 import type { LotInput } from '@/core/vase-life/types';
 import type { SolutionKey } from '@/core/water/solutions';
 import type { LotFacts } from '@/data/lots';
@@ -53,37 +53,58 @@ export interface Known {
   readonly steps: readonly Pick<StepRow, 'kind' | 'status'>[];
 }
 
-/** What a lot's forecast starts from: its state on arrival and its stays here. */
+interface ShopOf {
+  readonly timeZone: string;
+  readonly species: SpeciesRegistry;
+}
+
+/** What is known of a lot's stems, as the model takes it: their state on arrival, their stays here, what was done. */
+export function historyOf(
+  {
+    lot,
+    stays,
+    wasHotDipped,
+    isStripped,
+  }: Omit<Known, 'steps' | 'lot'> & {
+    readonly lot: Omit<Known['lot'], 'stemsLeft'>;
+    readonly wasHotDipped: boolean;
+    readonly isStripped: boolean;
+  },
+  overrides: Overrides | null,
+  at: Date,
+  { timeZone, species: registry }: ShopOf,
+): LotHistory {
+  const species = registry.byKey(lot.speciesKey);
+  const needed = overridesFor(overrides, [species.key]);
+  return {
+    species,
+    arrival: {
+      agedDays: lot.agedDays,
+      stage: lot.stage,
+      droop: lot.droop,
+      airShare: lot.airShare,
+      ageErrorSdDays: MODEL.cutDateErrorSdDays,
+    },
+    hoursHere: Math.max(0, at.getTime() - lot.arrivedAt.getTime()) / HOUR_MS,
+    stays: staysHere(stays, lot.arrivedAt, at),
+    wasHotDipped,
+    isBare: isStripped && species.foliage.startsWith('bare'),
+    startHourOfDay: inZone(lot.arrivedAt, timeZone).hour,
+    ...(needed ? { overrides: needed } : {}),
+  };
+}
+
+/** What a lot's forecast starts from. */
 export function lotInputNow(
   { lot, stays, steps }: Known,
   overrides: Overrides | null,
   at: Date,
-  { timeZone, species: registry }: { readonly timeZone: string; readonly species: SpeciesRegistry },
+  shop: ShopOf,
 ): LotInput {
   const done = (kind: string) =>
     steps.some((s) => s.kind === kind && s.status !== 'waiting' && s.status !== 'skipped');
-  const species = registry.byKey(lot.speciesKey);
-  const needed = overridesFor(overrides, [species.key]);
-  const input = forecastInputOf(
-    {
-      species,
-      arrival: {
-        agedDays: lot.agedDays,
-        stage: lot.stage,
-        droop: lot.droop,
-        airShare: lot.airShare,
-        ageErrorSdDays: MODEL.cutDateErrorSdDays,
-      },
-      hoursHere: Math.max(0, at.getTime() - lot.arrivedAt.getTime()) / HOUR_MS,
-      stays: staysHere(stays, lot.arrivedAt, at),
-      wasHotDipped: done('hot-dip'),
-      isBare: done('strip') && species.foliage.startsWith('bare'),
-      startHourOfDay: inZone(lot.arrivedAt, timeZone).hour,
-      ...(needed ? { overrides: needed } : {}),
-    },
-    LIST_SEED,
-    LIST_DRAWS,
-  );
+  const of = { lot, stays, wasHotDipped: done('hot-dip'), isStripped: done('strip') };
+  const input = forecastInputOf(historyOf(of, overrides, at, shop), LIST_SEED, LIST_DRAWS);
   // Half of a few stems ends less surely than half of many: the lot's own band goes by what is left of it.
   return lot.stemsLeft > 0 ? { ...input, stems: lot.stemsLeft } : input;
 }

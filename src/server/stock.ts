@@ -11,6 +11,7 @@ import type { LotFacts, LotRow } from '@/data/lots';
 import { lotLabel, manyPortionsInStock, type PortionRow } from '@/data/portions';
 import { manyStays, manyStaysInStock, type StayRow } from '@/data/stays';
 import { manyStepStates, type StepState } from '@/data/steps';
+import { groupBy } from './group-by';
 import { isForLater, lotInputNow, lotsNow } from './lot-forecasts';
 import { once } from './once';
 import { shopOverrides } from './own-figures';
@@ -95,16 +96,6 @@ export async function stockNow({
     isForLater: isForLater(lot, at, timeZone),
     isReady: lot.fillId !== null && !steps.some((s) => s.kind === 'drink' && s.status === 'waiting'),
   }));
-}
-
-function groupBy<T>(rows: readonly T[], keyOf: (row: T) => string): Map<string, T[]> {
-  const groups = new Map<string, T[]>();
-  for (const row of rows) {
-    const group = groups.get(keyOf(row));
-    if (group) group.push(row);
-    else groups.set(keyOf(row), [row]);
-  }
-  return groups;
 }
 
 /** What a list shows of a lot that nobody has in hand. */

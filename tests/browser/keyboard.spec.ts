@@ -82,6 +82,7 @@ for (const [name, options] of [
       '/desk/people',
       '/desk/shop',
       '/desk/proof',
+      '/pails/cost',
       '/bench/plan',
       '/bench/knife',
     ]) {

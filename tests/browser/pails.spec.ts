@@ -98,3 +98,28 @@ test('a pail that is not sanitised is filled with a reason, which stands in the 
   const told = /(\d+) lines in all/.exec(await page.locator('main').innerText());
   expect(csv).toHaveLength(Number(told?.[1]) + 1);
 });
+
+test('what water cost is told by week, pail and lot; a pail tells what stood in it and how its count went', async ({
+  page,
+}) => {
+  await signInAs(page, 'Tove');
+  await page.goto('/pails');
+  await page.getByRole('link', { name: 'What water cost' }).click();
+  await expect(page.getByText(/ails and their water cost (nothing|about)/)).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Stem-days lost in the week/ })).toBeVisible();
+  const brought = page.getByRole('table', { name: 'What more would have brought' });
+  await expect(brought.getByRole('row')).toHaveCount(3);
+  await expectNothingSerious(page);
+  await page.getByRole('link', { name: 'Back to the pails' }).click();
+  await page.getByRole('region', { name: 'with water' }).getByRole('button').first().click();
+  await page.getByRole('link', { name: 'What stood in it, and its count' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: /^Pail / })).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: /^Predicted count of bacteria in its \d+ waters/ }),
+  ).toBeVisible();
+  await expectNothingSerious(page);
+  await page.getByRole('table', { name: 'What stood in it' }).getByRole('link').first().click();
+  await page.waitForURL('**/dock?lot=**');
+  await page.goto('/pails/7');
+  await expect(page.getByText('There is nothing here')).toBeVisible();
+});

@@ -4,7 +4,12 @@ import { USUAL_SANITISER } from '@/core/sanitising/sanitiser';
 import { manyPails, type PailRow } from '@/data/pails';
 import { maybeOpenRelay } from '@/data/sanitising';
 import { manyWaterLooks } from '@/data/water-looks';
-import { act, be, does, later } from '../support/acting';
+import { waterLosses } from '@/core/hygiene/water-losses';
+import { pailHistory } from '@/features/pails/one-pail/history';
+import { closePool } from '@/server/pool/pool';
+import type { SignedIn } from '@/server/session';
+import { COST_WEEKS, keptStems, readWaterKept } from '@/server/water-costs';
+import { act, be, bookOf, does, later, until } from '../support/acting';
 import { freshShop, type TestShop } from '../support/database';
 import { unsound } from '../support/sound';
 import { stage } from '../support/stage';
@@ -21,7 +26,10 @@ beforeAll(async () => {
   stage.shop = shop = await freshShop();
 });
 beforeEach(() => be('Wen'));
-afterAll(() => shop.close());
+afterAll(async () => {
+  await closePool();
+  await shop.close();
+});
 
 const pails = () => shop.inside((trx) => manyPails(trx));
 const inState = async (state: PailRow['state']) => (await pails()).filter((p) => p.state === state);
@@ -153,4 +161,33 @@ test('no order of taps from two tablets fills an unsanitised pail without a reas
     }),
     { numRuns: 25 },
   );
+});
+
+test('what a pail held and what its water cost: the one that was filled unsanitised, by lot, pail and cause', async () => {
+  const rose = await bookOf('rose', 40);
+  const drink = await until(rose.id, 'drink');
+  const [dirty] = await inState('dirty');
+  const pails = [{ pailId: dirty?.id ?? '', litres: 5 }];
+  const tap = { stepId: drink.id, to: 'running', pails, reason: 'no clean one left' } as const;
+  expect((await act('bench/tap', tap)).ok).toBe(true);
+  later(5 * 24 * 60);
+  await act('pails/look', { pailId: dirty?.id ?? '', look: 'hazy' });
+  later(60);
+  const me = { ...stage.me, shop: { id: shop.shopId, timeZone: 'Etc/UTC', demo: true } } as SignedIn;
+  const read = await shop.inside((trx) => readWaterKept(trx, stage.at));
+  const losses = waterLosses(await keptStems(read, me), stage.at.getTime(), COST_WEEKS);
+  const mine = losses.byLot.find((l) => l.of.lotId === rose.lotId);
+  expect(mine?.stemDays).toBeGreaterThan(1);
+  expect(losses.byPail[0]?.of).toBe(dirty?.name);
+  expect(losses.byCause.map((c) => c.stemDays > 0)).toEqual([true, true]);
+
+  const history = await shop.inside((trx) => pailHistory(trx, me, stage.at, dirty?.id ?? ''));
+  expect(history?.fills[0]).toMatchObject({ isClean: false, reason: 'no clean one left', emptiedAt: null });
+  expect(history?.fills[0]?.lots.map((l) => l.lotId)).toEqual([rose.lotId]);
+  expect(history?.done[0]?.what).toBe('looks hazy');
+  // The count that is drawn ends now, and a pail that is not this shop's is none.
+  const course = history?.fills[0]?.course ?? [];
+  expect(course.at(-1)?.atHour).toBeLessThanOrEqual(5 * 24 + 2);
+  for (const id of ['no id', shop.shopId])
+    expect(await shop.inside((trx) => pailHistory(trx, me, stage.at, id))).toBeNull();
 });

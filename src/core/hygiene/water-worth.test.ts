@@ -104,7 +104,7 @@ const historyArb = fc
     const stays = [stay(0, 1, null)];
     for (const [i, { hours, start, solution }] of pails.entries()) {
       stays.push({
-        ...stay(at, at + hours, `${i}`, start as VesselStart, solution as SolutionKey),
+        ...stay(at, at + hours, `${i}`, start, solution),
         air: { ...AIR, tempC },
       });
       at += hours;

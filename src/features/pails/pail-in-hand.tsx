@@ -61,6 +61,9 @@ export function PailInHand({ pail, clean, sanitiser, today }: Props) {
       <Link href={`/desk?pail=${encodeURIComponent(pail.name)}`} className={css.labels}>
         Its record
       </Link>
+      <Link href={`/pails/${pail.id}`} className={css.labels}>
+        What stood in it, and its count
+      </Link>
     </section>
   );
 }

@@ -112,6 +112,9 @@ export function PailRacks({ pails, chosenId, relay, sanitiser, today }: Props) {
           </Link>{' '}
           <Link className={css.labels} href="/desk/proof">
             Proof for an inspector
+          </Link>{' '}
+          <Link className={css.labels} href="/pails/cost">
+            What water cost
           </Link>
         </p>
       </div>

@@ -6,7 +6,8 @@ import { whatADayCosts, type DayCosts } from '@/core/habits/what-a-day-costs';
 import { journeyByLogger, loggerInWords, type JourneyOf } from '@/core/logger/journey-by-logger';
 import { readLogger } from '@/core/logger/read-logger';
 import type { JourneyOutcome } from '@/core/vase-life/journey';
-import { arrivalNow } from '@/core/vase-life/lot-history';
+import { waterWorth, type LongestUse, type WaterWorth } from '@/core/hygiene/water-worth';
+import { arrivalNow, type LotHistory } from '@/core/vase-life/lot-history';
 import { predictLot } from '@/core/vase-life/predict-lot';
 import type { Arrival, LotForecast, LotInput } from '@/core/vase-life/types';
 import type { IssuedCard } from '@/core/care/card-for';
@@ -17,6 +18,14 @@ export interface LotNow {
   readonly forecast: LotForecast;
   readonly arrival: Arrival;
 }
+
+/** A lot's history, and how long its house lets water stand. */
+export interface KeptLot {
+  readonly history: LotHistory;
+  readonly use: LongestUse;
+}
+/** Differences are paired, so that few draws do. */
+const WORTH_DRAWS = 80;
 
 interface LoggedDelivery {
   readonly csv: string;
@@ -61,6 +70,8 @@ export const JOBS = {
   'first-guesses': (inputs: readonly GuessInput[]): FirstGuess[] => inputs.map(firstGuess),
   'lots-now': (inputs: readonly LotInput[]): LotNow[] =>
     inputs.map((input) => ({ forecast: predictLot(input), arrival: arrivalNow(input) })),
+  'water-worth': (of: readonly KeptLot[]): WaterWorth[] =>
+    of.map(({ history, use }) => waterWorth(history, use, WORTH_DRAWS)),
   arrangement: (input: ArrangementInput): ArrangementForecast => predictArrangement(input),
   habits: (input: ArrangementInput): DayCosts => whatADayCosts(input),
   journeys: (of: LoggedDelivery): LoggedJourneys => journeysOf(of),
@@ -72,7 +83,7 @@ export const JOBS = {
 } as const;
 
 /** Jobs that answer a list, each of its inputs by itself. */
-export type ListJobName = 'first-guesses' | 'lots-now';
+export type ListJobName = 'first-guesses' | 'lots-now' | 'water-worth';
 export type JobName = keyof typeof JOBS;
 export type JobInput<N extends JobName> = Parameters<(typeof JOBS)[N]>[0];
 export type JobResult<N extends JobName> = Awaited<ReturnType<(typeof JOBS)[N]>>;

@@ -12,6 +12,7 @@ type Lane = 'forecasts' | 'documents';
 const LANE: Readonly<Record<JobName, Lane>> = {
   'first-guesses': 'forecasts',
   'lots-now': 'forecasts',
+  'water-worth': 'forecasts',
   arrangement: 'forecasts',
   habits: 'forecasts',
   journeys: 'documents',

@@ -2,13 +2,13 @@ import 'server-only';
 import { addDays, daysBetween } from '@/core/calendar/dates';
 import { DAY_MS } from '@/core/calendar/spans';
 import { dayBeginsMs } from '@/core/calendar/zones';
-import { readDetail, type DetailOf } from '@/core/record/entry-details';
-import { proofOf, type Proof, type Reading, type Wash } from '@/core/sanitising/proof';
+import { proofOf, type Proof } from '@/core/sanitising/proof';
 import { longestUseHours } from '@/core/water/pail-water';
 import { SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
 import type { Trx } from '@/data/connection';
-import { manyFillsStood, manyPailEntries, type PailEntry } from '@/data/hygiene';
+import { manyFillsStood, manyPailEntries } from '@/data/hygiene';
 import { houseOf } from '@/server/house';
+import { readingOf, washOf } from '@/server/pail-entries';
 
 /** A period, ISO dates, both told. */
 export interface Period {
@@ -27,19 +27,6 @@ export function periodOf(search: Readonly<Record<string, unknown>>, today: strin
   const to = isDay(search.to) && search.to <= today ? search.to : today;
   const from = isDay(search.from) && search.from <= to ? search.from : addDays(to, -(USUAL_DAYS - 1));
   return { from: daysBetween(from, to) > LONGEST_DAYS ? addDays(to, -LONGEST_DAYS) : from, to };
-}
-
-function washOf(entry: PailEntry): Wash[] {
-  const detail = readDetail('wash', entry.detailVersion, entry.detail) as Partial<DetailOf<'wash'>> | null;
-  const { to, dose } = detail ?? {};
-  if (entry.kind !== 'wash' || (to !== 'contact' && to !== 'sanitised')) return [];
-  const { pailId, pail, at, who } = entry;
-  return [{ pailId, pail, at: at.getTime(), who, to, dose: dose ?? null }];
-}
-
-function readingOf({ kind, pail, at, who, detailVersion, detail }: PailEntry): Reading[] {
-  const read = readDetail(kind, detailVersion, detail) as Partial<DetailOf<'water-look'>> | null;
-  return kind === 'water-look' && read?.look ? [{ pail, at: at.getTime(), who, look: read.look }] : [];
 }
 
 /** What was done for clean pails and water in a period, as an inspector wants it. */

@@ -1,0 +1,150 @@
+import { Group, SimpleGrid, Stack, Table, TableTbody, TableTd, TableTr } from '@mantine/core';
+import type { ReactNode } from 'react';
+import { waterLosses, type Loss, type LossOf, type WaterLosses } from '@/core/hygiene/water-losses';
+import type { MoreCare, WaterCause } from '@/core/hygiene/water-worth';
+import { localeOf } from '@/core/words/catalogues';
+import { manyPails } from '@/data/pails';
+import { once } from '@/server/once';
+import { inMyShop } from '@/server/session';
+import { COST_WEEKS, keptStems, readWaterKept } from '@/server/water-costs';
+import { ShopLink as Link } from '@/shell/shop-link';
+import css from './cost.module.css';
+import { CauseMark, WeekChart } from './week-chart';
+
+const MOST_ROWS = 8;
+const CAUSE_WORDS: Readonly<Record<WaterCause, string>> = {
+  'pail not sanitised': 'in pails that were not sanitised',
+  'water stood too long': 'in water that stood too long',
+};
+const CARE_WORDS: Readonly<Record<MoreCare, string>> = {
+  'a change every day': 'Fresh water every day in every pail',
+  'food in every pail': 'Food wherever there was plain water',
+  'every pail scrubbed': 'Every pail scrubbed and sanitised before it is filled',
+};
+
+/** Its money; nothing where there is no price. */
+type Money = (loss: Loss) => string;
+const stemDays = ({ stemDays: days }: Loss): string =>
+  `${days < 9.5 ? days.toFixed(1) : Math.round(days)} stem-days`;
+
+interface LossTableProps<K> {
+  readonly title: string;
+  readonly rows: readonly LossOf<K>[];
+  readonly money: Money;
+  readonly name: (of: K) => ReactNode;
+}
+
+function LossTable<K>({ title, rows, money, name }: LossTableProps<K>) {
+  return (
+    <section aria-label={title}>
+      <h2>{title}</h2>
+      {rows.length === 0 ? (
+        <p className="soft">None.</p>
+      ) : (
+        <Table aria-label={title}>
+          <TableTbody>
+            {rows.slice(0, MOST_ROWS).map((row, i) => (
+              <TableTr key={i}>
+                <TableTd>{name(row.of)}</TableTd>
+                <TableTd ta="right" className={css.sum}>
+                  {stemDays(row)}
+                </TableTd>
+                <TableTd ta="right" className={css.sum}>
+                  {money(row)}
+                </TableTd>
+              </TableTr>
+            ))}
+          </TableTbody>
+        </Table>
+      )}
+    </section>
+  );
+}
+
+function Lead({ losses, money }: { losses: WaterLosses; money: Money }) {
+  if (losses.total.stemDays < 0.05)
+    return (
+      <p className={css.lead}>
+        Pails and their water cost nothing that the model can tell in the last {COST_WEEKS} weeks:{' '}
+        {losses.lots} lots, {losses.stems} stems.
+      </p>
+    );
+  const say = (loss: Loss): string => [stemDays(loss), money(loss)].filter(Boolean).join(', ');
+  return (
+    <>
+      <p className={css.lead}>
+        In the last {COST_WEEKS} weeks pails and their water cost about {say(losses.total)} of {losses.stems}{' '}
+        stems.
+      </p>
+      <Group gap="1.5rem">
+        {losses.byCause.map((c) => (
+          <Group key={c.of} gap="0.5rem">
+            <CauseMark cause={c.of} />
+            <span>
+              {say(c)} {CAUSE_WORDS[c.of]}
+            </span>
+          </Group>
+        ))}
+      </Group>
+    </>
+  );
+}
+
+/** What pails and water cost in days of flower life, by week, pail and lot, and what more care would have brought. */
+export async function CostPage() {
+  const { read, me, at, pails } = await inMyShop(async (trx, me, at) => ({
+    read: await readWaterKept(trx, at),
+    pails: await once(trx, manyPails),
+    me,
+    at,
+  }));
+  const losses = waterLosses(await keptStems(read, me), at.getTime(), COST_WEEKS);
+  const currency = read.portions.find((p) => p.currency !== null)?.currency ?? null;
+  const money: Money = (loss) =>
+    currency === null || loss.money < 0.005 ? '' : `${loss.money.toFixed(2)}\u00a0${currency}`;
+  const idOf = new Map(pails.map((p) => [p.name, p.id]));
+  return (
+    <Stack component="section" gap="1.25rem">
+      <p>
+        <Link href="/pails">Back to the pails</Link>
+      </p>
+      <h1>What water cost</h1>
+      <Lead losses={losses} money={money} />
+      <SimpleGrid cols={{ base: 1, md: 2 }} spacing="2.5rem" verticalSpacing="1.25rem">
+        <WeekChart weeks={losses.byWeek} timeZone={me.shop.timeZone} locale={localeOf(me.language)} />
+        <LossTable
+          title="What more would have brought"
+          rows={losses.gains}
+          money={money}
+          name={(care) => CARE_WORDS[care]}
+        />
+        <LossTable
+          title="The dearest pails"
+          rows={losses.byPail}
+          money={money}
+          name={(pail) =>
+            idOf.has(pail) ? <Link href={`/pails/${idOf.get(pail)}`}>Pail {pail}</Link> : `Pail ${pail}`
+          }
+        />
+        <LossTable
+          title="The dearest lots"
+          rows={losses.byLot}
+          money={money}
+          name={({ lotId, lotNumber, product }) => (
+            <Link href={`/dock?lot=${lotId}`}>
+              {product}, lot {lotNumber}
+            </Link>
+          )}
+        />
+      </SimpleGrid>
+      <p className="soft">
+        Each lot is forecast twice with the same stems in the same luck: as it stood here, and in sanitised
+        pails changed when they were due, each time at a usual customer’s. What differs is the water’s doing;
+        money is the price of a stem for its usual days. An estimate, as the forecasts are; stems that were
+        binned are not in it.
+        {losses.somePriceless && ' Stems without a price count as none in the money.'}
+        {!read.isAll && ' Only the newest lots are counted: there were too many.'}
+      </p>
+    </Stack>
+  );
+}

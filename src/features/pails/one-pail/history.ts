@@ -1,0 +1,139 @@
+import 'server-only';
+import * as v from 'valibot';
+import { id } from '@/core/actions/fields';
+import { DAY_MS, HOUR_MS } from '@/core/calendar/spans';
+import { hasTrait } from '@/core/species/traits';
+import { LOOKS } from '@/core/water/count-filter';
+import { pailWater, type PailWater } from '@/core/water/pail-water';
+import { SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
+import { speciesName } from '@/core/words/species-name';
+import type { Trx } from '@/data/connection';
+import { manyPailEntries } from '@/data/hygiene';
+import { manyFillsOfPail, manyStoodIn, type FillHad, type StoodIn } from '@/data/pail-history';
+import { maybePail, type PailRow } from '@/data/pails';
+import { houseOf } from '@/server/house';
+import { readingOf, washOf } from '@/server/pail-entries';
+import type { SignedIn } from '@/server/session';
+
+/** So far back a pail is told of. */
+export const HISTORY_DAYS = 28;
+/** Air of a room that is not known, °C (estimate). */
+const USUAL_C = 18;
+
+/** A water the pail held, with what stood in it and its predicted count. */
+export interface FillShown {
+  readonly id: string;
+  readonly filledAt: number;
+  /** Null while it stands. */
+  readonly emptiedAt: number | null;
+  readonly solution: string;
+  readonly litres: number;
+  readonly isClean: boolean;
+  readonly reason: string | null;
+  /** From its fill until it was emptied, or now. */
+  readonly course: PailWater['course'];
+  readonly lots: readonly {
+    readonly lotId: string;
+    readonly words: string;
+    readonly from: number;
+    readonly to: number | null;
+  }[];
+}
+
+/** What was done to it or seen in it. */
+export interface Done {
+  readonly at: number;
+  readonly who: string;
+  readonly what: 'into the solution' | 'sanitised' | `looks ${string}`;
+}
+
+export interface PailHistory {
+  readonly pail: PailRow;
+  readonly fills: readonly FillShown[];
+  readonly done: readonly Done[];
+  readonly from: number;
+}
+
+const lotWords = ({ number, no, speciesKey, variety }: StoodIn, me: SignedIn): string =>
+  `${speciesName(me.species.byKey(speciesKey), me.language)}${variety ? ` ‘${variety}’` : ''}, lot ${number}${no > 1 ? `·${no}` : ''}`;
+
+function courseOf(
+  fill: FillHad,
+  stood: readonly StoodIn[],
+  looks: readonly Done[],
+  { limits, me, at }: { limits: Awaited<ReturnType<typeof houseOf>>['limits']; me: SignedIn; at: Date },
+): PailWater['course'] {
+  const end = fill.emptiedAt ?? at;
+  const hoursAt = (ms: number): number => (ms - fill.filledAt.getTime()) / HOUR_MS;
+  const ageHours = hoursAt(end.getTime());
+  const { course } = pailWater({
+    start: fill.start,
+    litres: fill.litres,
+    solution: fill.solution as SolutionKey,
+    tempC: fill.roomC ?? USUAL_C,
+    ageHours,
+    looks: looks.flatMap(({ at: seenAt, what }) => {
+      const kind = LOOKS.find((look) => what === `looks ${look}`);
+      return kind && seenAt >= fill.filledAt.getTime() && seenAt <= end.getTime()
+        ? [{ kind, atHour: hoursAt(seenAt) }]
+        : [];
+    }),
+    holdsLilies: stood.some((s) => hasTrait(me.species.byKey(s.speciesKey), 'lily')),
+    longestUse: limits,
+  });
+  return course.filter((c) => c.atHour <= ageHours + 1);
+}
+
+/** What a pail held, what was done to it and seen in it, and its predicted count since. Null: no such pail here. */
+export async function pailHistory(
+  trx: Trx,
+  me: SignedIn,
+  at: Date,
+  pailId: string,
+): Promise<PailHistory | null> {
+  if (!v.is(id, pailId)) return null;
+  const pail = await maybePail(trx, pailId);
+  if (!pail) return null;
+  const from = new Date(at.getTime() - HISTORY_DAYS * DAY_MS);
+  const [fills, entries, { limits }] = await Promise.all([
+    manyFillsOfPail(trx, pailId, from),
+    manyPailEntries(trx, { from, before: new Date(at.getTime() + 1) }, pailId),
+    houseOf(trx),
+  ]);
+  const stood = await manyStoodIn(
+    trx,
+    fills.map((f) => f.id),
+  );
+  const done: Done[] = [
+    ...entries.flatMap(washOf).map((w) => ({
+      at: w.at,
+      who: w.who,
+      what: w.to === 'contact' ? ('into the solution' as const) : ('sanitised' as const),
+    })),
+    ...entries.flatMap(readingOf).map((r) => ({ at: r.at, who: r.who, what: `looks ${r.look}` as const })),
+  ].sort((a, b) => b.at - a.at);
+  return {
+    pail,
+    done,
+    from: from.getTime(),
+    fills: fills.map((f) => {
+      const mine = stood.filter((s) => s.fillId === f.id);
+      return {
+        id: f.id,
+        filledAt: f.filledAt.getTime(),
+        emptiedAt: f.emptiedAt?.getTime() ?? null,
+        solution: SOLUTIONS[f.solution as SolutionKey].name,
+        litres: f.litres,
+        isClean: f.start === 'clean',
+        reason: f.overrideReason,
+        course: courseOf(f, mine, done, { limits, me, at }),
+        lots: mine.map((s) => ({
+          lotId: s.lotId,
+          words: lotWords(s, me),
+          from: s.fromAt.getTime(),
+          to: s.toAt?.getTime() ?? null,
+        })),
+      };
+    }),
+  };
+}
