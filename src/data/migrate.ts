@@ -21,6 +21,7 @@ import * as whatTheShopIs from './migrations/0019-what-the-shop-is';
 import * as sanitising from './migrations/0020-sanitising';
 import * as units from './migrations/0021-units';
 import * as waterTold from './migrations/0022-water-told';
+import * as strips from './migrations/0023-strips';
 
 interface Migration {
   readonly name: string;
@@ -51,6 +52,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0020-sanitising', up: sanitising.up },
   { name: '0021-units', up: units.up },
   { name: '0022-water-told', up: waterTold.up },
+  { name: '0023-strips', up: strips.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

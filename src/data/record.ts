@@ -67,6 +67,7 @@ const DETAIL_VERSION: { readonly [K in EntryKind]: (typeof ENTRY_DETAILS)[K]['le
   wash: 3,
   fill: 2,
   relay: 1,
+  strip: 1,
   'water-look': 1,
   'tip-out': 2,
   'turn-over': 2,

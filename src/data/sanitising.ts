@@ -1,5 +1,6 @@
 import type { RelayJob } from '../core/sanitising/relay-job';
 import type { Sanitiser } from '../core/sanitising/sanitiser';
+import type { StripsOf } from '../core/sanitising/strip';
 import type { Trx } from './connection';
 import { newId } from './ids';
 
@@ -63,4 +64,56 @@ export async function endRelay(trx: Trx, id: string, at: Date): Promise<boolean>
     .whereNull('ended_at')
     .update({ ended_at: trx.raw('greatest(?::timestamptz, begun_at)', [at]) });
   return ended > 0;
+}
+
+/** What is still to come of a relay, reckoned anew. */
+export async function setRelayJob(trx: Trx, id: string, job: RelayJob): Promise<void> {
+  await trx('relay')
+    .where({ id })
+    .update({ plan: JSON.stringify(job) });
+}
+
+/** A strip as it was read. */
+interface StripReading {
+  readonly relayId: string;
+  readonly pass: number;
+  readonly dirt: StripsOf['dirt'];
+  readonly predictedPpm: number;
+  readonly readPpm: number;
+  readonly demandMg: number;
+}
+
+/** Writes a reading down. @returns false where that pass has one already */
+export async function insertStrip(
+  trx: Trx,
+  shopId: string,
+  personId: string,
+  strip: StripReading,
+  at: Date,
+): Promise<boolean> {
+  const written = await trx('strip_reading')
+    .insert({
+      id: newId(),
+      shop_id: shopId,
+      relay_id: strip.relayId,
+      pass: strip.pass,
+      dirt: strip.dirt,
+      predicted_ppm: strip.predictedPpm.toFixed(1),
+      read_ppm: strip.readPpm,
+      demand_mg: strip.demandMg.toFixed(1),
+      read_at: at,
+      read_by: personId,
+    })
+    .onConflict(['relay_id', 'pass'])
+    .ignore()
+    .returning<{ id: string }[]>('id');
+  return written.length > 0;
+}
+
+/** What the shop's strips say its pails take up, by how dirty they were. */
+export async function manyStripMeans(trx: Trx): Promise<StripsOf[]> {
+  const { rows } = await trx.raw<{ rows: StripsOf[] }>(
+    `select dirt, count(*)::int as readings, avg(demand_mg)::float8 as "meanMg" from strip_reading group by dirt`,
+  );
+  return rows;
 }

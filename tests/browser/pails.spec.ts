@@ -33,6 +33,14 @@ test('many pails by a relay: planned, begun, scrubbed and put in, the same on an
   expect(Number(ml)).toBeGreaterThan(0);
   await first.getByRole('button', { name: /^In the solution/ }).click();
   await expect(first.getByText(/\d+:\d\d/)).toBeVisible();
+  const secondPass = relay.getByRole('listitem').nth(1);
+  await expect(secondPass).toContainText('Pour it on: about');
+  await first.getByText('Read a strip …').click();
+  await first.getByRole('textbox', { name: 'Strip reads, ppm' }).fill('60');
+  await first.getByRole('button', { name: 'It reads 60 ppm' }).click();
+  await expect(first.getByText('60 ppm')).toBeVisible();
+  await expect(secondPass).toContainText(/Pour it on, and \d+ mL of thick household bleach more/);
+  await expectNothingSerious(page);
 
   const other = await browser.newContext();
   const second = await other.newPage();

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type { InputOf } from '@/core/actions/actions';
 import { USUAL_SANITISER } from '@/core/sanitising/sanitiser';
 import { manyPails, type PailRow } from '@/data/pails';
-import { maybeOpenRelay } from '@/data/sanitising';
+import { manyStripMeans, maybeOpenRelay } from '@/data/sanitising';
 import { manyWaterLooks } from '@/data/water-looks';
 import { waterLosses } from '@/core/hygiene/water-losses';
 import { pailHistory } from '@/features/pails/one-pail/history';
@@ -86,6 +86,37 @@ test('a relay is one for all tablets, takes its pails through, and ends with the
   expect(await openRelay()).toBeUndefined();
   const ready = (await inState('sanitised')).map((p) => p.id);
   expect(wash.every((p) => ready.includes(p.id))).toBe(true);
+});
+
+test('a strip that reads low makes the next pass stronger, once, and teaches the next plan', async () => {
+  const wash = [...(await inState('dirty')), ...(await inState('scrubbed'))].slice(0, 4);
+  const asked = {
+    pailIds: wash.map((p) => p.id),
+    people: 1,
+    taps: 1,
+    dirt: 'scummed',
+    mode: 'relay',
+  } as const;
+  await act('pails/relay-begin', asked);
+  const open = await openRelay();
+  const [relayId, before] = [open?.id ?? '', open?.job];
+  const strip = { relayId, pass: 0, ppm: 40 };
+  expect((await act('pails/strip', strip)).ok).toBe(true);
+  const after = (await openRelay())?.job;
+  expect(after?.passes[0]?.readPpm).toBe(40);
+  expect(after?.passes[1]?.doseMl).toBeGreaterThan(before?.passes[1]?.doseMl ?? 0);
+  expect(after?.passes[1]?.ppmAtStart).toBeGreaterThanOrEqual(100);
+  expect(await does('pails/strip', strip)).toMatch(/has its strip already/);
+  expect(await does('pails/strip', { relayId, pass: 99, ppm: 40 })).toMatch(/no such pass/);
+  const [mean] = await shop.inside((trx) => manyStripMeans(trx));
+  expect(mean).toMatchObject({ dirt: 'scummed', readings: 1 });
+  await act('pails/relay-end', { relayId });
+  expect(await does('pails/strip', { relayId, pass: 1, ppm: 40 })).toMatch(/has ended already/);
+  // The same pails planned once more: the walls are known to take up more.
+  await act('pails/relay-begin', asked);
+  const next = await openRelay();
+  expect(next?.job.passes[0]?.ppmAtEnd).toBeLessThan(before?.passes[0]?.ppmAtEnd ?? 0);
+  await act('pails/relay-end', { relayId: next?.id ?? '' });
 });
 
 test('of pails that are not all at one point none is washed', async () => {

@@ -137,6 +137,7 @@ export const BODIES: { readonly [N in ActionName]: (w: World, n: number) => Inpu
     ...{ pailIds: [w.dirtyPailId], dirt: 'rinsed', people: 1, taps: 1, mode: 'relay' },
   }),
   'pails/relay-end': (w) => ({ relayId: w.dirtyPailId }),
+  'pails/strip': (w, n) => ({ relayId: w.dirtyPailId, pass: 0, ppm: 100 + n }),
   'pails/look': (w, n) => ({ pailId: w.pailId, look: n % 2 ? 'cloudy' : 'hazy' }),
   'pails/tip-out': (w) => ({ pailId: w.pailId }),
   'pails/turn-over': (w) => ({ pailId: w.pailId, toPailId: w.cleanPailId }),

@@ -61,6 +61,16 @@ export const pailActions = {
     takenBack: { not: 'A relay is begun again with the pails that are left.' },
     locks: () => [HOUSE],
   }),
+  'pails/strip': defineAction({
+    /** Read as a pass comes out of the solution, before it is poured on. */
+    input: v.object({ relayId: id, pass: whole(0, 200), ppm: whole(0, 2000) }),
+    result: v.null(),
+    roles: ANYBODY,
+    mayWait: false,
+    entries: ['strip'],
+    takenBack: { not: 'A strip was read as it was; read another at the next pass.' },
+    locks: () => [HOUSE],
+  }),
   'pails/fill': defineAction({
     input: v.object({
       pailId: id,

@@ -117,6 +117,7 @@ const EVER: { readonly [K in EntryKind]: readonly unknown[] } = {
     { fillId: A, litres: 4 },
   ],
   relay: [{ relayId: A, pailIds: [A, B] }],
+  strip: [{ relayId: A, pass: 0, readPpm: 120, predictedPpm: 168.2 }],
   'water-look': [{ fillId: A, look: 'hazy' }],
   'tip-out': [{}, { fillId: A }],
   'turn-over': [{}, { fromFillId: A, toPailId: B, fillId: A, litres: 4 }],

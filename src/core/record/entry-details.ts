@@ -116,6 +116,7 @@ export const ENTRY_DETAILS = {
   ],
   fill: [older, v.object({ fillId: uuid, litres: v.number() })],
   relay: [v.object({ relayId: uuid, pailIds: v.array(uuid) })],
+  strip: [v.object({ relayId: uuid, pass: v.number(), readPpm: v.number(), predictedPpm: v.number() })],
   'water-look': [v.object({ fillId: uuid, look: v.string() })],
   'tip-out': [nothing, v.object({ fillId: uuid })],
   'turn-over': [nothing, v.object({ fromFillId: uuid, toPailId: uuid, fillId: uuid, litres: v.number() })],

@@ -44,6 +44,7 @@ const GROUP_OF: Readonly<Record<EntryKind, EntryGroup>> = {
   wash: 'pails',
   fill: 'pails',
   relay: 'pails',
+  strip: 'pails',
   'water-look': 'pails',
   'tip-out': 'pails',
   'turn-over': 'pails',

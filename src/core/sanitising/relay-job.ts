@@ -1,4 +1,6 @@
+import type { Demand } from './contact';
 import { planRelay, type RelayMode } from './relay';
+import type { RelayWays } from './relay-pass';
 import { stockMl } from './dilution';
 import type { Dirt } from './figures';
 import { strengthNow } from './dilution';
@@ -15,8 +17,18 @@ export interface JobPass {
   /** Product that goes in as it begins, mL; none where what is poured on is strong enough. */
   readonly doseMl: number;
   readonly ppmAtStart: number;
+  /** As it comes out, by the plan; not told by a relay of earlier days. */
+  readonly ppmAtEnd?: number;
+  /** The same by a strip. */
+  readonly readPpm?: number;
   readonly logReduction: number;
   readonly minutes: number;
+}
+
+/** What a relay was planned with, to reckon on from a strip. */
+export interface JobWays extends Omit<RelayWays, 'demand'> {
+  readonly dirt: Dirt;
+  readonly litresOf: Readonly<Record<string, number>>;
 }
 
 /** A relay as it is run: which pails when, and what goes in. */
@@ -31,6 +43,7 @@ export interface RelayJob {
   /** The same with all filled at once, for comparison. */
   readonly allAtOnce: { readonly minutes: number; readonly litres: number; readonly stockMl: number };
   readonly isSanitised: boolean;
+  readonly ways?: JobWays;
 }
 
 /** What a relay is run with. */
@@ -44,10 +57,13 @@ export interface RelayAsked {
   readonly sanitiser: Sanitiser;
   /** ISO date. */
   readonly today: string;
+  /** What the shop's own strips say; the table's where none is told. */
+  readonly demand?: Demand;
 }
 
 /** The relay of a shop's own pails, with what it sanitises with. @param asked at least one pail */
-export function relayJob({ pails, dirt, people, taps, mode, sanitiser, today }: RelayAsked): RelayJob {
+export function relayJob(asked: RelayAsked): RelayJob {
+  const { pails, dirt, people, taps, mode, sanitiser, today, demand } = asked;
   const { targetPpm, contactMin } = sanitiser;
   const percent = strengthNow({ ...sanitiser, months: monthsOld(sanitiser.madeOn, today) });
   const ways = {
@@ -56,7 +72,7 @@ export function relayJob({ pails, dirt, people, taps, mode, sanitiser, today }: 
     floorPpm: Math.min(FLOOR_PPM, targetPpm),
   };
   const dirty = pails.map(({ litres }) => ({ litres, dirt, isScrubbed: true }));
-  const plan = planRelay(dirty, ways, mode);
+  const plan = planRelay(dirty, { ...ways, ...(demand ? { demand } : {}) }, mode);
   const all = plan.alternatives.at(-1) ?? plan;
   const first = stockMl(plan.litres, targetPpm, percent);
   return {
@@ -68,6 +84,7 @@ export function relayJob({ pails, dirt, people, taps, mode, sanitiser, today }: 
         .map((index) => pails[index]?.id ?? ''),
       doseMl: i === 0 ? first : pass.boostMl,
       ppmAtStart: pass.ppmAtStart,
+      ppmAtEnd: pass.ppmAtEnd,
       logReduction: pass.logReduction,
       minutes: pass.minutes,
     })),
@@ -77,5 +94,6 @@ export function relayJob({ pails, dirt, people, taps, mode, sanitiser, today }: 
     stockMl: plan.stockMl,
     allAtOnce: { minutes: all.minutes, litres: all.litres, stockMl: all.stockMl },
     isSanitised: plan.isSanitised,
+    ways: { ...ways, dirt, litresOf: Object.fromEntries(pails.map(({ id, litres }) => [id, litres])) },
   };
 }

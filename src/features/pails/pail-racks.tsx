@@ -5,7 +5,9 @@ import { useState } from 'react';
 import { petalColour } from '@/drawing/colours';
 import { Pail } from '@/drawing/pail';
 import type { RelayJob } from '@/core/sanitising/relay-job';
+import type { Dirt } from '@/core/sanitising/figures';
 import type { Sanitiser } from '@/core/sanitising/sanitiser';
+import type { LearntDemand } from '@/core/sanitising/strip';
 import { RelayInHand } from './relay-in-hand';
 import { RelayPanel } from './relay-panel';
 import { RoundPanel } from './round-panel';
@@ -50,6 +52,7 @@ interface Props {
   /** The relay that is being run. */
   readonly relay: { readonly id: string; readonly job: RelayJob } | null;
   readonly sanitiser: Sanitiser;
+  readonly learnt: Readonly<Record<Dirt, LearntDemand>>;
   /** ISO date in the shop's zone. */
   readonly today: string;
 }
@@ -58,7 +61,7 @@ interface Props {
 const TOGETHER_FROM = 3;
 
 /** The racks drawn as they stand; a tap on a pail says what to do with it. */
-export function PailRacks({ pails, chosenId, relay, sanitiser, today }: Props) {
+export function PailRacks({ pails, chosenId, relay, sanitiser, learnt, today }: Props) {
   const [chosen, setChosen] = useState<string | null>(chosenId);
   const inHand =
     pails.find((p) => p.id === chosen) ??
@@ -101,7 +104,7 @@ export function PailRacks({ pails, chosenId, relay, sanitiser, today }: Props) {
                 ))}
               </div>
               {rack === RACKS[0] && !relay && toWash.length >= TOGETHER_FROM && (
-                <RelayPanel dirty={toWash} sanitiser={sanitiser} today={today} />
+                <RelayPanel dirty={toWash} sanitiser={sanitiser} learnt={learnt} today={today} />
               )}
             </section>
           );

@@ -3,6 +3,7 @@ import { HOUR_MS } from '@/core/calendar/spans';
 import { hasTrait } from '@/core/species/traits';
 import { SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
 import { LOOKS } from '@/core/water/count-filter';
+import { learntDemand } from '@/core/sanitising/strip';
 import { pailWater, type PailWater } from '@/core/water/pail-water';
 import type { WaterLimits } from '@/core/protocol/ways';
 import { manyWaterLooks, type WaterLook } from '@/data/water-looks';
@@ -10,7 +11,7 @@ import { houseOf } from '@/server/house';
 import { lotLabel, manyPortionsInStock, type PortionRow } from '@/data/portions';
 import { manyPails, type PailRow } from '@/data/pails';
 import { manyRooms, type RoomRow } from '@/data/rooms';
-import { maybeOpenRelay } from '@/data/sanitising';
+import { manyStripMeans, maybeOpenRelay } from '@/data/sanitising';
 import { inZone } from '@/server/clock';
 import { once } from '@/server/once';
 import { sanitiserOf } from '@/server/sanitiser';
@@ -84,9 +85,9 @@ function viewOf(pail: PailRow, around: Around): PailView {
 
 /** Which pails are clean, what to wash, what is in them, how old the water is. */
 export async function PailsPage({ search }: { search: Record<string, string | string[] | undefined> }) {
-  const { views, relay, sanitiser, today } = await inMyShop(
+  const { views, relay, sanitiser, learnt, today } = await inMyShop(
     async (trx, me, at) => {
-      const [pails, lots, rooms, looks, { limits }, sanitiser, relay] = await Promise.all([
+      const [pails, lots, rooms, looks, { limits }, sanitiser, relay, strips] = await Promise.all([
         once(trx, manyPails),
         once(trx, manyPortionsInStock),
         once(trx, manyRooms),
@@ -94,6 +95,7 @@ export async function PailsPage({ search }: { search: Record<string, string | st
         houseOf(trx),
         sanitiserOf(trx),
         maybeOpenRelay(trx),
+        manyStripMeans(trx),
       ]);
       const views = pails.map((pail) => {
         const standing = lots.filter((l) => l.fillId !== null && l.fillId === pail.fillId);
@@ -111,6 +113,7 @@ export async function PailsPage({ search }: { search: Record<string, string | st
         views,
         relay: relay ? { id: relay.id, job: relay.job } : null,
         sanitiser,
+        learnt: learntDemand(strips),
         today: inZone(at, me.shop.timeZone).date,
       };
     },
@@ -119,6 +122,14 @@ export async function PailsPage({ search }: { search: Record<string, string | st
   const asked = typeof search.pail === 'string' ? search.pail : null;
   // A label scanned here takes another pail in hand.
   return (
-    <PailRacks key={asked} pails={views} chosenId={asked} relay={relay} sanitiser={sanitiser} today={today} />
+    <PailRacks
+      key={asked}
+      pails={views}
+      chosenId={asked}
+      relay={relay}
+      sanitiser={sanitiser}
+      learnt={learnt}
+      today={today}
+    />
   );
 }

@@ -9,6 +9,7 @@ import { useMeasures } from '@/shell/reader';
 import { Said } from '@/shell/said';
 import type { PailView } from './pail-view';
 import css from './pails.module.css';
+import { StripForm } from './strip-form';
 import { SANITISER_CAUTION } from './wash-step';
 
 type To = InputOf<'pails/wash-many'>['to'];
@@ -30,6 +31,7 @@ const DEED: Readonly<Record<To, string>> = {
 };
 
 interface PassProps {
+  readonly relayId: string;
   readonly pass: JobPass;
   readonly number: number;
   readonly product: string;
@@ -40,13 +42,15 @@ interface PassProps {
 }
 
 /** One pass: its pails, what goes in, its clock, and what is done next with all of them. */
-function Pass({ pass, number, product, pails, waits, onDeed }: PassProps) {
+function Pass({ relayId, pass, number, product, pails, waits, onDeed }: PassProps) {
   const now = useShopNow();
   const { told } = useMeasures();
   const next = nextOf(pails);
   const dose = told('ml', Math.round(pass.doseMl));
   const until = Math.max(0, ...pails.map((p) => p.contactUntil ?? 0));
   const ppm = Math.round(pass.ppmAtStart);
+  const { ppmAtEnd, readPpm } = pass;
+  const mayRead = ppmAtEnd !== undefined && readPpm === undefined && next?.to === 'sanitised';
   const what =
     number === 1
       ? `${dose} of ${product}, water on top: ${ppm} ppm.`
@@ -63,6 +67,13 @@ function Pass({ pass, number, product, pails, waits, onDeed }: PassProps) {
       </p>
       {next && <p className="soft">{what}</p>}
       {until > 0 && now !== null && <p className="big">{clockWords(until, now).words}</p>}
+      {readPpm !== undefined && ppmAtEnd !== undefined && (
+        <p>
+          Strip: <strong>{Math.round(readPpm)} ppm</strong>{' '}
+          <span className="soft">({Math.round(ppmAtEnd)} predicted); what follows is reckoned from it.</span>
+        </p>
+      )}
+      {mayRead && <StripForm relayId={relayId} pass={{ ...pass, ppmAtEnd }} number={number - 1} />}
       {next && !(waits && next.to === 'contact') && (
         <Button variant={waits ? 'plain' : 'deed'} onClick={() => onDeed(next.to, next.pails)}>
           {DEED[next.to]}, {next.pails.length === 1 ? 'this one' : `these ${next.pails.length}`}
@@ -104,6 +115,7 @@ export function RelayInHand({ relay: { id, job }, pails }: Props) {
         {job.passes.map((pass, i) => (
           <Pass
             key={pass.pailIds[0] ?? i}
+            relayId={id}
             pass={pass}
             number={i + 1}
             product={job.product}

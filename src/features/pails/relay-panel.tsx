@@ -6,6 +6,7 @@ import { DIRT, type Dirt } from '@/core/sanitising/figures';
 import { relayJob } from '@/core/sanitising/relay-job';
 import type { RelayMode } from '@/core/sanitising/relay';
 import type { Sanitiser } from '@/core/sanitising/sanitiser';
+import { demandOf, type LearntDemand } from '@/core/sanitising/strip';
 import { useActions } from '@/shell/actions';
 import { Choices } from '@/shell/choices';
 import { NumberStepper } from '@/shell/number-stepper';
@@ -33,12 +34,14 @@ interface Props {
   /** Pails that are to be washed. */
   readonly dirty: readonly PailView[];
   readonly sanitiser: Sanitiser;
+  /** What this shop's pails take up of the chlorine. */
+  readonly learnt: Readonly<Record<Dirt, LearntDemand>>;
   /** ISO date in the shop's zone. */
   readonly today: string;
 }
 
 /** Washes many pails with one solution: how many to start at once, what it takes, and what it saves. */
-export function RelayPanel({ dirty, sanitiser, today }: Props) {
+export function RelayPanel({ dirty, sanitiser, learnt, today }: Props) {
   const { act } = useActions();
   const { told } = useMeasures();
   const dose = (ml: number): string => (ml < 1000 ? told('ml', Math.round(ml)) : told('litres', ml / 1000));
@@ -53,6 +56,7 @@ export function RelayPanel({ dirty, sanitiser, today }: Props) {
   const job = relayJob({
     pails: chosen.map(({ id, sizeL }) => ({ id, litres: sizeL })),
     ...{ dirt, people, taps, mode, sanitiser, today },
+    demand: demandOf(learnt),
   });
   const begin = async () => {
     const pailIds = chosen.map((p) => p.id);
@@ -111,6 +115,13 @@ export function RelayPanel({ dirty, sanitiser, today }: Props) {
             <p className="soft">
               All filled at once: {dose(all.stockMl)}, {told('litres', Math.round(all.litres))},{' '}
               {span(all.minutes)}.
+            </p>
+          )}
+          {learnt[dirt].readings > 0 && (
+            <p className="soft">
+              Planned with {Math.round(learnt[dirt].mg)} mg of chlorine for the wall of such a pail of 10 L:{' '}
+              {learnt[dirt].tableMg} by the table, moved by {learnt[dirt].readings}{' '}
+              {learnt[dirt].readings === 1 ? 'strip' : 'strips'} of yours.
             </p>
           )}
           {!job.isSanitised && (

@@ -3,19 +3,28 @@ import type { pailActions } from '@/core/actions/pails';
 import { MINUTE_MS } from '@/core/calendar/spans';
 import { washDose, type Sanitiser } from '@/core/sanitising/sanitiser';
 import { relayJob } from '@/core/sanitising/relay-job';
+import { demandOf, learntDemand, withStrip } from '@/core/sanitising/strip';
 import { m } from '@/core/words/message';
 import type { Trx } from '@/data/connection';
 import { RefusedError } from '@/data/errors';
 import { changePail, manyPails, onePailForUpdate, type PailRow, type PailState } from '@/data/pails';
 import { writeEntry, type Action } from '@/data/record';
-import { beginRelay, endRelay, maybeOpenRelay, type OpenRelay } from '@/data/sanitising';
+import {
+  beginRelay,
+  endRelay,
+  insertStrip,
+  manyStripMeans,
+  maybeOpenRelay,
+  setRelayJob,
+  type OpenRelay,
+} from '@/data/sanitising';
 import { inZone } from '@/server/clock';
 import type { ActionContext, Handlers } from '@/server/handler';
 import { sanitiserOf } from '@/server/sanitiser';
 
 type WashingAction = Extract<
   keyof typeof pailActions,
-  'pails/wash' | 'pails/wash-many' | 'pails/relay-begin' | 'pails/relay-end'
+  'pails/wash' | 'pails/wash-many' | 'pails/relay-begin' | 'pails/relay-end' | 'pails/strip'
 >;
 
 const MAY_FOLLOW = {
@@ -116,6 +125,7 @@ export const washingHandlers: Handlers<WashingAction> = {
         ...asked,
         pails: pails.map(({ id, sizeL }) => ({ id, litres: sizeL })),
         sanitiser,
+        demand: demandOf(learntDemand(await manyStripMeans(trx))),
         today: inZone(action.at, me.shop.timeZone).date,
       });
       const relayId = await beginRelay(trx, action.shopId, action.personId, job, action.at);
@@ -133,6 +143,33 @@ export const washingHandlers: Handlers<WashingAction> = {
         detail: { relayId, pailIds },
       });
       return { relayId };
+    },
+  },
+  'pails/strip': {
+    work: async ({ trx, action }, { relayId, pass, ppm }) => {
+      const relay = await maybeOpenRelay(trx);
+      if (relay?.id !== relayId)
+        throw new RefusedError('That relay has ended already. Nothing was written down.', 'relayId');
+      const read = withStrip(relay.job, pass, ppm, learntDemand(await manyStripMeans(trx)));
+      if (!read || !relay.job.ways)
+        throw new RefusedError(
+          'That relay has no such pass to reckon on from. Nothing was written down.',
+          'pass',
+        );
+      const { predictedPpm, demandMg, job } = read;
+      const { dirt } = relay.job.ways;
+      const strip = { relayId, pass, dirt, predictedPpm, readPpm: ppm, demandMg };
+      if (!(await insertStrip(trx, action.shopId, action.personId, strip, action.at)))
+        throw new RefusedError('That pass has its strip already. Nothing was written down twice.', 'pass');
+      await setRelayJob(trx, relayId, job);
+      await writeEntry(trx, action, {
+        kind: 'strip',
+        subjectKind: 'house',
+        subjectId: action.shopId,
+        says: m('record.strip', { read: ppm, pass: pass + 1, predicted: Math.round(predictedPpm) }),
+        detail: { relayId, pass, readPpm: ppm, predictedPpm },
+      });
+      return null;
     },
   },
   'pails/relay-end': {
