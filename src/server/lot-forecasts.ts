@@ -4,7 +4,7 @@ import { HOUR_MS } from '@/core/calendar/spans';
 import { LRUCache } from 'lru-cache';
 import { MODEL } from '@/core/model/constants';
 import type { Overrides } from '@/core/model/figures';
-import { forecastInputOf, type LotHistory, type StayHere } from '@/core/vase-life/lot-history';
+import { forecastInputOf, PACK_WATER, type LotHistory, type StayHere } from '@/core/vase-life/lot-history';
 import type { LotInput } from '@/core/vase-life/types';
 import type { SolutionKey } from '@/core/water/solutions';
 import type { LotFacts } from '@/data/lots';
@@ -29,7 +29,7 @@ export function staysHere(stays: readonly StayRow[], arrivedAt: Date, at: Date):
     .map((s) => {
       const { tempC, humidityPct, litHours, ethylenePpm } = s;
       // A pack's own water: nobody sanitised it, and it is as warm as where it stands.
-      const pack = { name: 'pack', start: 'rinsed', solution: 'plain', tempC } as const;
+      const pack = { name: PACK_WATER, start: 'rinsed', solution: 'plain', tempC } as const;
       const fill = s.fillId && {
         name: s.fillId,
         start: s.fillStart ?? 'clean',

@@ -15,7 +15,7 @@ export interface KeptStems {
   readonly lifeDays: number;
   readonly arrivedAt: number;
   readonly worth: WaterWorth;
-  /** The pail of each water; nothing for a pack's own. */
+  /** The pail of each water. */
   readonly pailOf: Readonly<Record<string, string>>;
 }
 

@@ -79,6 +79,8 @@ test('two pails at fault share what it cost by their hours; what more care would
   expect(a?.days).toBeCloseTo(b?.days ?? NaN, 9);
   expect(gains['food in every pail']).toBeGreaterThan(0);
   expect(waterWorth(history([stay(0, 40, 'a')]), USE, DRAWS).gains['food in every pail']).toBe(0);
+  // What a pack brings along is no pail of the shop's.
+  expect(lostOf(history([stay(0, 30, 'pack', 'rinsed', 'plain'), stay(30, 50, 'a')]))).toEqual([]);
   // Dry all the while: no water did anything.
   expect(waterWorth(history([stay(0, 20, null)]), USE, DRAWS)).toMatchObject({
     lost: [],

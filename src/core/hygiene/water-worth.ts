@@ -1,6 +1,6 @@
 import { USUAL_CHANGE_HOUR } from '../arrangement/care-styles';
 import { hasTrait } from '../species/traits';
-import { forecastInputOf, type LotHistory, type StayHere } from '../vase-life/lot-history';
+import { forecastInputOf, PACK_WATER, type LotHistory, type StayHere } from '../vase-life/lot-history';
 import { daysLeftByDraw } from '../vase-life/predict-lot';
 import type { CareEvent } from '../vase-life/types';
 import { longestUseHours } from '../water/pail-water';
@@ -54,11 +54,11 @@ const SEED = 1;
 /** A difference smaller than this is none. */
 const LEAST_DAYS = 0.005;
 
-/** The waters of a history in their order, each once: its stays in one place after the other count together. */
+/** The pails of a history in their order, each once: its stays in one place after the other count together. */
 function watersOf({ stays }: LotHistory): Stood[] {
   const waters: Stood[] = [];
   for (const { water, fromHour, toHour, air } of stays) {
-    if (water === null) continue;
+    if (water === null || water.name === PACK_WATER) continue;
     const last = waters.at(-1);
     if (last?.water.name !== water.name) waters.push({ water, fromHour, toHour, tempC: air.tempC });
     else
@@ -90,7 +90,9 @@ const withWaters = (
   of: (water: NonNullable<StayHere['water']>) => NonNullable<StayHere['water']>,
 ): LotHistory => ({
   ...history,
-  stays: history.stays.map((stay) => (stay.water ? { ...stay, water: of(stay.water) } : stay)),
+  stays: history.stays.map((stay) =>
+    stay.water && stay.water.name !== PACK_WATER ? { ...stay, water: of(stay.water) } : stay,
+  ),
 });
 
 /**

@@ -44,6 +44,9 @@ export interface LotHistory {
   readonly overrides?: Overrides;
 }
 
+/** The name of the water a pack brings along: no pail's of ours. */
+export const PACK_WATER = 'pack';
+
 type Water = NonNullable<StayHere['water']>;
 interface Hours {
   readonly from: number;
