@@ -63,3 +63,40 @@ export async function manyStoodIn(trx: Trx, fillIds: readonly string[]): Promise
       ),
     ) as Promise<StoodIn[]>;
 }
+
+/** A while of some of a lot's stems in one place. */
+export interface LotStay {
+  readonly no: number;
+  readonly fromAt: Date;
+  /** Null while it lasts. */
+  readonly toAt: Date | null;
+  readonly room: string;
+  readonly wet: boolean;
+  /** Nulls where it stood in no pail. */
+  readonly pailId: string | null;
+  readonly pail: string | null;
+  readonly solution: string | null;
+  readonly start: 'clean' | 'rinsed' | 'reused' | null;
+}
+
+/** Where a lot's stems stood since they came, portion by portion, each in the order of time. */
+export async function manyStaysOfLot(trx: Trx, lotId: string): Promise<LotStay[]> {
+  return trx('stay as s')
+    .join('portion as o', 'o.id', 's.portion_id')
+    .join('room as r', 'r.id', 's.room_id')
+    .leftJoin('pail_fill as f', 'f.id', 's.fill_id')
+    .leftJoin('pail as p', 'p.id', 'f.pail_id')
+    .where('o.lot_id', lotId)
+    .orderBy(['o.no', 's.from_at'])
+    .select({
+      no: 'o.no',
+      fromAt: 's.from_at',
+      toAt: 's.to_at',
+      room: 'r.name',
+      wet: 's.wet',
+      pailId: 'p.id',
+      pail: 'p.name',
+      solution: 'f.solution',
+      start: 'f.start',
+    }) as Promise<LotStay[]>;
+}

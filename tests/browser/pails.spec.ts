@@ -128,6 +128,15 @@ test('what water cost is told by week, pail and lot; a pail tells what stood in 
   await expectNothingSerious(page);
   await page.getByRole('table', { name: 'What stood in it' }).getByRole('link').first().click();
   await page.waitForURL('**/dock?lot=**');
+  // And the other way round: where that lot was, with its pail.
+  await page.getByRole('link', { name: 'Its record' }).click();
+  const where = page.getByRole('table', { name: 'Where it stood' });
+  await expect(where.getByText(/until now/).first()).toBeVisible();
+  await where
+    .getByRole('link', { name: /^pail / })
+    .last()
+    .click();
+  await expect(page.getByRole('heading', { level: 1, name: /^Pail / })).toBeVisible();
   await page.goto('/pails/7');
   await expect(page.getByText('There is nothing here')).toBeVisible();
 });

@@ -1,3 +1,5 @@
+import { localeOf } from '@/core/words/catalogues';
+import { manyStaysOfLot } from '@/data/pail-history';
 import { manyActivePeople } from '@/data/people';
 import { manyEntriesAsked } from '@/data/record-asked';
 import { inZone } from '@/server/clock';
@@ -10,6 +12,7 @@ import { RecordForm } from './record-form';
 import { understood } from './record-question';
 import { recordRows } from './record-rows';
 import { RecordTable } from './record-table';
+import { WhereItStood } from './where-it-stood';
 
 const SHOWN = 60;
 
@@ -17,7 +20,7 @@ const SHOWN = 60;
 export async function DeskPage({ search }: { search: Search }) {
   const beyond = typeof search.beyond === 'string' && /^\d{1,15}$/.test(search.beyond) ? search.beyond : null;
   const asked = askedRecord(search);
-  const { entries, nothing, people, me } = await inMyShop(
+  const { entries, nothing, people, stood, me } = await inMyShop(
     async (trx, me, at) => {
       const { timeZone } = me.shop;
       const means = await understood(trx, asked, inZone(at, timeZone).date, timeZone);
@@ -25,6 +28,8 @@ export async function DeskPage({ search }: { search: Search }) {
         me,
         nothing: 'nothing' in means ? means.nothing : null,
         people: await once(trx, manyActivePeople),
+        stood:
+          'nothing' in means || !means.question.lot ? [] : await manyStaysOfLot(trx, means.question.lot.id),
         entries:
           'nothing' in means
             ? []
@@ -59,6 +64,14 @@ export async function DeskPage({ search }: { search: Search }) {
         isLater={beyond !== null}
         hasMore={entries.length === SHOWN}
       />
+      {stood.length > 0 && (
+        <WhereItStood
+          lot={asked.lot}
+          stays={stood}
+          timeZone={me.shop.timeZone}
+          locale={localeOf(me.language)}
+        />
+      )}
     </section>
   );
 }

@@ -1,0 +1,58 @@
+import { Table, TableTbody, TableTd, TableTh, TableThead, TableTr } from '@mantine/core';
+import { saidDate } from '@/core/calendar/said-dates';
+import { SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
+import type { LotStay } from '@/data/pail-history';
+import { ShopLink as Link } from '@/shell/shop-link';
+
+interface Props {
+  readonly lot: string;
+  readonly stays: readonly LotStay[];
+  readonly timeZone: string;
+  readonly locale: string;
+}
+
+function waterWords({ wet, solution, start }: LotStay): string {
+  if (solution === null) return wet ? 'the water it came in' : 'dry';
+  const { name } = SOLUTIONS[solution as SolutionKey];
+  return `${name.toLowerCase()}${start === 'clean' ? '' : ', filled unsanitised'}`;
+}
+
+/** Where a lot's stems were since they came: place, pail and water, one line after the other. */
+export function WhereItStood({ lot, stays, timeZone, locale }: Props) {
+  const when = (at: Date): string => saidDate(at.getTime(), timeZone, 'day and clock', locale);
+  const isSplit = stays.some((s) => s.no > 1);
+  return (
+    <section aria-label="Where it stood">
+      <h2>Where lot {lot} stood</h2>
+      <Table aria-label="Where it stood">
+        <TableThead>
+          <TableTr>
+            <TableTh>When</TableTh>
+            <TableTh>Place</TableTh>
+            <TableTh>Water</TableTh>
+          </TableTr>
+        </TableThead>
+        <TableTbody>
+          {stays.map((s) => (
+            <TableTr key={`${s.no} ${s.fromAt.getTime()}`}>
+              <TableTd>
+                {isSplit && <strong>·{s.no} </strong>}
+                {when(s.fromAt)}{' '}
+                <span className="soft">{s.toAt ? `until ${when(s.toAt)}` : 'until now'}</span>
+              </TableTd>
+              <TableTd>{s.room}</TableTd>
+              <TableTd>
+                {s.pailId && (
+                  <>
+                    <Link href={`/pails/${s.pailId}`}>pail {s.pail}</Link>,{' '}
+                  </>
+                )}
+                {waterWords(s)}
+              </TableTd>
+            </TableTr>
+          ))}
+        </TableTbody>
+      </Table>
+    </section>
+  );
+}
