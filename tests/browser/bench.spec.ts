@@ -44,7 +44,7 @@ test('a morning with three clocks at once, on two tablets, through a reload', as
   await tapThrough(cardOf(page, /^Gerbera, lot/), ['Unpacked', 'Cut', 'Hung', POURED]);
   const running = [
     /‘Quay light’.*\n?.*soaking alone/s,
-    /‘Crane’.*pods under warm water/s,
+    /‘Crane’.*under warm water, drinking/s,
     /‘Buoy’.*drinking/s,
   ];
   for (const words of running) await expect(next(page).getByRole('link', { name: words })).toBeVisible();
