@@ -9,7 +9,7 @@ import pg from 'pg';
 const FORMAT = 1;
 /** How somebody signs in, and where from, is nobody's but theirs: it is in a backup, and in no export. */
 const LEFT_OUT = new Set(['session', 'sign_in_try']);
-const LEFT_OUT_COLUMNS = new Set(['secret_hash']);
+const LEFT_OUT_COLUMNS = new Set(['secret_hash', 'factor_secret']);
 /** What belongs to the database itself. */
 const NOT_OF_A_SHOP = /^knex_migrations/;
 const AT_ONCE = 2000;

@@ -22,6 +22,7 @@ import * as sanitising from './migrations/0020-sanitising';
 import * as units from './migrations/0021-units';
 import * as waterTold from './migrations/0022-water-told';
 import * as strips from './migrations/0023-strips';
+import * as secondFactor from './migrations/0024-second-factor';
 
 interface Migration {
   readonly name: string;
@@ -53,6 +54,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0021-units', up: units.up },
   { name: '0022-water-told', up: waterTold.up },
   { name: '0023-strips', up: strips.up },
+  { name: '0024-second-factor', up: secondFactor.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

@@ -27,22 +27,36 @@ function pathOf(code: QRCode): string {
   return path;
 }
 
-/** A code is the same for ever; finding how it is best laid out takes a thousandth of a second or two. */
+/** What a label's code is written in: packed closer than other text. */
+const OF_A_LABEL = /^[0-9A-Z $%*+\-./:]+$/;
+
+/** A label's code is the same for ever; finding how it is best laid out takes a thousandth of a second or two. */
 function drawnOf(text: string): Drawn {
   const known = drawn.get(text);
   if (known) return known;
   // Smallest size that fits, and a quarter of it may be wet or torn.
   const code = qrcode(0, 'Q');
-  code.addData(text, 'Alphanumeric');
+  const isLabel = OF_A_LABEL.test(text);
+  code.addData(text, isLabel ? 'Alphanumeric' : 'Byte');
   code.make();
   const made = { side: code.getModuleCount() + 2 * QUIET, path: pathOf(code) };
+  // What is no label's may be a secret: it is not kept.
+  if (!isLabel) return made;
   if (drawn.size >= MOST_DRAWN) drawn.clear();
   drawn.set(text, made);
   return made;
 }
 
 /** A code to be read by a scanner, its words beside it for those who have none. */
-export function Qr({ text, sizePx }: { text: string; sizePx: number }) {
+export function Qr({
+  text,
+  sizePx,
+  label = `Code ${text}`,
+}: {
+  text: string;
+  sizePx: number;
+  label?: string;
+}) {
   const { side, path } = drawnOf(text);
   return (
     <svg
@@ -50,7 +64,7 @@ export function Qr({ text, sizePx }: { text: string; sizePx: number }) {
       width={sizePx}
       height={sizePx}
       role="img"
-      aria-label={`Code ${text}`}
+      aria-label={label}
       shapeRendering="crispEdges"
     >
       <rect width={side} height={side} fill="#fff" />

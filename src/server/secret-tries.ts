@@ -3,6 +3,7 @@ import { DAY_MS } from '@/core/calendar/spans';
 import { minutesLocked, oneMoreWrong } from '@/core/people/sign-in-locks';
 import type { Trx } from '@/data/connection';
 import { isStill, maybePersonToAsk, type PersonRow } from '@/data/people';
+import { maybeFactor, takeStep, type SecondFactor } from '@/data/second-factors';
 import { isKnownAddress } from '@/data/sessions';
 import {
   forgetOldTries,
@@ -12,6 +13,7 @@ import {
   setTries,
   STRANGERS,
 } from '@/data/sign-in-tries';
+import { stepOfCode } from './second-factor';
 import { isSecretOf } from './secrets';
 
 /** A place somebody of the shop signed in from within this time is no stranger's. */
@@ -24,12 +26,30 @@ export interface SecretTry {
   readonly inside: <T>(work: (trx: Trx) => Promise<T>) => Promise<T>;
   readonly by: { readonly id: string } | { readonly login: string };
   readonly secret: string;
+  /** Of their second factor, as it was typed; left out where none is asked for. */
+  readonly code?: string;
   readonly address: string;
   readonly at: Date;
   /** Whether it may be this person: one of another role is as nobody. */
   readonly isFor: (person: PersonRow) => boolean;
 }
-export type Tried = { readonly lockedMinutes: number } | { readonly person: PersonRow | undefined };
+export type Tried =
+  | { readonly lockedMinutes: number }
+  /** The secret is theirs, and a code is asked for beside it. */
+  | { readonly needsCode: true }
+  | { readonly person: PersonRow | undefined };
+
+/** Whether a code is theirs and of now: none is taken twice. Who has no second factor needs none. */
+async function isTheirCode(
+  trx: Trx,
+  factor: SecondFactor | undefined,
+  code: string,
+  at: Date,
+): Promise<boolean> {
+  if (!factor) return true;
+  const step = stepOfCode(factor.secret, code, at);
+  return step !== null && (await takeStep(trx, factor.personId, step));
+}
 
 const whoOf = (by: SecretTry['by']): string => ('id' in by ? by.id : by.login);
 
@@ -75,7 +95,11 @@ export async function trySecret(
   const person = fits && before.person && asked.isFor(before.person) ? before.person : undefined;
   return asked.inside(async (trx): Promise<Tried> => {
     // Retired, or given another secret, while it was looked at: then it is theirs no longer.
-    const still = person && (await isStill(trx, person)) ? person : undefined;
+    const theirs = person && (await isStill(trx, person)) ? person : undefined;
+    const { code } = asked;
+    const factor = theirs && code !== undefined ? await maybeFactor(trx, theirs.id) : undefined;
+    if (factor && code === '') return { needsCode: true };
+    const still = (await isTheirCode(trx, factor, code ?? '', asked.at)) ? theirs : undefined;
     const locked = await count(trx, asked, still !== undefined);
     if (locked !== null) return { lockedMinutes: locked };
     if (still) await onRight(trx, still);

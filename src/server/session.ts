@@ -18,6 +18,7 @@ import { database } from './database';
 import { now } from './clock';
 import { once, readsOnly } from './once';
 import { sayUnavailable } from './request-state';
+import { sessionSecret } from './session-secret';
 
 interface SessionData {
   shopId?: string;
@@ -51,8 +52,7 @@ const OPENED_FOR_MS = 60_000;
 const opened = new LRUCache<string, SessionData>({ max: 1000, ttl: OPENED_FOR_MS });
 
 function options(): SessionOptions {
-  const password = process.env.HUSH_PAIL_SESSION_SECRET;
-  if (!password) throw new Error('HUSH_PAIL_SESSION_SECRET is not set; the shop is started by "npm start".');
+  const password = sessionSecret();
   // Plain http on the shop's own machine cannot carry Secure cookies; behind TLS it must.
   const secure = process.env.HUSH_PAIL_HTTPS === '1';
   return {

@@ -4,6 +4,8 @@ import { stage } from '../support/stage';
 import { maybePersonInSession, maybePersonToAsk } from '@/data/people';
 import { beginSession, manyOpenSessions } from '@/data/sessions';
 import { newId } from '@/data/ids';
+import { Secret, TOTP } from 'otpauth';
+import { offerFactor, stepOfCode } from '@/server/second-factor';
 import { trySecret, type Tried } from '@/server/secret-tries';
 import { isSecretOf } from '@/server/secrets';
 
@@ -14,6 +16,8 @@ jest.mock('@/server/clock', () => ({
 }));
 
 let shop: TestShop;
+// What seals what is offered to a telephone; the start command makes a shop's own.
+process.env.HUSH_PAIL_SESSION_SECRET ??= 'a seal for tests alone, of forty letters';
 const MORNING = new Date('2026-11-24T06:55:00Z');
 beforeEach(async () => {
   stage.at = MORNING;
@@ -224,4 +228,60 @@ test('a name that nobody has is counted and locked as one that somebody has', as
     return answers;
   };
   expect(await told('nobody of that name')).toEqual(await told('ilse'));
+});
+
+/** The code that a telephone shows for a secret at a moment. */
+const codeAt = (secret: string, at: Date): string =>
+  new TOTP({ secret: Secret.fromBase32(secret), digits: 6, period: 30 }).generate({
+    timestamp: at.getTime(),
+  });
+
+test('a code as its standard has it: of now and half a minute either way, and of no other time or secret', () => {
+  // The first of RFC 6238's examples, its last six digits: second 59 of "12345678901234567890".
+  const secret = 'GEZDGNBVGY3TQOJQGEZDGNBVGY3TQOJQ';
+  const at = (s: number): Date => new Date(s * 1000);
+  expect(stepOfCode(secret, '287082', at(59))).toBe(1);
+  expect(stepOfCode(secret, '287082', at(89))).toBe(1);
+  for (const s of [0 - 31, 90, 300]) expect(stepOfCode(secret, '287082', at(s))).toBeNull();
+  expect(stepOfCode('GEZDGNBVGY3TQOJQGEZDGNBVGY3TQOJA', '287082', at(59))).toBeNull();
+  for (const code of ['', '28708', 'abcdef', '2870822']) expect(stepOfCode(secret, code, at(59))).toBeNull();
+});
+
+test('with a second factor the password alone lets nobody in; a code is taken once, and it can be given up', async () => {
+  const ilse = await idOf('Ilse');
+  const password = 'slow water';
+  const enter = (code: string | undefined, secret = password): Promise<Tried> =>
+    trySecret(
+      {
+        ...{ shopId: shop.shopId, inside: shop.inside, by: { login: 'ilse' }, secret, address: '10.0.0.7' },
+        ...(code === undefined ? {} : { code }),
+        at: stage.at,
+        isFor: (person) => person.role !== 'hand',
+      },
+      () => Promise.resolve(),
+    );
+  expect(isIn(await enter(''))).toBe(true);
+  const { secret, sealed } = await offerFactor(ilse, 'Ilse', 'Slow Tide');
+  expect(await does('shop/second-factor', { sealed, code: '000000' })).toMatch(/not the code of now/);
+  expect(await does('shop/second-factor', { sealed: 'x', code: codeAt(secret, stage.at) })).toMatch(
+    /too long ago/,
+  );
+  expect((await act('shop/second-factor', { sealed, code: codeAt(secret, stage.at) })).ok).toBe(true);
+  // What was shown to set it up signs nobody in.
+  expect(await enter('')).toEqual({ needsCode: true });
+  expect(isIn(await enter(codeAt(secret, stage.at)))).toBe(false);
+  later(1);
+  expect(isIn(await enter(codeAt(secret, stage.at), 'some water'))).toBe(false);
+  expect(isIn(await enter(codeAt(secret, stage.at)))).toBe(true);
+  expect(isIn(await enter(codeAt(secret, stage.at)))).toBe(false);
+  // Nothing of it is in the record or with the tap.
+  const rows = JSON.stringify([await shop.owner('record_entry'), await shop.owner('action')]);
+  expect(rows.includes(secret) || rows.includes(sealed)).toBe(false);
+  // A hand does not take it away; another's seal is worth nothing to them.
+  await be('Wen');
+  expect((await act('shop/end-second-factor', { personId: ilse })).ok).toBe(false);
+  expect(await does('shop/second-factor', { sealed, code: codeAt(secret, stage.at) })).toMatch(/PIN alone/);
+  await be('Ilse');
+  expect((await act('shop/end-second-factor', { personId: ilse })).ok).toBe(true);
+  expect(isIn(await enter(''))).toBe(true);
 });

@@ -184,6 +184,8 @@ export const BODIES: { readonly [N in ActionName]: (w: World, n: number) => Inpu
   'shop/add-person': (_, n) => ({ role: 'hand', name: `Somebody ${n}`, pin: '5093' }),
   'shop/retire': (w, n) => ({ personId: w.personId, isHere: n % 2 === 1 }),
   'shop/set-secret': (w) => ({ personId: w.personId, secret: '5093', current: null }),
+  'shop/second-factor': (_w, n) => ({ sealed: `none ${n}`, code: '123456' }),
+  'shop/end-second-factor': (w) => ({ personId: w.personId }),
   'shop/unlock': (w) => ({ personId: w.personId }),
   'shop/end-sessions': (w) => ({ personId: w.personId, sessionId: null }),
   'shop/details': (_, n) => ({

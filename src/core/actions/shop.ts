@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { LANGUAGES } from '../words/languages';
 import { UNITS } from '../units/measures';
 import { ROOM_KINDS } from '../opening/opening';
-import { LONGEST_PASSWORD, login, password, personName, pin } from '../people/person-fields';
+import { factorCode, LONGEST_PASSWORD, login, password, personName, pin } from '../people/person-fields';
 import { defineAction, HOUSE, lock, MANAGER, ROLES } from './contract';
 import { day, id, measure, someWords, whole, words } from './fields';
 
@@ -51,6 +51,26 @@ const peopleActions = {
     mayWait: false,
     entries: ['person'],
     takenBack: { not: 'A PIN or password is set again; the old one is kept nowhere.' },
+    locks: ({ personId }) => [lock('person', 'personId', personId)],
+  }),
+  'shop/second-factor': defineAction({
+    /** Takes up what their page offered, with a code of it. */
+    input: v.object({ sealed: v.pipe(v.string(), v.maxLength(2000)), code: factorCode }),
+    result: v.null(),
+    roles: ROLES,
+    secrets: ['sealed', 'code'],
+    mayWait: false,
+    entries: ['person'],
+    takenBack: { not: 'A second factor is given up under People.' },
+    locks: () => [HOUSE],
+  }),
+  'shop/end-second-factor': defineAction({
+    input: v.object({ personId: id }),
+    result: v.null(),
+    roles: ROLES,
+    mayWait: false,
+    entries: ['person'],
+    takenBack: { not: 'A second factor is set up anew, by whoever is to have it.' },
     locks: ({ personId }) => [lock('person', 'personId', personId)],
   }),
   'shop/unlock': defineAction({

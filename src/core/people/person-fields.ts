@@ -35,4 +35,6 @@ export const pin = v.pipe(
 );
 
 /** What somebody in that role signs in with: four digits at the bench, a password at the desk. */
+/** What a telephone counts for a second factor. */
+export const factorCode = v.pipe(v.string(), v.trim(), v.regex(/^\d{6}$/, 'A code is six digits.'));
 export const secretOf = (role: Role) => (role === 'hand' ? pin : password);

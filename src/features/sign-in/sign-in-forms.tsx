@@ -21,6 +21,7 @@ const PIN = v.object({ pin: v.pipe(v.string(), v.length(4, 'Four figures, please
 const MANAGER = v.object({
   login: someText(1, 200, 'Who are you?'),
   password: v.pipe(v.string(), v.minLength(1, 'Your password, please.')),
+  code: v.string(),
 });
 
 /** Sends what was typed to the server, as its form would. */
@@ -99,11 +100,12 @@ function ManagerForm({
   onBack: () => void;
 }) {
   const [state, act, busy] = useActionState(signInManager, START);
-  const form = useShopForm(MANAGER, { login: '', password: '' });
+  const form = useShopForm(MANAGER, { login: '', password: '', code: '' });
   return (
     <form
       onSubmit={form.onSubmit((values) => {
-        form.setFieldValue('password', '');
+        // Asked for its code, the password stays: both are sent together.
+        form.setFieldValue('code', '');
         send(act, { ...values, shopId: shop.id });
       })}
       className={css.pad}
@@ -124,6 +126,18 @@ function ManagerForm({
         autoComplete="current-password"
         {...form.getInputProps('password')}
       />
+      {state.needsCode && (
+        <TextInput
+          name="code"
+          label="Code"
+          size="lg"
+          inputMode="numeric"
+          autoComplete="one-time-code"
+          maxLength={6}
+          autoFocus
+          {...form.getInputProps('code')}
+        />
+      )}
       {state.message && <Said isAlert>{state.message}</Said>}
       <Button type="submit" variant="deed" disabled={busy}>
         {busy ? 'Looking …' : 'Sign in'}

@@ -9,9 +9,11 @@ import { RefusedError } from '@/data/errors';
 import { shopDetails } from '@/data/shops';
 import { insertPeople, isTaken, maybePerson, setActive, setSecretHash, type PersonRow } from '@/data/people';
 import { writeEntry } from '@/data/record';
+import { dropFactor, insertFactor } from '@/data/second-factors';
 import { endSessions } from '@/data/sessions';
 import { forgetTries } from '@/data/sign-in-tries';
 import { preparing, type ActionContext, type Handlers } from '@/server/handler';
+import { offeredTo, stepOfCode } from '@/server/second-factor';
 import { hashOf } from '@/server/secrets';
 import { trySecret } from '@/server/secret-tries';
 import type { SignedIn } from '@/server/session';
@@ -19,7 +21,13 @@ import * as v from 'valibot';
 
 type PeopleAction = Extract<
   keyof typeof shopActions,
-  'shop/add-person' | 'shop/retire' | 'shop/set-secret' | 'shop/unlock' | 'shop/end-sessions'
+  | 'shop/add-person'
+  | 'shop/retire'
+  | 'shop/set-secret'
+  | 'shop/second-factor'
+  | 'shop/end-second-factor'
+  | 'shop/unlock'
+  | 'shop/end-sessions'
 >;
 
 async function onePerson(trx: Trx, personId: string): Promise<PersonRow> {
@@ -38,7 +46,8 @@ function refuseUnlessRules(me: SignedIn, over: Role): void {
   );
 }
 
-type Done = `added-${Role}` | 'retired' | 'back' | 'secret' | 'unlocked' | 'signed-out';
+type Done =
+  `added-${Role}` | 'retired' | 'back' | 'secret' | 'factor' | 'no-factor' | 'unlocked' | 'signed-out';
 
 /** Enters into the record what was done about somebody. */
 async function enter(
@@ -136,7 +145,8 @@ export const peopleHandlers: Handlers<PeopleAction> = {
         );
         if ('lockedMinutes' in tried)
           return refusedFor(`Too many wrong tries; in ${tried.lockedMinutes} min again.`, 'current');
-        if (!tried.person) return refusedFor('That is not the one you have now.', 'current');
+        if (!('person' in tried && tried.person))
+          return refusedFor('That is not the one you have now.', 'current');
       }
       return { hash: await hashOf(secret), refused: null };
     },
@@ -151,6 +161,39 @@ export const peopleHandlers: Handlers<PeopleAction> = {
       return null;
     },
   }),
+  'shop/second-factor': preparing({
+    prepare: async ({ sealed }, read) =>
+      offeredTo(sealed, await read(({ me }) => Promise.resolve(me.personId))),
+    work: async (context, { code }, secret: string | null) => {
+      const { trx, me, action } = context;
+      if (me.role === 'hand')
+        throw new RefusedError('Hands sign in by their PIN alone. Nothing was changed.');
+      const step = secret === null ? null : stepOfCode(secret, code, action.at);
+      if (secret === null)
+        throw new RefusedError('That was offered too long ago. Nothing was changed; begin anew.', 'sealed');
+      if (step === null)
+        throw new RefusedError(
+          'That is not the code of now. Nothing was changed; take the next one.',
+          'code',
+        );
+      const person = await onePerson(trx, me.personId);
+      if (!(await insertFactor(trx, action.shopId, { personId: person.id, secret }, step, action.at)))
+        throw new RefusedError('You sign in with a code already. Nothing was changed.');
+      await enter(context, person, 'factor');
+      return null;
+    },
+  }),
+  'shop/end-second-factor': {
+    work: async (context, { personId }) => {
+      const { trx, me } = context;
+      const person = await onePerson(trx, personId);
+      if (person.id !== me.personId) refuseUnlessRules(me, person.role);
+      if (!(await dropFactor(trx, person.id)))
+        throw new RefusedError(`${person.name} signs in without a code already. Nothing was changed.`);
+      await enter(context, person, 'no-factor');
+      return null;
+    },
+  },
   'shop/unlock': {
     work: async (context, { personId }) => {
       const { trx, me } = context;

@@ -2,6 +2,7 @@ import { mayManage } from '@/core/actions/contract';
 import { mayRule } from '@/core/people/who-rules';
 import { saidDate } from '@/core/calendar/said-dates';
 import { manyPeople, type PersonRow } from '@/data/people';
+import { manyWithFactor } from '@/data/second-factors';
 import { manyOpenSessions, type SessionRow } from '@/data/sessions';
 import { manyLocked } from '@/data/sign-in-tries';
 import { A_LONG_SHIFT_S, inMyShop, type SignedIn } from '@/server/session';
@@ -14,10 +15,11 @@ import type { PersonView } from './person-view';
 interface Known {
   readonly me: SignedIn;
   readonly sessions: readonly SessionRow[];
+  readonly withFactor: readonly string[];
   readonly locked: readonly { readonly who: string; readonly until: Date }[];
 }
 
-function viewOf(person: PersonRow, { me, sessions, locked }: Known): PersonView {
+function viewOf(person: PersonRow, { me, sessions, withFactor, locked }: Known): PersonView {
   const { timeZone } = me.shop;
   const out = locked.find((l) => l.who === person.id || l.who === person.login);
   return {
@@ -28,6 +30,7 @@ function viewOf(person: PersonRow, { me, sessions, locked }: Known): PersonView 
     isHere: person.active,
     isMe: person.id === me.personId,
     mayRule: mayRule(me.role, person.role),
+    hasFactor: withFactor.includes(person.id),
     sessions: sessions
       .filter((s) => s.personId === person.id)
       .map((s) => ({
@@ -41,12 +44,13 @@ function viewOf(person: PersonRow, { me, sessions, locked }: Known): PersonView 
 /** Who works here, where they are signed in, and what they sign in with. */
 export async function PeoplePage() {
   const { me, people } = await inMyShop(async (trx, me, at) => {
-    const [people, sessions, locked] = await Promise.all([
+    const [people, sessions, locked, withFactor] = await Promise.all([
       manyPeople(trx),
       manyOpenSessions(trx, new Date(at.getTime() - A_LONG_SHIFT_S * 1000)),
       manyLocked(trx, at),
+      manyWithFactor(trx),
     ]);
-    return { me, people: people.map((p) => viewOf(p, { me, sessions, locked })) };
+    return { me, people: people.map((p) => viewOf(p, { me, sessions, withFactor, locked })) };
   });
   return (
     <section className={css.desk}>

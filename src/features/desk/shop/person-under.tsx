@@ -3,6 +3,7 @@ import { Button, Group, PasswordInput, Stack, VisuallyHidden } from '@mantine/co
 import * as v from 'valibot';
 import { secretOf } from '@/core/people/person-fields';
 import { useShopForm } from '@/shell/form';
+import { LinkButton } from '@/shell/link-button';
 import { Said } from '@/shell/said';
 import { useDone } from '../use-done';
 import type { PersonView } from './person-view';
@@ -82,6 +83,30 @@ function Sessions({ person: { id, name, sessions } }: { person: PersonView }) {
   );
 }
 
+/** A code beside the password: set up by oneself, given up by oneself or whoever looks after them. */
+function Factor({ person: { id, name, role, isMe, hasFactor } }: { person: PersonView }) {
+  const { problem, done } = useDone();
+  if (role === 'hand' || (!isMe && !hasFactor)) return null;
+  return (
+    <Group gap="0.75rem">
+      <span>
+        {hasFactor
+          ? `${isMe ? 'You sign' : `${name} signs`} in with a code too.`
+          : 'You sign in by your password alone.'}
+      </span>
+      {hasFactor ? (
+        <Button onClick={() => void done('shop/end-second-factor', { personId: id })}>
+          Without a code again
+          <VisuallyHidden>: {name}</VisuallyHidden>
+        </Button>
+      ) : (
+        <LinkButton href="/desk/people/code">With a code as well …</LinkButton>
+      )}
+      <Said isAlert>{problem}</Said>
+    </Group>
+  );
+}
+
 /** What can be done about somebody. */
 export function PersonUnder({ person, onSet }: Props) {
   const { id, name, isHere, isMe, mayRule, lockedUntil } = person;
@@ -93,6 +118,7 @@ export function PersonUnder({ person, onSet }: Props) {
   return (
     <Stack gap="0.875rem">
       {isHere && <SecretForm person={person} onSet={onSet} />}
+      {isHere && <Factor person={person} />}
       <Sessions person={person} />
       <Group gap="0.75rem">
         {lockedUntil && mayRule && (

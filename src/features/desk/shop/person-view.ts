@@ -10,6 +10,8 @@ export interface PersonView {
   readonly isMe: boolean;
   /** Whether whoever looks may retire them, sign them out, or give them another PIN. */
   readonly mayRule: boolean;
+  /** They sign in with a code beside their password. */
+  readonly hasFactor: boolean;
   readonly sessions: readonly { readonly id: string; readonly words: string }[];
   /** Until when nobody may try to sign in as them, somewhere; null where they may. */
   readonly lockedUntil: string | null;
