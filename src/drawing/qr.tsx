@@ -34,9 +34,9 @@ const OF_A_LABEL = /^[0-9A-Z $%*+\-./:]+$/;
 function drawnOf(text: string): Drawn {
   const known = drawn.get(text);
   if (known) return known;
-  // Smallest size that fits, and a quarter of it may be wet or torn.
-  const code = qrcode(0, 'Q');
   const isLabel = OF_A_LABEL.test(text);
+  // Smallest size that fits; of a label a quarter may be wet or torn, on a screen nothing is.
+  const code = qrcode(0, isLabel ? 'Q' : 'L');
   code.addData(text, isLabel ? 'Alphanumeric' : 'Byte');
   code.make();
   const made = { side: code.getModuleCount() + 2 * QUIET, path: pathOf(code) };

@@ -20,12 +20,13 @@ const SHOWN = 60;
 export async function DeskPage({ search }: { search: Search }) {
   const beyond = typeof search.beyond === 'string' && /^\d{1,15}$/.test(search.beyond) ? search.beyond : null;
   const asked = askedRecord(search);
-  const { entries, nothing, people, stood, me } = await inMyShop(
+  const { entries, nothing, people, stood, me, at } = await inMyShop(
     async (trx, me, at) => {
       const { timeZone } = me.shop;
       const means = await understood(trx, asked, inZone(at, timeZone).date, timeZone);
       return {
         me,
+        at,
         nothing: 'nothing' in means ? means.nothing : null,
         people: await once(trx, manyActivePeople),
         stood:
@@ -42,7 +43,6 @@ export async function DeskPage({ search }: { search: Search }) {
     },
     [manyActivePeople],
   );
-  const isNow = beyond === null && asked.order !== 'oldest';
   return (
     <section className={css.desk}>
       <DeskTabs here="/desk" />
@@ -57,7 +57,7 @@ export async function DeskPage({ search }: { search: Search }) {
       />
       <RecordTable
         asked={asked}
-        rows={recordRows(entries, me, isNow ? 'weekday and clock' : 'date and clock')}
+        rows={recordRows(entries, me, at)}
         empty={
           nothing ?? (beyond === null ? 'The record has nothing of that.' : 'Nothing was done beyond that.')
         }

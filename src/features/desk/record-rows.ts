@@ -1,4 +1,6 @@
 import { saidDate } from '@/core/calendar/said-dates';
+import { DAY_MS } from '@/core/calendar/spans';
+import { localeOf } from '@/core/words/catalogues';
 import { say } from '@/core/words/say';
 import type { Entry } from '@/data/record';
 import type { SignedIn } from '@/server/session';
@@ -19,13 +21,19 @@ export interface RecordRow {
   readonly tappedBy: string | null;
 }
 
-/** Entries in the reader's words and the shop's time. */
-export function recordRows(
-  entries: readonly Entry[],
-  me: SignedIn,
-  form: 'weekday and clock' | 'date and clock',
-): RecordRow[] {
-  const said = (at: Date): string => saidDate(at.getTime(), me.shop.timeZone, form);
+/** So long a weekday alone says which day is meant. */
+const BY_WEEKDAY_MS = 6 * DAY_MS;
+
+/** Entries in the reader's words and the shop's time; those of this week by their weekday. */
+export function recordRows(entries: readonly Entry[], me: SignedIn, now: Date): RecordRow[] {
+  const locale = localeOf(me.language);
+  const said = (at: Date): string =>
+    saidDate(
+      at.getTime(),
+      me.shop.timeZone,
+      now.getTime() - at.getTime() < BY_WEEKDAY_MS ? 'weekday and clock' : 'date and clock',
+      locale,
+    );
   return entries.map((e) => ({
     id: String(e.id),
     when: said(e.at),

@@ -25,7 +25,7 @@ const CARE_WORDS: Readonly<Record<MoreCare, string>> = {
 /** Its money; nothing where there is no price. */
 type Money = (loss: Loss) => string;
 const stemDays = ({ stemDays: days }: Loss): string =>
-  `${days < 9.5 ? days.toFixed(1) : Math.round(days)} stem-days`;
+  days < 0.05 ? 'nothing' : `${days < 9.5 ? days.toFixed(1) : Math.round(days)} stem-days`;
 
 interface LossTableProps<K> {
   readonly title: string;
@@ -77,14 +77,16 @@ function Lead({ losses, money }: { losses: WaterLosses; money: Money }) {
         stems.
       </p>
       <Group gap="1.5rem">
-        {losses.byCause.map((c) => (
-          <Group key={c.of} gap="0.5rem">
-            <CauseMark cause={c.of} />
-            <span>
-              {say(c)} {CAUSE_WORDS[c.of]}
-            </span>
-          </Group>
-        ))}
+        {losses.byCause
+          .filter((c) => c.stemDays >= 0.05)
+          .map((c) => (
+            <Group key={c.of} gap="0.5rem" wrap="nowrap">
+              <CauseMark cause={c.of} />
+              <span>
+                {say(c)} {CAUSE_WORDS[c.of]}
+              </span>
+            </Group>
+          ))}
       </Group>
     </>
   );

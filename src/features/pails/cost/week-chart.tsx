@@ -32,7 +32,7 @@ export function WeekChart({ weeks, timeZone, locale }: Props) {
   return (
     <svg
       viewBox={`0 0 ${W} ${H}`}
-      width="100%"
+      className={css.chart}
       role="img"
       aria-label={`Stem-days lost in the week from each day on. ${said.join(', ')}.`}
     >
@@ -57,7 +57,7 @@ export function WeekChart({ weeks, timeZone, locale }: Props) {
             <text x={x.bandwidth() / 2} y={y(foot) - 6} textAnchor="middle" className={css.figure}>
               {week.stemDays < 0.5 ? '' : Math.round(week.stemDays)}
             </text>
-            <text x={x.bandwidth() / 2} y={BOTTOM + 20} textAnchor="middle" className={css.axis}>
+            <text x={x.bandwidth() / 2} y={BOTTOM + 22} textAnchor="middle" className={css.axis}>
               {saidDate(week.of, timeZone, 'day', locale)}
             </text>
           </g>

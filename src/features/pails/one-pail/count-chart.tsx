@@ -6,9 +6,9 @@ import { linear } from '@/drawing/linear';
 import css from '../cost/cost.module.css';
 import type { PailHistory } from './history';
 
-const [W, H, LEFT, RIGHT, TOP, BOTTOM] = [860, 230, 56, 850, 14, 176];
+const [W, H, LEFT, RIGHT, TOP, BOTTOM] = [480, 178, 62, 474, 10, 134];
 const [LEAST, MOST] = [3, 8.5];
-const TICKS = 7;
+const TICKS = 4;
 
 interface Props {
   readonly history: PailHistory;
@@ -29,7 +29,7 @@ export function CountChart({ history: { fills, done, from }, now, timeZone, loca
   return (
     <svg
       viewBox={`0 0 ${W} ${H}`}
-      width="100%"
+      className={css.chart}
       role="img"
       aria-label={`Predicted count of bacteria in its ${fills.length} waters, each from its fill on; ${over} of them passed the limit for a change`}
     >
@@ -85,16 +85,13 @@ export function CountChart({ history: { fills, done, from }, now, timeZone, loca
         <text
           key={day}
           x={x(day)}
-          y={BOTTOM + 30}
+          y={BOTTOM + 32}
           textAnchor={i === TICKS - 1 ? 'end' : i === 0 ? 'start' : 'middle'}
           className={css.axis}
         >
           {saidDate(day, timeZone, 'day', locale)}
         </text>
       ))}
-      <text x={LEFT} y={H - 2} className={css.axis}>
-        full dot: sanitised; empty dot: looked at; a line in rust: filled unsanitised
-      </text>
     </svg>
   );
 }

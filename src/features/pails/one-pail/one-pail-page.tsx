@@ -79,7 +79,13 @@ export async function OnePailPage({ pailId }: { pailId: string }) {
       {fills.length === 0 && done.length === 0 ? (
         <Said isNote>Nothing stood in it, and nothing was done to it.</Said>
       ) : (
-        <CountChart history={history} now={at.getTime()} timeZone={me.shop.timeZone} locale={locale} />
+        <div>
+          <CountChart history={history} now={at.getTime()} timeZone={me.shop.timeZone} locale={locale} />
+          <p className="soft">
+            Its predicted count. A full dot: sanitised; an empty one: looked at; a line in rust: filled
+            unsanitised.
+          </p>
+        </div>
       )}
       {fills.length > 0 && (
         <section aria-label="What stood in it">
