@@ -19,7 +19,7 @@ export async function manyFillsOfPail(trx: Trx, pailId: string, since: Date): Pr
     `select f.id, f.filled_at as "filledAt", f.emptied_at as "emptiedAt", f.solution, f.litres, f.start,
             f.override_reason as "overrideReason", s.temp_c as "roomC"
        from pail_fill f
-       left join stay s on s.pail_id = f.pail_id and s.from_at <= f.filled_at
+       left join stay s on s.subject_id = f.pail_id and s.from_at <= f.filled_at
                        and (s.to_at is null or s.to_at > f.filled_at)
       where f.pail_id = ? and (f.emptied_at is null or f.emptied_at >= ?)
       order by f.filled_at desc`,
