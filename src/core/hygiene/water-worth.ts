@@ -3,7 +3,7 @@ import { hasTrait } from '../species/traits';
 import { forecastInputOf, PACK_WATER, type LotHistory, type StayHere } from '../vase-life/lot-history';
 import { daysLeftByDraw } from '../vase-life/predict-lot';
 import type { CareEvent } from '../vase-life/types';
-import { longestUseHours } from '../water/pail-water';
+import { longestUseHours, type LongestUse } from '../water/pail-water';
 import { rightSolution, SOLUTIONS } from '../water/solutions';
 import { freshWater, hoursUntilDue } from '../water/vessel-water';
 
@@ -14,13 +14,6 @@ export type WaterCause = (typeof WATER_CAUSES)[number];
 /** What more could be done for stems in pails. */
 export const MORE_CARE = ['a change every day', 'food in every pail', 'every pail scrubbed'] as const;
 export type MoreCare = (typeof MORE_CARE)[number];
-
-/** The house's longest use of its waters, days. */
-export interface LongestUse {
-  readonly plainDays: number;
-  readonly foodDays: number;
-  readonly lilyDays: number;
-}
 
 /** Days of a stem's vase life that one pail's water cost it. */
 export interface LostInWater {

@@ -4,7 +4,7 @@ import { looksLike, type Look } from './count-filter';
 import { SOLUTIONS, type SolutionKey } from './solutions';
 
 /** The house's own longest use of water, in days. */
-interface LongestUse {
+export interface LongestUse {
   readonly plainDays: number;
   readonly foodDays: number;
   readonly lilyDays: number;
