@@ -31,12 +31,18 @@ export async function offerFactor(personId: string, name: string, shop: string):
 
 const offeredSchema = v.object({ secret: v.string(), personId: v.string() });
 
+/** What a seal holds; nothing where it is no seal of ours, whatever it is. */
+async function unsealed(sealed: string): Promise<unknown> {
+  try {
+    return await unsealData(sealed, { password: sessionSecret(), ttl: OFFERED_FOR_S });
+  } catch {
+    return null;
+  }
+}
+
 /** The secret that was offered to that person; null where the seal is broken, too old, or another's. */
 export async function offeredTo(sealed: string, personId: string): Promise<string | null> {
-  const told = v.safeParse(
-    offeredSchema,
-    await unsealData(sealed, { password: sessionSecret(), ttl: OFFERED_FOR_S }),
-  );
+  const told = v.safeParse(offeredSchema, await unsealed(sealed));
   return told.success && told.output.personId === personId ? told.output.secret : null;
 }
 

@@ -16,8 +16,6 @@ jest.mock('@/server/clock', () => ({
 }));
 
 let shop: TestShop;
-// What seals what is offered to a telephone; the start command makes a shop's own.
-process.env.HUSH_PAIL_SESSION_SECRET ??= 'a seal for tests alone, of forty letters';
 const MORNING = new Date('2026-11-24T06:55:00Z');
 beforeEach(async () => {
   stage.at = MORNING;

@@ -4,6 +4,9 @@ import type { Trx } from '@/data/connection';
 import { manyOwnSpecies } from '@/data/house';
 import type { TestShop } from './database';
 
+// What seals what is handed out to come back; the start command makes a shop's own.
+process.env.HUSH_PAIL_SESSION_SECRET ??= 'a seal for tests alone, of forty letters';
+
 /** Who is signed in where, and what time it is, for tests that act as a tablet does. */
 interface Stage {
   shop: TestShop | null;
