@@ -1,3 +1,4 @@
+import { maybeFactor } from '@/data/second-factors';
 import { offerFactor } from '@/server/second-factor';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from '../desk-tabs';
@@ -6,7 +7,10 @@ import { FactorForm } from './factor-form';
 
 /** A second factor taken up: shown to a telephone once, and a code of it back. */
 export async function FactorPage() {
-  const me = await inMyShop((_trx, me) => Promise.resolve(me));
+  const { me, hasOne } = await inMyShop(async (trx, me) => ({
+    me,
+    hasOne: (await maybeFactor(trx, me.personId)) !== undefined,
+  }));
   const offered = await offerFactor(me.personId, me.name, me.shop.name);
   return (
     <section className={css.desk}>
@@ -17,7 +21,11 @@ export async function FactorPage() {
         telephone. A password that was seen or guessed is not enough. An owner can take the code away again,
         should the telephone be lost.
       </p>
-      {me.role === 'hand' ? <p>Hands sign in by their PIN alone.</p> : <FactorForm offered={offered} />}
+      {me.role === 'hand' && <p>Hands sign in by their PIN alone.</p>}
+      {hasOne && (
+        <p>You sign in with a code already. For another telephone, give it up under People first.</p>
+      )}
+      {me.role !== 'hand' && !hasOne && <FactorForm offered={offered} />}
     </section>
   );
 }
