@@ -99,13 +99,17 @@ function ManagerForm({
   hint: Props['hint'];
   onBack: () => void;
 }) {
-  const [state, act, busy] = useActionState(signInManager, START);
   const form = useShopForm(MANAGER, { login: '', password: '', code: '' });
+  const [state, act, busy] = useActionState(async (before: SignInState, told: FormData) => {
+    const next = await signInManager(before, told);
+    form.setFieldValue('code', '');
+    // Asked for its code, the password stays: both are sent together.
+    if (!next.needsCode) form.setFieldValue('password', '');
+    return next;
+  }, START);
   return (
     <form
       onSubmit={form.onSubmit((values) => {
-        // Asked for its code, the password stays: both are sent together.
-        form.setFieldValue('code', '');
         send(act, { ...values, shopId: shop.id });
       })}
       className={css.pad}
