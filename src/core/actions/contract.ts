@@ -7,6 +7,8 @@ export type Role = (typeof ROLES)[number];
 /** Who may do a thing; what everyone may, names ROLES. */
 export const ANYBODY: readonly Role[] = ['owner', 'manager', 'hand'];
 export const MANAGER: readonly Role[] = ['owner', 'manager'];
+/** Whoever signs in by a name and a password; hands do by their PIN. */
+export const BY_PASSWORD: readonly Role[] = ['owner', 'manager', 'auditor'];
 /** Whether somebody may do what is the manager's to do. */
 export const mayManage = (role: Role): boolean => MANAGER.includes(role);
 

@@ -3,7 +3,7 @@ import { LANGUAGES } from '../words/languages';
 import { UNITS } from '../units/measures';
 import { ROOM_KINDS } from '../opening/opening';
 import { factorCode, LONGEST_PASSWORD, login, password, personName, pin } from '../people/person-fields';
-import { defineAction, HOUSE, lock, MANAGER, ROLES } from './contract';
+import { BY_PASSWORD, defineAction, HOUSE, lock, MANAGER, ROLES } from './contract';
 import { day, id, measure, someWords, whole, words } from './fields';
 
 const AT_ONCE = 60;
@@ -57,7 +57,7 @@ const peopleActions = {
     /** Takes up what their page offered, with a code of it. */
     input: v.object({ sealed: v.pipe(v.string(), v.maxLength(2000)), code: factorCode }),
     result: v.null(),
-    roles: ROLES,
+    roles: BY_PASSWORD,
     secrets: ['sealed', 'code'],
     mayWait: false,
     entries: ['person'],

@@ -34,7 +34,8 @@ export const pin = v.pipe(
   v.check((digits) => !isFirstGuess(digits), 'That is the first one anybody would try; take another.'),
 );
 
-/** What somebody in that role signs in with: four digits at the bench, a password at the desk. */
 /** What a telephone counts for a second factor. */
 export const factorCode = v.pipe(v.string(), v.trim(), v.regex(/^\d{6}$/, 'A code is six digits.'));
+
+/** What somebody in that role signs in with: four digits at the bench, a password at the desk. */
 export const secretOf = (role: Role) => (role === 'hand' ? pin : password);

@@ -1,3 +1,4 @@
+import type { LongestUse } from '../water/pail-water';
 import { DEFAULT_SCHOOLS, type Schools } from './schools';
 import type { ProtocolEdit } from './edits';
 import { NEEDS, type Need } from './types';
@@ -7,11 +8,7 @@ export const PURPOSES = ['usual', 'sell soon', 'hold', 'force', 'event', 'dry'] 
 export type Purpose = (typeof PURPOSES)[number];
 
 /** The house's own longest use of water in days, whatever the count. */
-export interface WaterLimits {
-  readonly plainDays: number;
-  readonly foodDays: number;
-  readonly lilyDays: number;
-}
+export type WaterLimits = LongestUse;
 export const DEFAULT_LIMITS: WaterLimits = { plainDays: 2, foodDays: 4, lilyDays: 3 };
 
 /** What a shop brings to a lot: its schools, what it has, what the lot is for, its own protocol for it. */

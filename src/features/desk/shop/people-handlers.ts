@@ -166,8 +166,6 @@ export const peopleHandlers: Handlers<PeopleAction> = {
       offeredTo(sealed, await read(({ me }) => Promise.resolve(me.personId))),
     work: async (context, { code }, secret: string | null) => {
       const { trx, me, action } = context;
-      if (me.role === 'hand')
-        throw new RefusedError('Hands sign in by their PIN alone. Nothing was changed.');
       const step = secret === null ? null : stepOfCode(secret, code, action.at);
       if (secret === null)
         throw new RefusedError('That was offered too long ago. Nothing was changed; begin anew.', 'sealed');
