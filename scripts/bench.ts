@@ -6,7 +6,7 @@ import type { BenchInput } from '../src/core/bench/types';
 import { compileLoop, handArrangement, handLot } from './lib/c-loop';
 import { loadSolver } from '../src/workers/solver';
 import { arrangementOf, lotOf, TABLE_STAY } from '../tests/support/bench-inputs';
-import { plainArrangement, plainLot } from '../tests/support/plain-twin';
+import { twinArrangement, twinLot } from '../tests/support/twin';
 import { predictArrangement, predictInSlices } from '../src/core/arrangement/predict-arrangement';
 import { luckOfLines } from '../src/core/arrangement/luck-of-lines';
 import { advance, startArrangement } from '../src/core/arrangement/run';
@@ -205,19 +205,19 @@ say(
 );
 
 const few = { ...lotOf('rose', 300, 'flower-food') };
-const plainLotMs = medianMs(3, () => Array.from({ length: few.draws }, (_, d) => plainLot(few, d)));
+const twinLotMs = medianMs(3, () => Array.from({ length: few.draws }, (_, d) => twinLot(few, d)));
 const fastLotMs = medianMs(9, () => predictLot(few));
 say(
   'a lot of 300 draws against its plain twin',
-  `${plainLotMs.toFixed(0)} ms to ${fastLotMs.toFixed(1)} ms: ${(plainLotMs / fastLotMs).toFixed(0)} times`,
+  `${twinLotMs.toFixed(0)} ms to ${fastLotMs.toFixed(1)} ms: ${(twinLotMs / fastLotMs).toFixed(0)} times`,
 );
 const small: ArrangementInput = { ...arrangementOf(12), stays: [TABLE_STAY] };
 const luck = luckOfLines(small.lines);
-const plainMs = medianMs(3, () =>
-  Array.from({ length: small.draws }, (_, d) => plainArrangement(small, d, luck)),
+const twinMs = medianMs(3, () =>
+  Array.from({ length: small.draws }, (_, d) => twinArrangement(small, d, luck)),
 );
 const fastMs = medianMs(9, () => predictArrangement(small));
 say(
   'an arrangement of 12 draws against its plain twin',
-  `${plainMs.toFixed(0)} ms to ${fastMs.toFixed(1)} ms: ${(plainMs / fastMs).toFixed(0)} times`,
+  `${twinMs.toFixed(0)} ms to ${fastMs.toFixed(1)} ms: ${(twinMs / fastMs).toFixed(0)} times`,
 );

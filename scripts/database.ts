@@ -7,7 +7,7 @@ import { loadYears } from '../src/demo/years/load';
 import path from 'node:path';
 import type { Knex } from 'knex';
 import pg from 'pg';
-import { keptBefore } from './lib/kept-before';
+import { backedUpBefore } from './lib/backed-up-before';
 import { STATE } from './lib/paths.mjs';
 
 const HELP = `tsx scripts/database.ts <task>
@@ -63,7 +63,7 @@ async function main(): Promise<void> {
     if (task === 'reset') await forgetDemo(db);
     if (task === 'anew') await forgetAll(db);
     await db.raw('grant usage on schema public to hush_pail_app');
-    const kept = await keptBefore(db, url, path.join(STATE, 'backups'));
+    const kept = await backedUpBefore(db, url, path.join(STATE, 'backups'));
     if (kept) console.log(`The database changes its shape; what stood here is kept: ${kept}`);
     await migrate(db);
     const now = process.env.HUSH_PAIL_NOW ? new Date(process.env.HUSH_PAIL_NOW) : new Date();

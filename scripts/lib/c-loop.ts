@@ -26,13 +26,13 @@ export interface CLoop {
 
 interface Level {
   readonly fullMl: number;
-  readonly keptMl: number;
+  readonly retainedMl: number;
   /** Ethylene an ended flower gives off, ppm. */
   readonly gives: number;
 }
 
 /** Of a lot's pail nobody minds the level. */
-const NO_LEVEL: Level = { fullMl: 1e300, keptMl: 0, gives: 0 };
+const NO_LEVEL: Level = { fullMl: 1e300, retainedMl: 0, gives: 0 };
 
 /** What a run hands the loop in C, in the order its enums name them. */
 class Handed {
@@ -47,7 +47,7 @@ class Handed {
       lines.length,
       hours,
       level.fullMl,
-      level.keptMl,
+      level.retainedMl,
       level.gives,
       c.uptakeMlPerDay / 24,
     );
@@ -61,9 +61,9 @@ class Handed {
     this.#numbers.push(stems, line.ethyleneGain, species.ethylene >= 2 ? 1 : 0, species.dryHours);
     this.#numbers.push(Math.min(line.chilledAtHour, 1e300));
     const { ageing, ageingDry, opening, openingDry, demand, ethylenePpm, plugging, airHalfLifeH } = line;
-    const { supplyFull, plugKept, airKept, wet } = line;
+    const { supplyFull, plugRetained, airRetained, wet } = line;
     const columns = [ageing, ageingDry, opening, openingDry, demand, ethylenePpm, plugging, airHalfLifeH];
-    for (const column of [...columns, supplyFull, plugKept, airKept, wet, vessel.filled])
+    for (const column of [...columns, supplyFull, plugRetained, airRetained, wet, vessel.filled])
       for (let hour = 0; hour < hours; hour++) this.#numbers.push(column[hour] ?? 0);
   }
 
@@ -124,7 +124,7 @@ export function handArrangement(input: ArrangementInput): Buffer {
   const handed = new Handed();
   handed.head(input.draws, style.lines, run.hours + 1, {
     fullMl,
-    keptMl: 0,
+    retainedMl: 0,
     gives: constants.endedFlowerPpm,
   });
   style.lines.forEach((line, at) =>

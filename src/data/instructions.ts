@@ -3,14 +3,14 @@ import type { ProtocolStep } from '../core/protocol/types';
 import type { Trx } from './connection';
 
 /** Those of some thousand portions: what a shop has at its bench many times over. */
-const MOST_KEPT = 10_000;
+const MOST_CACHED = 10_000;
 
 /**
  * What steps say to do, by the step's id. It is laid down with the plan and never changed after (the
  * database refuses it), and it is most of what a step is: reading it anew for each look at the bench
  * was a tenth of the look.
  */
-const kept = new LRUCache<string, ProtocolStep>({ max: MOST_KEPT });
+const kept = new LRUCache<string, ProtocolStep>({ max: MOST_CACHED });
 
 /** Puts to steps, seen in this transaction by their ids, what they say to do. */
 export async function withInstructions<Row extends { readonly id: string }>(

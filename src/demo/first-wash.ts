@@ -1,5 +1,5 @@
 import { MINUTE_MS } from '../core/calendar/spans';
-import type { Deed } from './deeds';
+import type { TimedAction } from './timed-actions';
 import { hourOfDay } from './history';
 import { wash } from './pail-steps';
 import type { DemoPail } from './world';
@@ -9,7 +9,12 @@ const SCRUB_MS = MINUTE_MS;
 const CONTACT_MS = 10 * MINUTE_MS;
 
 /** A dirty pail scrubbed, steeped for its ten minutes and turned over, from that moment on. */
-export function washing(pailId: string, from: Date, person: number, onClean: () => void = () => {}): Deed[] {
+export function washing(
+  pailId: string,
+  from: Date,
+  person: number,
+  onClean: () => void = () => {},
+): TimedAction[] {
   const [contact, out] = [from.getTime() + SCRUB_MS, from.getTime() + SCRUB_MS + CONTACT_MS];
   return [
     { at: from, person, does: (trx, action) => wash(trx, action, pailId, 'scrubbed', null) },
@@ -34,15 +39,15 @@ export function washing(pailId: string, from: Date, person: number, onClean: () 
  * filled, or last evening where nothing fills them; those that are to stand scrubbed are scrubbed last evening.
  */
 export function firstWashes(
-  deeds: readonly Deed[],
+  timedActions: readonly TimedAction[],
   pails: readonly { readonly id: string; readonly is: DemoPail['state'] }[],
   now: Date,
-): Deed[] {
+): TimedAction[] {
   const filledAt = new Map<string, Date>();
-  for (const { fills, at } of deeds)
+  for (const { fills, at } of timedActions)
     if (fills && !(at > (filledAt.get(fills) ?? at))) filledAt.set(fills, at);
   const person = 3;
-  return pails.flatMap(({ id, is }, i): Deed[] => {
+  return pails.flatMap(({ id, is }, i): TimedAction[] => {
     if (is === 'dirty') return [];
     const evening = hourOfDay(filledAt.get(id) ?? now, 1, EVENING_H);
     const at = new Date(evening.getTime() + (i % 12) * MINUTE_MS);

@@ -14,7 +14,7 @@ import { changeLot } from '../data/lots';
 import { changePortion, manyPortionsOfLot } from '../data/portions';
 import { endLine } from '../data/stays';
 import type { Action } from '../data/record';
-import type { Deed } from './deeds';
+import type { TimedAction } from './timed-actions';
 import { demoVan } from './world';
 
 /** Weeks of vans behind the demo. */
@@ -125,9 +125,9 @@ export function pastVans(
   within: number,
   roomId: string,
   onBooked: (daysAgo: number, lotIds: readonly string[]) => void = () => {},
-): Deed[] {
+): TimedAction[] {
   const booking = { roomId, guesses: new Map<string, FirstGuess>(), withPlans: false };
-  return pastVanDays(now, within).flatMap((days): Deed[] => {
+  return pastVanDays(now, within).flatMap((days): TimedAction[] => {
     const at = hourOfDay(now, days, VAN_HOUR);
     let booked: readonly string[] = [];
     return [
@@ -151,7 +151,7 @@ export function pastVans(
 }
 
 /** What is ordered for today and tomorrow. */
-export const orders = (now: Date): Deed[] =>
+export const orders = (now: Date): TimedAction[] =>
   [0, 1].map((ahead) => ({
     at: new Date(now.getTime() - 2 * DAY_MS),
     person: 0,

@@ -9,7 +9,7 @@ import { bookDelivery } from '../data/deliveries';
 import { newId } from '../data/ids';
 import { lastDays } from './at-work/last-days';
 import { condition } from './conditioned';
-import { doInOrder, type Deed } from './deeds';
+import { doInOrder, type TimedAction } from './timed-actions';
 import { firstWashes } from './first-wash';
 import { furnish, showSkills, type Furnished } from './furnish';
 import { orders, pastVans } from './history';
@@ -25,10 +25,10 @@ export type DemoKind = 'at work' | 'quiet';
 const QUIET_DAYS = 3;
 
 /** What came in two days before the demo starts, processed and standing in its pails. */
-function earlierDelivery(at: Date, { rooms, pails }: Furnished): Deed[] {
+function earlierDelivery(at: Date, { rooms, pails }: Furnished): TimedAction[] {
   const came = new Date(at.getTime() - 2 * DAY_MS);
   let booked: readonly string[] = [];
-  const booking: Deed = {
+  const booking: TimedAction = {
     at: came,
     person: 0,
     does: async (trx, action) => {
@@ -52,7 +52,7 @@ function earlierDelivery(at: Date, { rooms, pails }: Furnished): Deed[] {
       booked = lotIds;
     },
   };
-  const worked = DEMO_EARLIER_LINES.map(({ speciesKey }, i): Deed => ({
+  const worked = DEMO_EARLIER_LINES.map(({ speciesKey }, i): TimedAction => ({
     at: new Date(came.getTime() + HOUR_MS),
     person: 1 + (i % 3),
     fills: pails[i] ?? '',
@@ -73,21 +73,21 @@ export async function loadDemo(db: Knex, at: Date, kind: DemoKind): Promise<bool
     const demoPails = isAtWork ? [...DEMO_PAILS, ...MORE_PAILS] : DEMO_PAILS;
     const made = await furnish(trx, shopId, at, demoPails);
     const { people, rooms } = made;
-    const shown: Deed = {
+    const shown: TimedAction = {
       at: new Date(at.getTime() - 60 * DAY_MS),
       person: 0,
       does: (trx, action) => showSkills(trx, action, people),
     };
     const bench = rooms.get('bench') ?? '';
-    const atBench = [1, 2].map((hand): Deed => ({
+    const atBench = [1, 2].map((hand): TimedAction => ({
       at: new Date(at.getTime() - HOUR_MS / 2),
       person: hand,
       does: (trx, action) => setAtBench(trx, action, people[hand] ?? '', true),
     }));
     const rest = isAtWork ? lastDays(at, made) : pastVans(at, QUIET_DAYS, bench);
-    const deeds = [shown, ...rest, ...earlierDelivery(at, made), ...orders(at), ...atBench];
+    const timedActions = [shown, ...rest, ...earlierDelivery(at, made), ...orders(at), ...atBench];
     const pails = made.pails.flatMap((id, i) => (demoPails[i] ? [{ id, is: demoPails[i].state }] : []));
-    await doInOrder(trx, shopId, people, [...firstWashes(deeds, pails, at), ...deeds]);
+    await doInOrder(trx, shopId, people, [...firstWashes(timedActions, pails, at), ...timedActions]);
   });
   return true;
 }

@@ -35,7 +35,7 @@ const leaf = (fill: string) => (
 /** A petal with spots on it. */
 const spotted = (at: Parameters<typeof dots>[0], fill: string) => (
   <>
-    {petal('var(--sheet)')}
+    {petal('var(--paper-top)')}
     {dots(at, fill)}
   </>
 );
@@ -47,7 +47,7 @@ const MARKS: Readonly<Record<FlawKind, Mark>> = {
     place: 'head',
     drawn: (
       <>
-        {petal('var(--sheet)')}
+        {petal('var(--paper-top)')}
         {line('M5 12 C5 17 8 19 11 20', '#7a5230', 3)}
       </>
     ),
@@ -94,7 +94,7 @@ const MARKS: Readonly<Record<FlawKind, Mark>> = {
     place: 'head',
     drawn: (
       <>
-        {bud('var(--sheet)')}
+        {bud('var(--paper-top)')}
         <path d="M12 17 C9 20 10 23 12 23 C14 23 15 20 12 17Z" fill="#d9a441" stroke={INK} strokeWidth={1} />
       </>
     ),
@@ -124,7 +124,7 @@ const MARKS: Readonly<Record<FlawKind, Mark>> = {
     drawn: (
       <>
         {line('M12 22 V12 M12 14 L6 8 M12 14 L18 8', STEM, 2.2)}
-        <circle cx={6} cy={7} r={3} fill="var(--sheet)" stroke={INK} strokeWidth={1.5} />
+        <circle cx={6} cy={7} r={3} fill="var(--paper-top)" stroke={INK} strokeWidth={1.5} />
         <circle cx={18} cy={7} r={3} fill="none" stroke={INK} strokeWidth={1.5} strokeDasharray="2 2" />
       </>
     ),
@@ -134,7 +134,7 @@ const MARKS: Readonly<Record<FlawKind, Mark>> = {
     place: 'head',
     drawn: (
       <>
-        {petal('var(--sheet)')}
+        {petal('var(--paper-top)')}
         {line('M9 9 L15 15 M15 9 L9 15', 'var(--rust)', 2)}
       </>
     ),

@@ -1,5 +1,5 @@
 import { area, curveMonotoneX } from 'd3-shape';
-import { saidDays } from '@/core/vase-life/said-days';
+import { formatDays } from '@/core/vase-life/format-days';
 import { linear } from './linear';
 
 export interface LifeScale {
@@ -128,7 +128,7 @@ export function LifeAxis({ scale }: { scale: LifeScale }) {
 
 /** "5 to 8 days". */
 export function daysInWords(band: { p10: number; p90: number }): string {
-  const { shape, from, to } = saidDays(band);
+  const { shape, from, to } = formatDays(band);
   if (shape === 'past') return `more than ${from} days`;
   if (shape === 'long') return `${from} to more than ${to} days`;
   return shape === 'about' ? `about ${from} day${from === 1 ? '' : 's'}` : `${from} to ${to} days`;

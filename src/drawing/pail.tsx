@@ -71,7 +71,7 @@ export function Pail({ sizeL, state, litres, clarity, stems }: PailProps) {
             ))}
           <path
             d="M19 52 L31 150 H99 L111 52"
-            fill={upsideDown ? 'var(--sheet)' : 'none'}
+            fill={upsideDown ? 'var(--paper-top)' : 'none'}
             stroke="var(--ink)"
             strokeWidth={2.6}
             strokeLinejoin="round"

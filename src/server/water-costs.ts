@@ -1,19 +1,19 @@
 import 'server-only';
 import { LRUCache } from 'lru-cache';
 import { DAY_MS, HOUR_MS } from '@/core/calendar/spans';
-import type { KeptStems } from '@/core/hygiene/water-losses';
+import type { StemsAsStood } from '@/core/hygiene/water-losses';
 import type { WaterWorth } from '@/core/hygiene/water-worth';
 import type { Overrides } from '@/core/model/figures';
 import type { WaterLimits } from '@/core/protocol/ways';
 import type { Trx } from '@/data/connection';
 import { manyStays, type StayRow } from '@/data/stays';
-import { manyPortionsKept, pailsOfFills, type PortionKept } from '@/data/water-kept';
+import { manyPortionsAsStood, pailsOfFills, type PortionAsStood } from '@/data/water-as-stood';
 import { groupBy } from './group-by';
 import { houseOf } from './house';
 import { historyOf } from './lot-forecasts';
 import { shopOverrides } from './own-figures';
 import { inWorkers } from './pool/pool';
-import type { KeptLot } from './pool/jobs';
+import type { LotAsStood } from './pool/jobs';
 import type { SignedIn } from './session';
 
 /** Weeks that are told. */
@@ -32,7 +32,7 @@ function endOf(stays: readonly StayRow[], at: Date): Date {
 
 /** What was read of the shop, to be worked out when its transaction is done. */
 export interface WaterRead {
-  readonly portions: readonly PortionKept[];
+  readonly portions: readonly PortionAsStood[];
   readonly stays: ReadonlyMap<string, readonly StayRow[]>;
   readonly pailOf: Readonly<Record<string, string>>;
   readonly limits: WaterLimits;
@@ -42,9 +42,9 @@ export interface WaterRead {
 }
 
 /** Reads the stems of the last weeks with where they stood. */
-export async function readWaterKept(trx: Trx, at: Date): Promise<WaterRead> {
+export async function readWaterAsStood(trx: Trx, at: Date): Promise<WaterRead> {
   const since = new Date(at.getTime() - COST_WEEKS * 7 * DAY_MS);
-  const portions = await manyPortionsKept(trx, since, MOST_PORTIONS);
+  const portions = await manyPortionsAsStood(trx, since, MOST_PORTIONS);
   const [rows, { limits }, overrides] = await Promise.all([
     manyStays(
       trx,
@@ -61,15 +61,15 @@ export async function readWaterKept(trx: Trx, at: Date): Promise<WaterRead> {
 const cache = new LRUCache<string, WaterWorth>({ max: 6000 });
 
 /** Works out what water cost each; what is known already is not worked out again. */
-export async function keptStems(
+export async function stemsAsStood(
   { portions, stays, pailOf, limits, overrides, at }: WaterRead,
   me: Pick<SignedIn, 'species'> & { readonly shop: { readonly timeZone: string } },
-): Promise<KeptStems[]> {
+): Promise<StemsAsStood[]> {
   const shop = { timeZone: me.shop.timeZone, species: me.species };
   const asked = portions.map((p) => {
     const mine = stays.get(p.id) ?? [];
     const of = { lot: p, stays: mine, wasHotDipped: p.wasHotDipped, isStripped: p.isStripped };
-    const lot: KeptLot = { history: historyOf(of, overrides, endOf(mine, at), shop), use: limits };
+    const lot: LotAsStood = { history: historyOf(of, overrides, endOf(mine, at), shop), use: limits };
     return { p, lot, key: JSON.stringify(lot) };
   });
   const open = asked.filter((a) => !cache.has(a.key));

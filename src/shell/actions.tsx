@@ -21,7 +21,9 @@ import { useQuestion } from './question';
 import { useOnceOpened } from './late';
 import { drainTaps, inTurnOfTabs, sendTap, type QueueParts } from './tap-queue';
 
-const QuestionSheet = dynamic(() => import('./question-sheet').then((m) => m.QuestionSheet), { ssr: false });
+const QuestionDialog = dynamic(() => import('./question-dialog').then((m) => m.QuestionDialog), {
+  ssr: false,
+});
 
 /** Does an action: what it was about is said where it has to wait. */
 export type Act = <N extends ActionName>(
@@ -176,7 +178,7 @@ export function ActionProvider({
   return (
     <Context.Provider value={value}>
       {children}
-      {hasQuestion && <QuestionSheet question={question} onAnswer={answer} />}
+      {hasQuestion && <QuestionDialog question={question} onAnswer={answer} />}
     </Context.Provider>
   );
 }

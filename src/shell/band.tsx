@@ -40,7 +40,7 @@ export function Band({
           <path d="M14 10 C8 20 12 34 12 38" fill="none" stroke="var(--ink-soft)" strokeWidth={2} />
           <path
             d="M17 16 H35 L40 39 H12Z"
-            fill="var(--sheet)"
+            fill="var(--paper-top)"
             stroke="var(--ink)"
             strokeWidth={2.6}
             strokeLinejoin="round"

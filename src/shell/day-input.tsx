@@ -1,7 +1,7 @@
 'use client';
 import { TextInput } from '@mantine/core';
 import { useEffect, useState } from 'react';
-import { saidDay } from '@/core/calendar/said-dates';
+import { formatDay } from '@/core/calendar/format-date';
 import type { DayInputProps, DayPicker } from './day-picker';
 
 let fetched: typeof DayPicker | null = null;
@@ -27,7 +27,7 @@ export function DayInput(props: DayInputProps) {
       label={label}
       aria-label={heard}
       placeholder={placeholder}
-      value={value ? saidDay(value, 'weekday, day and month') : ''}
+      value={value ? formatDay(value, 'weekday, day and month') : ''}
       readOnly
     />
   );

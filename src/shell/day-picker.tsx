@@ -1,7 +1,7 @@
 'use client';
 import '@mantine/dates/styles.layer.css';
 import { DateInput, type DateInputProps } from '@mantine/dates';
-import { saidDay } from '@/core/calendar/said-dates';
+import { formatDay } from '@/core/calendar/format-date';
 import { typedDay } from '@/core/calendar/typed-day';
 import { useToday } from './clock';
 
@@ -22,7 +22,7 @@ export function DayPicker({ value, onChange, ...props }: DayInputProps) {
       value={value}
       onChange={onChange}
       dateParser={(text) => typedDay(text, today)}
-      valueFormat={(day) => saidDay(day, 'weekday, day and month')}
+      valueFormat={(day) => formatDay(day, 'weekday, day and month')}
       weekendDays={[]}
       {...props}
     />

@@ -12,7 +12,7 @@ import { Alarm } from './alarm';
 import { Band } from './band';
 import { ShopClock } from './clock';
 import { KeptTapsBar } from './kept-taps-bar';
-import { useSweptKept } from './kept';
+import { useStoreSweep } from './half-done';
 import { useFetchedAtRest, useOnceOpened } from './late';
 import { NextList } from './next-list';
 import { Person } from './person';
@@ -28,16 +28,16 @@ import { ReaderProvider } from './reader';
 
 const LATE = {
   quickLine: () => import('./quick-line'),
-  keySheet: () => import('./key-sheet'),
-  question: () => import('./question-sheet'),
+  keyHelp: () => import('./key-help'),
+  question: () => import('./question-dialog'),
   strip: () => import('./just-done-strip'),
   person: () => import('./person-panel'),
   places: () => import('./all-places'),
 };
 const FETCHED_AT_REST = Object.values(LATE);
 const QuickLine = dynamic(() => LATE.quickLine().then((m) => m.QuickLine), { ssr: false });
-const KeySheet = dynamic(() => LATE.keySheet().then((m) => m.KeySheet), { ssr: false });
-const QuestionSheet = dynamic(() => LATE.question().then((m) => m.QuestionSheet), { ssr: false });
+const KeyHelp = dynamic(() => LATE.keyHelp().then((m) => m.KeyHelp), { ssr: false });
+const QuestionDialog = dynamic(() => LATE.question().then((m) => m.QuestionDialog), { ssr: false });
 const JustDoneStrip = dynamic(() => LATE.strip().then((m) => m.JustDoneStrip), { ssr: false });
 
 export interface FrameProps {
@@ -88,17 +88,17 @@ function Inside({
   const { question, ask, answer } = useQuestion();
   const [isQuiet, setQuiet] = useLocalStorage<boolean>({ key: 'hush-pail-no-rings', defaultValue: false });
   const [isNextOpen, setNextOpen] = useState(false);
-  const [isKeySheetOpen, setKeySheetOpen] = useState(false);
+  const [isKeyHelpOpen, setKeyHelpOpen] = useState(false);
   const [isQuickLineOpen, setQuickLineOpen] = useState(false);
   const { takeBack, justDone } = useTakeBack(last, redo, ask);
-  const [hasQuickLine, hasKeySheet, hasQuestion] = [
+  const [hasQuickLine, hasKeyHelp, hasQuestion] = [
     useOnceOpened(isQuickLineOpen),
-    useOnceOpened(isKeySheetOpen),
+    useOnceOpened(isKeyHelpOpen),
     useOnceOpened(question !== null),
   ];
   useFetchedAtRest(FETCHED_AT_REST);
   useLive();
-  useSweptKept();
+  useStoreSweep();
 
   const logStep = () => document.querySelector<HTMLButtonElement>('[data-step-in-hand]')?.click();
   const showNext = () => {
@@ -113,8 +113,8 @@ function Inside({
     Enter: logStep,
     z: () => void takeBack(),
     // As keyboards have it: with shift on most of them, by itself on some.
-    'shift+?': () => setKeySheetOpen(true),
-    '?': () => setKeySheetOpen(true),
+    'shift+?': () => setKeyHelpOpen(true),
+    '?': () => setKeyHelpOpen(true),
   });
   return (
     <>
@@ -138,7 +138,7 @@ function Inside({
           units={units}
           isQuiet={isQuiet}
           onQuiet={setQuiet}
-          onKeys={() => setKeySheetOpen(true)}
+          onKeys={() => setKeyHelpOpen(true)}
           signOut={signOut}
         />
       </Band>
@@ -157,14 +157,14 @@ function Inside({
           shortcuts={{
             'take back': () => void takeBack(),
             next: showNext,
-            keys: () => setKeySheetOpen(true),
+            keys: () => setKeyHelpOpen(true),
             log: logStep,
           }}
           ask={ask}
         />
       )}
-      {hasKeySheet && <KeySheet opened={isKeySheetOpen} onClose={() => setKeySheetOpen(false)} />}
-      {hasQuestion && <QuestionSheet question={question} onAnswer={answer} />}
+      {hasKeyHelp && <KeyHelp opened={isKeyHelpOpen} onClose={() => setKeyHelpOpen(false)} />}
+      {hasQuestion && <QuestionDialog question={question} onAnswer={answer} />}
     </>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { saidDate } from '@/core/calendar/said-dates';
+import { formatDate } from '@/core/calendar/format-date';
 import { WhoButton } from './band-buttons';
 import { useShopNow } from './clock';
 import type { PersonPanelProps } from './person-panel';
@@ -18,7 +18,7 @@ export function Person({
 }: Omit<PersonPanelProps, 'clock'> & { readonly timeZone: string }) {
   const now = useShopNow();
   const [isOpened, setOpened] = useState(false);
-  const clock = now === null ? '' : saidDate(now, timeZone, 'clock');
+  const clock = now === null ? '' : formatDate(now, timeZone, 'clock');
   return isOpened ? (
     <PersonPanel {...props} clock={clock} />
   ) : (

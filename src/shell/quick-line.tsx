@@ -5,7 +5,7 @@ import { useEffect, useState } from 'react';
 import { shortcutsFor, type Shortcut } from '@/core/quick-line/shortcuts';
 import { useActions } from './actions';
 import type { QuickOption } from './quick-option';
-import { Said } from './said';
+import { Feedback } from './feedback';
 import css from './shell.module.css';
 import { useQuickAnswer } from './use-quick-answer';
 
@@ -30,7 +30,7 @@ function Words({ onClose, shortcuts, ask }: Omit<Props, 'opened'>) {
   const router = useRouter();
   const { act } = useActions();
   const [text, setText] = useState('');
-  const [said, setSaid] = useState<string | null>(null);
+  const [said, setFeedback] = useState<string | null>(null);
   const { options, problem } = useQuickAnswer(text);
   const list = useCombobox({ opened: true });
   const keyed = shortcutsFor(text);
@@ -48,7 +48,7 @@ function Words({ onClose, shortcuts, ask }: Omit<Props, 'opened'>) {
     if (!does || !(await ask(null, words, does.yes))) return;
     const outcome = await act(does.name, does.body as never, words);
     if (outcome.ok) onClose();
-    else setSaid(outcome.message);
+    else setFeedback(outcome.message);
   };
   return (
     <Combobox
@@ -74,7 +74,7 @@ function Words({ onClose, shortcuts, ask }: Omit<Props, 'opened'>) {
             value={text}
             onChange={(e) => {
               setText(e.target.value);
-              setSaid(null);
+              setFeedback(null);
             }}
             // The list under the field takes this key for itself, and would keep the sheet open.
             onKeyDown={(e) => {
@@ -102,7 +102,7 @@ function Words({ onClose, shortcuts, ask }: Omit<Props, 'opened'>) {
             </Combobox.Option>
           ))}
         </Combobox.Options>
-        <Said>{said ?? (keyed.length > 0 ? null : problem)}</Said>
+        <Feedback>{said ?? (keyed.length > 0 ? null : problem)}</Feedback>
       </Stack>
     </Combobox>
   );

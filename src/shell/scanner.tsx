@@ -2,7 +2,7 @@
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { CODE_PREFIX } from '@/core/labels/codes';
-import { Said } from './said';
+import { Feedback } from './feedback';
 
 /** What a code scanner is to the application: something that types what it reads, and then Enter. */
 interface CodeScanner {
@@ -56,16 +56,16 @@ function useScannedCode(onCode: (code: string) => void): void {
 export function Scanner() {
   const router = useRouter();
   const path = usePathname();
-  const [said, setSaid] = useState('');
+  const [said, setFeedback] = useState('');
   useScannedCode((code) => {
     const at = path.startsWith('/bench') ? 'bench' : 'dock';
     void fetch(`/scan?code=${encodeURIComponent(code)}&at=${at}`)
       .then((response) => response.json() as Promise<{ href: string | null; words: string }>)
       .then(({ href, words }) => {
-        setSaid(href ? `Scanned: ${words}` : words);
+        setFeedback(href ? `Scanned: ${words}` : words);
         if (href) router.push(href);
       })
-      .catch(() => setSaid('The shop’s memory is not answering. Scan it again in a moment.'));
+      .catch(() => setFeedback('The shop’s memory is not answering. Scan it again in a moment.'));
   });
-  return <Said>{said}</Said>;
+  return <Feedback>{said}</Feedback>;
 }

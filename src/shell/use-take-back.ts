@@ -32,18 +32,18 @@ export function useTakeBack(
   ask: (tap: unknown, message: string, yes?: string) => Promise<boolean>,
 ): { readonly takeBack: () => Promise<void>; readonly justDone: JustDone | null } {
   const { act } = useActions();
-  const [said, setSaid] = useState<string | null>(null);
+  const [said, setFeedback] = useState<string | null>(null);
   const takeBack = async (): Promise<void> => {
-    if (!last) return setSaid('There is nothing of yours to take back.');
-    if (last.whyNot) return setSaid(last.whyNot);
+    if (!last) return setFeedback('There is nothing of yours to take back.');
+    if (last.whyNot) return setFeedback(last.whyNot);
     if (!(await ask(null, last.words, 'Take it back'))) return;
     const outcome = await act('desk/take-back', { entryId: last.entryId });
-    setSaid(outcome.ok ? `Taken back: ${last.words}` : outcome.message);
+    setFeedback(outcome.ok ? `Taken back: ${last.words}` : outcome.message);
   };
   const doAgain = async (): Promise<void> => {
     if (!redo) return;
     const outcome = await act(redo.name, redo.input as never, redo.words);
-    setSaid(outcome.ok ? `Done again: ${redo.words}` : outcome.message);
+    setFeedback(outcome.ok ? `Done again: ${redo.words}` : outcome.message);
   };
   const key = `${said ?? ''} ${last?.entryId ?? ''} ${redo !== null}`;
   // What was done before this page was opened is no news.

@@ -10,7 +10,7 @@ import {
   restoreFrom,
 } from '../../scripts/lib/backup.mjs';
 import { connectAsOwner } from '@/data/connection';
-import { keptBefore } from '../../scripts/lib/kept-before';
+import { backedUpBefore } from '../../scripts/lib/backed-up-before';
 import { migrate } from '@/data/migrate';
 import { freshShop, olderShop, type TestShop } from '../support/database';
 
@@ -87,15 +87,15 @@ test('so many are kept, the newest; one that could not be made is none', async (
 test('before its shape changes an own shop is backed up; a demo alone, or one of today’s shape, is not', async () => {
   const older = await olderShop();
   try {
-    expect(await keptBefore(older.owner, older.ownerUrl, folder)).toBeNull();
+    expect(await backedUpBefore(older.owner, older.ownerUrl, folder)).toBeNull();
     expect(await hasOwnShop(older.ownerUrl)).toBe(false);
     await older.owner('shop').update({ demo: false });
     expect(await hasOwnShop(older.ownerUrl)).toBe(true);
-    const kept = await keptBefore(older.owner, older.ownerUrl, folder);
+    const kept = await backedUpBefore(older.owner, older.ownerUrl, folder);
     expect(kept).toMatch(/\.dump$/);
     expect(backupsIn(folder)).toContain(kept);
     await migrate(older.owner);
-    expect(await keptBefore(older.owner, older.ownerUrl, folder)).toBeNull();
+    expect(await backedUpBefore(older.owner, older.ownerUrl, folder)).toBeNull();
   } finally {
     await older.close();
   }

@@ -4,7 +4,7 @@ import { arrivalNow, forecastInputOf, type LotHistory, type StayHere } from '@/c
 import { predictLot } from '@/core/vase-life/predict-lot';
 import { demoNoteCsv } from '@/demo/world';
 import { daysInWords } from '@/drawing/life-line';
-import { dayWords } from '@/core/calendar/said-dates';
+import { dayWords } from '@/core/calendar/format-date';
 import { sentenceDate } from '@/core/care/card-words';
 import { clockWords } from '@/shell/clock';
 

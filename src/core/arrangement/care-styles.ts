@@ -14,7 +14,7 @@ export interface CareStyle {
   /** Changes of water besides the plan's. */
   readonly changes: readonly CareEvent[];
   /** Actions done to the stems of every line. */
-  readonly deeds: readonly CareEvent[];
+  readonly careEvents: readonly CareEvent[];
   /** Factor on every line's leaves. */
   readonly leafFactor: number;
 }
@@ -91,7 +91,7 @@ function styleOf(
   const food = sharedSolution(
     input.lines.flatMap((l, at) => (species[at] ? [{ species: species[at], stems: l.stems }] : [])),
   );
-  const plain = { draws, changes: [], deeds: [], leafFactor: 1, stays: input.stays };
+  const plain = { draws, changes: [], careEvents: [], leafFactor: 1, stays: input.stays };
   if (care === 'careful')
     return {
       ...plain,
@@ -126,7 +126,7 @@ export function careStyles(input: ArrangementInput, species: readonly Species[])
         stays: input.stays,
         water: planFor(input.vessel, input.water),
         changes: [],
-        deeds: [],
+        careEvents: [],
         leafFactor: 1,
       },
     ];

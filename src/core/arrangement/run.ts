@@ -46,7 +46,7 @@ function prepareStyle(
   const startHour = input.startHourOfDay ?? DEFAULT_START_HOUR_OF_DAY;
   const air = airHours(style.stays, hours, startHour, figures.constants);
   const eventsOf = (line: ArrangementLine) =>
-    [...(line.events ?? []), ...style.deeds].filter(
+    [...(line.events ?? []), ...style.careEvents].filter(
       (e) => input.vessel.kind === 'vase' || e.type === 'strip',
     );
   const demands = input.lines.map((line, at) =>

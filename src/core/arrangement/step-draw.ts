@@ -13,7 +13,7 @@ export function stepDraw(run: ArrangementRun, style: RunStyle, marks: Int8Array)
   const { endedFlowerPpm, uptakeMlPerDay, foamGives } = run.figures.constants;
   const gives = run.input.pullsEnded === true ? 0 : endedFlowerPpm;
   const fullMl = run.input.vessel.litres * 1000;
-  const keptMl = run.input.vessel.kind === 'foam' ? fullMl * (1 - foamGives) : 0;
+  const retainedMl = run.input.vessel.kind === 'foam' ? fullMl * (1 - foamGives) : 0;
   const { filled } = style.vessel;
   let standing = 0;
   for (const line of lines) standing += line.drawn;
@@ -29,7 +29,7 @@ export function stepDraw(run: ArrangementRun, style: RunStyle, marks: Int8Array)
     }
     // With nothing left standing only the level is still read; the last hour is read, not stepped.
     if (standing === 0 || hour === hours) continue;
-    const quiet = quietHours(run, style, hour, gasPpm, levelMl - keptMl);
+    const quiet = quietHours(run, style, hour, gasPpm, levelMl - retainedMl);
     if (quiet.until > hour + 1) {
       ageAllQuietly(run, style, hour, quiet.until, gasPpm);
       drunkMl += quiet.drunkMl;
@@ -41,7 +41,7 @@ export function stepDraw(run: ArrangementRun, style: RunStyle, marks: Int8Array)
     let drunk = 0;
     for (let i = 0; i < lines.length; i++) {
       const { block, species, each } = lines[i] as RunLine;
-      const ended = stepBlock(block, style.lines[i] as LineHours, hour, gasPpm, levelMl > keptMl);
+      const ended = stepBlock(block, style.lines[i] as LineHours, hour, gasPpm, levelMl > retainedMl);
       drunk += block.drunk * each;
       standing -= ended;
       if (species.ethylene >= 2) endedGiving += ended * each;
@@ -49,7 +49,7 @@ export function stepDraw(run: ArrangementRun, style: RunStyle, marks: Int8Array)
     gasPpm += endedGiving * gives;
     const hourMl = (drunk * uptakeMlPerDay) / 24;
     drunkMl += hourMl;
-    levelMl = Math.max(keptMl, levelMl - hourMl);
+    levelMl = Math.max(retainedMl, levelMl - hourMl);
   }
 }
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { readNumber, typedNumber } from '../numbers/read-number';
 import { addDays, daysBetween, isoDateOf } from './dates';
-import { saidDate, saidDay } from './said-dates';
+import { formatDate, formatDay } from './format-date';
 import { momentIn } from './zones';
 
 test('days are added and told apart over months, leap years and nights the clocks change', () => {
@@ -19,12 +19,12 @@ test('days are added and told apart over months, leap years and nights the clock
 
 test('a moment is written as the zone’s wall shows it, in the reader’s language', () => {
   const at = Date.parse('2026-11-24T23:30:00Z');
-  expect(saidDate(at, 'Etc/UTC', 'clock')).toBe('23:30');
-  expect(saidDate(at, 'Europe/Madrid', 'clock')).toBe(momentIn(at, 'Europe/Madrid').clock);
-  expect(saidDate(at, 'Europe/Madrid', 'weekday')).toBe('Wed');
-  expect(saidDay('2026-11-24', 'day')).toBe('24 Nov');
-  expect(saidDay('2026-11-24', 'in a sentence', 'es-ES')).toBe('24 de noviembre de 2026');
-  expect(() => saidDate(at, 'Nowhere/Atall', 'clock')).toThrow(RangeError);
+  expect(formatDate(at, 'Etc/UTC', 'clock')).toBe('23:30');
+  expect(formatDate(at, 'Europe/Madrid', 'clock')).toBe(momentIn(at, 'Europe/Madrid').clock);
+  expect(formatDate(at, 'Europe/Madrid', 'weekday')).toBe('Wed');
+  expect(formatDay('2026-11-24', 'day')).toBe('24 Nov');
+  expect(formatDay('2026-11-24', 'in a sentence', 'es-ES')).toBe('24 de noviembre de 2026');
+  expect(() => formatDate(at, 'Nowhere/Atall', 'clock')).toThrow(RangeError);
 });
 
 test.each([

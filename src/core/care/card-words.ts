@@ -1,9 +1,9 @@
-import { saidDay } from '../calendar/said-dates';
+import { formatDay } from '../calendar/format-date';
 import { m, type Message } from '../words/message';
 
 /** "24 November 2026": a date in a sentence. */
 export const sentenceDate = (isoDate: string, locale?: string): string =>
-  saidDay(isoDate, 'in a sentence', locale);
+  formatDay(isoDate, 'in a sentence', locale);
 
 /** What a line buys, in whole days, as a card says it; null where that is under half a day or unknown. */
 export function gainWords(gainDays: number | null | undefined): Message | null {

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { defused } from '../sheets/defused';
+import { defused } from '../csv/defused';
 import { FLAWS, type FlawInLot, type FlawKind } from './flaws';
 
 /** Hours a supplier allows for a claim, where the shop has not noted theirs. */

@@ -1,6 +1,6 @@
 import { SHIPPED_SPECIES, type SpeciesRegistry } from '../species/registry';
 import { gradeOf } from './grams';
-import { plainWords } from '../species/plain-words';
+import { foldedWords } from '../species/folded-words';
 
 /** A line of what the shop ordered. */
 export interface OrderLine {
@@ -37,7 +37,7 @@ export interface OrderComparison {
 }
 
 const sameVariety = (a: string | null, b: string | null): boolean =>
-  plainWords(a ?? '') === plainWords(b ?? '');
+  foldedWords(a ?? '') === foldedWords(b ?? '');
 
 /** Order lines of a species, those of the very variety first, then of the very grade. */
 function bestOrderLine(line: DeliveredLine, order: readonly OrderLine[]): OrderLine | undefined {
@@ -143,7 +143,7 @@ export function likelyOrder<T extends { readonly supplier: string; readonly line
 ): T | undefined {
   const came = kindsIn(note);
   return expected.find((order) => {
-    if (plainWords(order.supplier) !== plainWords(supplier)) return false;
+    if (foldedWords(order.supplier) !== foldedWords(supplier)) return false;
     const ordered = kindsIn(order.lines);
     const both = [...came].filter((key) => ordered.has(key)).length;
     return both >= came.size / 2 && both >= ordered.size / 2;

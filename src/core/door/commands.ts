@@ -12,7 +12,7 @@ import { SHIPPED_SPECIES } from '../species/registry';
 import { predictLot } from '../vase-life/predict-lot';
 import { planBench } from '../bench/plan';
 import type { SolveMixed } from '../bench/pails';
-import { comparedWithPlain } from '../protocol/compare';
+import { comparedWithOrdinary } from '../protocol/compare';
 import { idealArrivalStage, SPECIES } from '../species/species';
 import { dilution } from '../sanitising/dilution';
 import { planRelay } from '../sanitising/relay';
@@ -123,7 +123,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
       const species = SHIPPED_SPECIES.byKey(key);
       const { equipment: has, ...ways } = rest;
       const lot = { species, stage: stage ?? idealArrivalStage(species), droop, packing, hoursDry, flaws };
-      return spoken(comparedWithPlain(lot, { ...ways, has }), 'en');
+      return spoken(comparedWithOrdinary(lot, { ...ways, has }), 'en');
     },
   },
   'sample-interval': {

@@ -56,7 +56,7 @@ export interface Habit {
   /** What is compared, in words: with, and without. */
   readonly says: readonly [withIt: string, without: string];
   readonly applies: (setting: HabitSetting, keeping: Keeping) => boolean;
-  readonly isKept: (keeping: Keeping, setting: HabitSetting) => boolean;
+  readonly isObserved: (keeping: Keeping, setting: HabitSetting) => boolean;
   readonly add: (keeping: Keeping, setting: HabitSetting) => Keeping;
   readonly drop: (keeping: Keeping, setting: HabitSetting) => Keeping;
 }
@@ -101,7 +101,7 @@ export const HABITS: readonly Habit[] = [
     name: 'A scrubbed vessel',
     says: ['clean to begin with', 'used again as it stood'],
     applies: always,
-    isKept: ({ water }) => water.start === 'clean',
+    isObserved: ({ water }) => water.start === 'clean',
     add: (keeping) => withWater(keeping, { start: 'clean' }),
     drop: (keeping) => withWater(keeping, { start: 'reused' }),
   },
@@ -110,7 +110,7 @@ export const HABITS: readonly Habit[] = [
     name: 'Food in the water',
     says: ['the right food, full dose', 'plain water'],
     applies: ({ food }) => food !== 'plain',
-    isKept: ({ water, changes }) =>
+    isObserved: ({ water, changes }) =>
       isFood(water.solution) &&
       changes.every((c) => c.type !== 'change' || isFood(c.solution ?? water.solution)),
     add: (keeping, { food }) => ({
@@ -127,7 +127,7 @@ export const HABITS: readonly Habit[] = [
     name: 'Changing the water',
     says: ['tipped out and filled afresh every few days', 'never changed'],
     applies: inVase,
-    isKept: ({ water }) => water.changeEveryDays !== null,
+    isObserved: ({ water }) => water.changeEveryDays !== null,
     add: (keeping) =>
       withWater(keeping, {
         changeEveryDays: isFood(keeping.water.solution) ? CHANGE_DAYS : PLAIN_CHANGE_DAYS,
@@ -137,7 +137,9 @@ export const HABITS: readonly Habit[] = [
     drop: (keeping, setting) => ({
       ...withWater(keeping, { changeEveryDays: null, recutAtChange: false }),
       changes: keeping.changes.filter((c) => c.atHour <= setting.countFromHour),
-      deeds: keeping.water.recutAtChange ? [...keeping.deeds, ...recuts(setting)] : keeping.deeds,
+      careEvents: keeping.water.recutAtChange
+        ? [...keeping.careEvents, ...recuts(setting)]
+        : keeping.careEvents,
     }),
   },
   {
@@ -145,16 +147,16 @@ export const HABITS: readonly Habit[] = [
     name: 'Cutting the stems again',
     says: ['2 cm off every few days', 'never cut again'],
     applies: inVase,
-    isKept: ({ water, deeds }, { countFromHour }) =>
+    isObserved: ({ water, careEvents }, { countFromHour }) =>
       (water.recutAtChange && water.changeEveryDays !== null) ||
-      deeds.some((d) => d.type === 'cut' && d.atHour > countFromHour),
+      careEvents.some((d) => d.type === 'cut' && d.atHour > countFromHour),
     add: (keeping, setting) =>
       keeping.water.changeEveryDays === null
-        ? { ...keeping, deeds: [...keeping.deeds, ...recuts(setting)] }
+        ? { ...keeping, careEvents: [...keeping.careEvents, ...recuts(setting)] }
         : withWater(keeping, { recutAtChange: true }),
     drop: (keeping, { countFromHour }) => ({
       ...withWater(keeping, { recutAtChange: false }),
-      deeds: keeping.deeds.filter((d) => d.type !== 'cut' || d.atHour <= countFromHour),
+      careEvents: keeping.careEvents.filter((d) => d.type !== 'cut' || d.atHour <= countFromHour),
     }),
   },
   {
@@ -162,7 +164,7 @@ export const HABITS: readonly Habit[] = [
     name: 'A cool room',
     says: [`${COOL_C} °C at most`, `${WARM_C} °C`],
     applies: always,
-    isKept: (keeping) => lastOf(keeping).tempC <= COOL_C,
+    isObserved: (keeping) => lastOf(keeping).tempC <= COOL_C,
     add: (keeping) => withLast(keeping, () => ({ tempC: COOL_C })),
     drop: (keeping) => withLast(keeping, () => ({ tempC: WARM_C })),
   },
@@ -171,7 +173,7 @@ export const HABITS: readonly Habit[] = [
     name: 'Cold nights',
     says: ['22:00 to 08:00 at 5 °C', 'the room’s own nights'],
     applies: ({ species }) => species.every(takesColdNights),
-    isKept: (keeping) => (lastOf(keeping).night?.tempC ?? 99) <= 10,
+    isObserved: (keeping) => (lastOf(keeping).night?.tempC ?? 99) <= 10,
     add: (keeping) => withLast(keeping, () => ({ night: NIGHT })),
     drop: (keeping) => ({
       ...keeping,
@@ -187,7 +189,7 @@ export const HABITS: readonly Habit[] = [
     name: 'Away from fruit',
     says: ['no fruit beside it', 'a bowl of ripening fruit beside it'],
     applies: ({ species }) => species.some((s) => s.ethylene > 0),
-    isKept: (keeping) => lastOf(keeping).ethylenePpm === 0,
+    isObserved: (keeping) => lastOf(keeping).ethylenePpm === 0,
     add: (keeping) => withLast(keeping, () => ({ ethylenePpm: 0 })),
     drop: (keeping) => withLast(keeping, () => ({ ethylenePpm: BOWL_OF_FRUIT_PPM })),
   },
@@ -196,7 +198,7 @@ export const HABITS: readonly Habit[] = [
     name: 'Half the leaves off',
     says: ['half of its leaves taken off', 'its leaves left on'],
     applies: ({ species }) => species.some((s) => s.leafiness > 0),
-    isKept: ({ leafFactor }) => leafFactor <= 0.5,
+    isObserved: ({ leafFactor }) => leafFactor <= 0.5,
     add: (keeping) => ({ ...keeping, leafFactor: 0.5 }),
     drop: (keeping) => ({ ...keeping, leafFactor: 1 }),
   },
@@ -205,7 +207,7 @@ export const HABITS: readonly Habit[] = [
     name: 'Out of dry, moving air',
     says: ['60 % RH or more', `${DRY_AIR_PCT} % RH, by a heater or an air conditioner`],
     applies: always,
-    isKept: (keeping) => lastOf(keeping).humidityPct >= 55,
+    isObserved: (keeping) => lastOf(keeping).humidityPct >= 55,
     add: (keeping) => withLast(keeping, ({ humidityPct }) => ({ humidityPct: Math.max(60, humidityPct) })),
     drop: (keeping) => withLast(keeping, () => ({ humidityPct: DRY_AIR_PCT })),
   },
@@ -214,7 +216,7 @@ export const HABITS: readonly Habit[] = [
     name: 'Topping up',
     says: ['filled up as it is drunk', 'never topped up'],
     applies: ({ vessel }) => vessel !== 'lot',
-    isKept: ({ water }) => water.topUp?.everyHours !== null,
+    isObserved: ({ water }) => water.topUp?.everyHours !== null,
     add: (keeping, { vessel }) => withWater(keeping, { topUp: vessel === 'foam' ? FOAM_TOP_UP : DAILY }),
     drop: (keeping) => withWater(keeping, { topUp: { everyHours: null, with: 'plain' } }),
   },
@@ -223,7 +225,7 @@ export const HABITS: readonly Habit[] = [
     name: 'Pulling what fades',
     says: ['pulled as it fades', 'left in'],
     applies: ({ vessel, species }) => vessel !== 'lot' && species.some((s) => s.ethylene >= 2),
-    isKept: ({ pullsEnded }) => pullsEnded,
+    isObserved: ({ pullsEnded }) => pullsEnded,
     add: (keeping) => ({ ...keeping, pullsEnded: true }),
     drop: (keeping) => ({ ...keeping, pullsEnded: false }),
   },
@@ -232,7 +234,7 @@ export const HABITS: readonly Habit[] = [
     name: 'A fresh cut after dry hours',
     says: ['2 cm off before it drinks', 'put back uncut'],
     applies: (_, keeping) => comesBack(keeping),
-    isKept: ({ stays }) => stays.every((stay) => stay.cutOnReturn !== false),
+    isObserved: ({ stays }) => stays.every((stay) => stay.cutOnReturn !== false),
     add: (keeping) => ({ ...keeping, stays: keeping.stays.map((s) => ({ ...s, cutOnReturn: true })) }),
     drop: (keeping) => ({ ...keeping, stays: keeping.stays.map((s) => ({ ...s, cutOnReturn: false })) }),
   },

@@ -16,13 +16,13 @@ const plainRose: LotInput = {
 test('a gain is the difference of the medians that two forecasts give', () => {
   const fed: LotInput = { ...plainRose, water: { ...plainRose.water, solution: 'flower-food' } };
   const food = worth(plainRose, 'food');
-  expect(food?.isKept).toBe(false);
+  expect(food?.isObserved).toBe(false);
   expect(food?.medianGainDays).toBeCloseTo(
     predictLot(fed).daysLeft.p50 - predictLot(plainRose).daysLeft.p50,
     9,
   );
   // The same habit is worth the same, asked of the one that has it.
-  expect(worth(fed, 'food')).toMatchObject({ isKept: true, medianGainDays: food?.medianGainDays });
+  expect(worth(fed, 'food')).toMatchObject({ isObserved: true, medianGainDays: food?.medianGainDays });
 });
 
 test('a vase is ranked by days still a gift, largest first, with the two that matter most together', () => {
@@ -76,8 +76,8 @@ test('what happened before days are counted is past changing', () => {
       { atHour: 48, type: 'cut', cm: 2 },
     ],
   };
-  expect(worth(history, 'recut')?.isKept).toBe(false);
-  expect(worth(history, 'change')?.isKept).toBe(false);
+  expect(worth(history, 'recut')?.isObserved).toBe(false);
+  expect(worth(history, 'change')?.isObserved).toBe(false);
 });
 
 test('whatever is asked, it answers with sound numbers and tells how far it has come', () => {

@@ -26,7 +26,7 @@ export interface HabitWorth {
   readonly habit: HabitKey;
   readonly name: string;
   /** True where the input has the habit, and the rerun is without it. */
-  readonly isKept: boolean;
+  readonly isObserved: boolean;
   readonly withIt: string;
   readonly without: string;
   /** Median days with the habit less the median without it. */
@@ -84,7 +84,7 @@ function rerunOfLot(input: LotInput): Rerun {
     stays: input.stays,
     water: input.water,
     changes: (input.events ?? []).filter((e) => e.type === 'change'),
-    deeds: (input.events ?? []).filter((e) => e.type !== 'change'),
+    careEvents: (input.events ?? []).filter((e) => e.type !== 'change'),
     leafFactor: 1,
     pullsEnded: false,
   };
@@ -102,7 +102,7 @@ function rerunOfLot(input: LotInput): Rerun {
         ...input,
         stays: kept.stays,
         water: kept.water,
-        events: [...kept.changes, ...kept.deeds],
+        events: [...kept.changes, ...kept.careEvents],
         leafShare: input.leafShare * kept.leafFactor,
       }),
   };
@@ -134,17 +134,17 @@ function rerunOfArrangement(input: ArrangementInput): Rerun {
 
 interface Toggled {
   readonly habit: Habit;
-  readonly isKept: boolean;
+  readonly isObserved: boolean;
   readonly days: Float64Array;
   readonly toggle: (keepings: readonly Keeping[]) => Keeping[];
 }
 
-function worthOf({ habit, isKept, days }: Toggled, base: Float64Array, seed: number): HabitWorth {
-  const [more, less] = isKept ? [base, days] : [days, base];
+function worthOf({ habit, isObserved, days }: Toggled, base: Float64Array, seed: number): HabitWorth {
+  const [more, less] = isObserved ? [base, days] : [days, base];
   return {
     habit: habit.key,
     name: habit.name,
-    isKept,
+    isObserved,
     withIt: habit.says[0],
     without: habit.says[1],
     medianGainDays: medianOf(more) - medianOf(less),
@@ -164,8 +164,8 @@ function interactionOf(
 ): Interaction {
   const changed = rerun.daysByDraw(second.toggle(first.toggle(rerun.keepings)));
   const corner = (hasFirst: boolean, hasSecond: boolean): Float64Array => {
-    const toggledFirst = hasFirst !== first.isKept;
-    const toggledSecond = hasSecond !== second.isKept;
+    const toggledFirst = hasFirst !== first.isObserved;
+    const toggledSecond = hasSecond !== second.isObserved;
     if (toggledFirst && toggledSecond) return changed;
     if (toggledFirst) return first.days;
     return toggledSecond ? second.days : base;
@@ -174,10 +174,10 @@ function interactionOf(
   const runs = [
     corner(true, true),
     corner(false, false),
-    corner(true, second.isKept),
-    corner(false, second.isKept),
-    corner(first.isKept, true),
-    corner(first.isKept, false),
+    corner(true, second.isObserved),
+    corner(false, second.isObserved),
+    corner(first.isObserved, true),
+    corner(first.isObserved, false),
   ];
   const [both = 0, none = 0, withFirst = 0, lessFirst = 0, withSecond = 0, lessSecond = 0] =
     runs.map(medianOf);
@@ -207,14 +207,14 @@ export function* dayCostsInSteps(input: PredictInput): Generator<number, DayCost
   yield 1 / steps;
   const toggled: Toggled[] = [];
   for (const habit of habits) {
-    const isKept = keepings.every((k) => habit.isKept(k, setting));
+    const isObserved = keepings.every((k) => habit.isObserved(k, setting));
     // Where only some keep to it, it is added to the others: what it would be worth if all did.
     const toggle = (all: readonly Keeping[]): Keeping[] =>
       all.map((k) => {
-        if (isKept) return habit.drop(k, setting);
-        return habit.isKept(k, setting) ? k : habit.add(k, setting);
+        if (isObserved) return habit.drop(k, setting);
+        return habit.isObserved(k, setting) ? k : habit.add(k, setting);
       });
-    toggled.push({ habit, isKept, toggle, days: daysByDraw(toggle(keepings)) });
+    toggled.push({ habit, isObserved, toggle, days: daysByDraw(toggle(keepings)) });
     yield (toggled.length + 1) / steps;
   }
   const worths = toggled.map((t) => ({ toggled: t, worth: worthOf(t, base, input.seed) }));

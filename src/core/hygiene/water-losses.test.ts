@@ -1,10 +1,14 @@
 import fc from 'fast-check';
-import { waterLosses, type KeptStems } from './water-losses';
+import { waterLosses, type StemsAsStood } from './water-losses';
 import { WATER_CAUSES, type LostInWater } from './water-worth';
 
 const NOW = Date.parse('2026-11-24T06:50:00Z');
 const DAY = 86_400_000;
-const kept = (daysAgo: number, lost: readonly LostInWater[], over: Partial<KeptStems> = {}): KeptStems => ({
+const kept = (
+  daysAgo: number,
+  lost: readonly LostInWater[],
+  over: Partial<StemsAsStood> = {},
+): StemsAsStood => ({
   lotNumber: 1,
   lotId: 'one',
   product: 'Rose',

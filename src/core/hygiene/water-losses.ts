@@ -2,7 +2,7 @@ import { DAY_MS, HOUR_MS } from '../calendar/spans';
 import { MORE_CARE, WATER_CAUSES, type MoreCare, type WaterCause, type WaterWorth } from './water-worth';
 
 /** A lot's stems with what water meant for each of them. */
-export interface KeptStems {
+export interface StemsAsStood {
   readonly lotNumber: number;
   readonly lotId: string;
   /** What it is called. */
@@ -36,7 +36,7 @@ export interface WaterLosses {
   readonly byCause: readonly LossOf<WaterCause>[];
   readonly byWeek: readonly (LossOf<number> & { readonly byCause: Readonly<Record<WaterCause, number>> })[];
   readonly byPail: readonly LossOf<string>[];
-  readonly byLot: readonly LossOf<Pick<KeptStems, 'lotNumber' | 'lotId' | 'product'>>[];
+  readonly byLot: readonly LossOf<Pick<StemsAsStood, 'lotNumber' | 'lotId' | 'product'>>[];
   /** What more care would have brought, the most first. */
   readonly gains: readonly LossOf<MoreCare>[];
   /** Lots and stems looked at. */
@@ -50,7 +50,7 @@ const WEEK_MS = 7 * DAY_MS;
 const NONE: Loss = { stemDays: 0, money: 0 };
 const plus = (a: Loss, b: Loss): Loss => ({ stemDays: a.stemDays + b.stemDays, money: a.money + b.money });
 
-function lossOf({ stems, unitPrice, lifeDays }: KeptStems, days: number): Loss {
+function lossOf({ stems, unitPrice, lifeDays }: StemsAsStood, days: number): Loss {
   return { stemDays: days * stems, money: ((unitPrice ?? 0) * stems * days) / lifeDays };
 }
 
@@ -62,10 +62,10 @@ const dearestFirst = <K>(losses: ReadonlyMap<K, Loss>): LossOf<K>[] =>
  * @param now end of the last week; a fault counts in the week it began in, those before the first in none
  * @param weeks how many weeks are told, the last of them ending now
  */
-export function waterLosses(kept: readonly KeptStems[], now: number, weeks: number): WaterLosses {
+export function waterLosses(kept: readonly StemsAsStood[], now: number, weeks: number): WaterLosses {
   const byCause = new Map<WaterCause, Loss>(WATER_CAUSES.map((cause) => [cause, NONE]));
   const byPail = new Map<string, Loss>();
-  const byLot = new Map<KeptStems, Loss>();
+  const byLot = new Map<StemsAsStood, Loss>();
   const gains = new Map<MoreCare, Loss>(MORE_CARE.map((care) => [care, NONE]));
   const inWeek = Array.from({ length: weeks }, () => new Map<WaterCause, Loss>());
   let total = NONE;

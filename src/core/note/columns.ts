@@ -1,5 +1,5 @@
 import { matchSpecies } from '../species/match-species';
-import { plainWords } from '../species/plain-words';
+import { foldedWords } from '../species/folded-words';
 import { COLUMNS, readHeading, type Column, type HeadingMeaning } from './headings';
 import type { Meaning } from './meaning';
 import { areDutch } from './units';
@@ -184,7 +184,7 @@ export interface SavedColumns {
 
 /** What tells a supplier's next note to be of the same make: its headings, or how many columns it has. */
 export function shapeOf(cells: Cells, hasHeading: boolean): string {
-  return hasHeading ? cells.map(plainWords).join('|').slice(0, 400) : `${cells.length} columns`;
+  return hasHeading ? cells.map(foldedWords).join('|').slice(0, 400) : `${cells.length} columns`;
 }
 
 /** The heading as somebody said it is: a row of the file, or none (-1) where lines begin at once. */

@@ -1,10 +1,10 @@
-import { plainWords } from '../species/plain-words';
+import { foldedWords } from '../species/folded-words';
 import { lineName } from './line-name';
 import type { NoteLine } from './types';
 
 const repeated = (line: NoteLine): string =>
   JSON.stringify([
-    plainWords(line.product),
+    foldedWords(line.product),
     line.variety,
     line.colour,
     line.lengthCm,

@@ -1,4 +1,4 @@
-import { foldedWords, plainWords } from '../species/plain-words';
+import { foldedUmlauts, foldedWords } from '../species/folded-words';
 import { COLUMN_NAMES, HEADING_WORDS, UNIT_WORDS, type HeadingWord } from './units';
 
 /** Everything a column can hold, in the order a note usually has it. */
@@ -80,7 +80,7 @@ function compound(token: string): Part[] {
 }
 
 function partOf(words: string): Part | null {
-  const folded = foldedWords(words);
+  const folded = foldedUmlauts(words);
   const word = HEADING_WORDS.get(words) ?? HEADING_WORDS.get(folded);
   if (word) return { word };
   const noun = UNIT_WORDS.get(words) ?? UNIT_WORDS.get(folded);
@@ -192,12 +192,12 @@ function measuredColumn(parts: readonly Part[], nouns: readonly Noun[], heading:
 }
 
 function meaningOf(heading: string): HeadingMeaning | null {
-  const words = plainWords(heading.replace(/€/g, ' eur ').replace(/%/g, ' pct '));
+  const words = foldedWords(heading.replace(/€/g, ' eur ').replace(/%/g, ' pct '));
   if (words === '') return null;
   const parts = partsOf(words);
   const has = hasIn(parts);
   const nouns = parts.flatMap((p) => ('noun' in p ? [p.noun] : []));
-  const exact = COLUMN_NAMES.get(words) ?? COLUMN_NAMES.get(foldedWords(words));
+  const exact = COLUMN_NAMES.get(words) ?? COLUMN_NAMES.get(foldedUmlauts(words));
   const column =
     exact !== undefined && isColumn(exact)
       ? exact
@@ -206,13 +206,13 @@ function meaningOf(heading: string): HeadingMeaning | null {
 }
 
 const MEANINGS = new Map<string, HeadingMeaning | null>();
-const MOST_KEPT = 2000;
+const MOST_CACHED = 2000;
 
 /** What a heading says its column holds, in any of seven languages; null where it says nothing known. */
 export function readHeading(heading: string): HeadingMeaning | null {
   const kept = MEANINGS.get(heading);
   if (kept !== undefined) return kept;
-  if (MEANINGS.size >= MOST_KEPT) MEANINGS.clear();
+  if (MEANINGS.size >= MOST_CACHED) MEANINGS.clear();
   const meaning = heading.length > 80 ? null : meaningOf(heading);
   MEANINGS.set(heading, meaning);
   return meaning;

@@ -1,5 +1,5 @@
 import type { Heading } from './columns';
-import { plainWords } from '../species/plain-words';
+import { foldedWords } from '../species/folded-words';
 import { readDate } from '../calendar/read-date';
 
 /** What a note says of itself above its heading or beside each line. */
@@ -74,7 +74,7 @@ const isLabel = (cell: string): boolean =>
 const isName = (cell: string): boolean =>
   /\p{L}{3}/u.test(cell) &&
   dateIn(cell) === null &&
-  !KIND_OF_PAPER.test(plainWords(cell)) &&
+  !KIND_OF_PAPER.test(foldedWords(cell)) &&
   !isLabel(cell) &&
   !REFERENCE.test(cell);
 

@@ -1,4 +1,4 @@
-import { foldedWords, plainWords } from '../species/plain-words';
+import { foldedUmlauts, foldedWords } from '../species/folded-words';
 import { HEADING_WORDS, unitOf, type Unit } from './units';
 
 /** What one cell says of how much there is: each number with its unit, as it stands there. */
@@ -66,14 +66,14 @@ function tokensOf(text: string, number: (text: string) => number | null): Token[
     .trim();
   const tokens: Token[] = [];
   for (const part of spaced.split(/\s+/)) {
-    const plain = plainWords(part);
+    const plain = foldedWords(part);
     const unit = unitOf(part);
     if (NUMBER.test(part)) {
       const n = number(part);
       if (n === null) return null;
       tokens.push({ kind: 'number', n });
     } else if (TIMES.test(part.toLowerCase())) tokens.push({ kind: 'times' });
-    else if (part === '/' || (HEADING_WORDS.get(plain) ?? HEADING_WORDS.get(foldedWords(plain))) === 'per')
+    else if (part === '/' || (HEADING_WORDS.get(plain) ?? HEADING_WORDS.get(foldedUmlauts(plain))) === 'per')
       tokens.push(plain === 'a' ? { kind: 'times' } : { kind: 'per' });
     else if (unit) tokens.push({ kind: 'unit', unit });
     else if (OF_EACH.test(plain)) tokens.push({ kind: 'times' });

@@ -27,7 +27,7 @@ export interface Price {
 
 const CURRENCY_SIGNS: Readonly<Record<string, string>> = { '€': 'EUR', '£': 'GBP', $: 'USD', zł: 'PLN' };
 const PRICED_BY_LINE = /\b(line|total|amount|betrag|bedrag|montant|importe|importo|kwota)\b/i;
-const PLAIN_PIECE =
+const PER_PIECE =
   /\b(st|stk|stck|st(ü|ue|u)ck|stuks?|pcs?|pce|piece|pi(è|e)ce|each|ea|szt|sztuk\p{L}*|pz|pezzo|pieza)\b/iu;
 
 /** The unit a price is per, from words beside it or its heading; null when none is said. */
@@ -41,7 +41,7 @@ export function priceUnitIn(text: string): PriceUnit | null {
 }
 
 /** Whether words name a piece, which may be a stem or whatever is sold as one. */
-export const isPerPiece = (text: string): boolean => PLAIN_PIECE.test(text);
+export const isPerPiece = (text: string): boolean => PER_PIECE.test(text);
 
 export function currencyIn(text: string): string | null {
   const code = /\b(EUR|GBP|USD|CHF|SEK|DKK|NOK|PLN)\b/i.exec(text);

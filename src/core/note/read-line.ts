@@ -1,7 +1,7 @@
 import { matchSpecies } from '../species/match-species';
 import { splitProductName, type ProductName } from '../species/product-name';
 import { nameFor } from '../species/known-names';
-import { plainWords } from '../species/plain-words';
+import { foldedWords } from '../species/folded-words';
 import type { Species } from '../species/species';
 import type { SpeciesRegistry } from '../species/registry';
 import { findGrams, stemsByWeight, type GramsFound, type GramsPerStem } from '../dock/grams';
@@ -123,8 +123,8 @@ function readPriceOf(reading: LineReading, counts: LineCounts) {
 
 /** Another species that the name and the variety's words name together: "Rose" and "Spray Tansy". */
 function namedTogether(name: ProductName, variety: string, species: Species): Species | null {
-  for (const word of plainWords(variety).split(' ').slice(0, 2)) {
-    const both = nameFor(`${plainWords(name.named.join(' '))} ${word}`);
+  for (const word of foldedWords(variety).split(' ').slice(0, 2)) {
+    const both = nameFor(`${foldedWords(name.named.join(' '))} ${word}`);
     if (word !== '' && both && !both.isShort && both.species !== species) return both.species;
   }
   return null;
@@ -140,7 +140,7 @@ function readSpecies(reading: LineReading, name: ProductName): Species | null {
     reading.decide.push(product === '' ? 'no product is named' : `nothing we know is called “${product}”`);
     return null;
   }
-  const isRemembered = Object.hasOwn(remembered, plainWords(product));
+  const isRemembered = Object.hasOwn(remembered, foldedWords(product));
   const together = variety === '' || isRemembered ? null : namedTogether(name, variety, match.species);
   if (together) reading.guesses.push(`“${product} ${variety}” taken to be ${together.name}`);
   else if (match.how === 'likely') reading.guesses.push(match.reason);
@@ -243,7 +243,7 @@ export function readLine(
     supplierLine: reading.cell('number') || null,
     product,
     speciesKey: species && species.key,
-    isRemembered: Object.hasOwn(context.remembered, plainWords(product)),
+    isRemembered: Object.hasOwn(context.remembered, foldedWords(product)),
     ...varietyAndColour(reading, name, species !== null),
     ...counted,
     headsMin: readHeads(reading),

@@ -14,9 +14,9 @@ import { computedTotal } from './note-sum';
 import { readHead } from './preamble';
 import { meaningOf, questionOf } from './question';
 import { readLine } from './read-line';
-import { asSaid, rememberedOf, type Remembered } from './remembered';
+import { asPersonSays, rememberedOf, type Remembered } from './remembered';
 import { sectionsOf, type Section } from './sections';
-import { settleMeaning, type Said, type Settled } from './settle';
+import { settleMeaning, type PersonSays, type Settled } from './settle';
 import { cellIn, sortOut, type OpenRow } from './sort-rows';
 import { splitRows, type FileRow } from './split-rows';
 import { unlikelyCounts } from './unlikely';
@@ -31,7 +31,7 @@ function headingsOf(cells: Cells, help: NoteHelp) {
   const found = findHeadings(cells);
   const remembered = help.columns ? null : rememberedOf(cells, found[0] ?? null, help);
   const saved = help.columns ?? remembered?.saved ?? null;
-  const first = saved ? asSaid(saved, cells, found[0] ?? null) : found[0];
+  const first = saved ? asPersonSays(saved, cells, found[0] ?? null) : found[0];
   if (!first) {
     const isTable = cells.some((row) => row.filter((c) => c.trim() !== '').length >= 3);
     throw isTable ? new NoHeadingError(cells.slice(0, SHOWN_ROWS)) : new UnreadableNoteError(NO_HEADING);
@@ -49,7 +49,7 @@ function makeOf(cells: Cells, first: Heading, saved: SavedColumns | null, isReme
 }
 
 /** What is said of the counts, now or of such a note before. */
-const saidOf = (help: NoteHelp, remembered: Remembered | null): Said => ({
+const personSaysOf = (help: NoteHelp, remembered: Remembered | null): PersonSays => ({
   now: help.meaning ?? help.columns?.meaning,
   before: remembered?.saved.meaning,
   isDoubted: help.isDoubted,
@@ -98,7 +98,7 @@ export function readNoteRows(rows: readonly FileRow[], help: NoteHelp = {}): Del
   const settled = settleMeaning(
     open.map((o) => o.evidence),
     totals,
-    saidOf(help, remembered),
+    personSaysOf(help, remembered),
   );
   const read = linesOf(open, settled);
   if (read.length === 0)

@@ -3,7 +3,7 @@ import type { NoteHelp } from './note-help';
 import { readHead } from './preamble';
 
 /** Columns as somebody said, in the row that was recognised as the heading where there is one. */
-export function asSaid(
+export function asPersonSays(
   saved: SavedColumns,
   rows: readonly (readonly string[])[],
   found: Heading | null,

@@ -1,5 +1,5 @@
 import { matchSpecies } from '../species/match-species';
-import { plainWords } from '../species/plain-words';
+import { foldedWords } from '../species/folded-words';
 import type { LineContext } from './read-line';
 
 const TOTAL =
@@ -12,7 +12,7 @@ const trimmed = (cells: readonly string[]): string[] => cells.map((c) => c.trim(
 
 export function isTotal(cells: readonly string[]): boolean {
   const words = trimmed(cells).find((c) => /\p{L}/u.test(c)) ?? '';
-  return TOTAL.test(plainWords(words)) && matchSpecies(words) === null;
+  return TOTAL.test(foldedWords(words)) && matchSpecies(words) === null;
 }
 
 const COUNTING = [
@@ -49,6 +49,6 @@ export function whySetAside(cells: readonly string[], context: LineContext): str
   if (isRemark(cell, context)) return 'a remark, with nothing to count in it';
   const product = cell('product');
   const isCharge =
-    CHARGE.test(plainWords(product)) && matchSpecies(product, context.remembered, context.species) === null;
+    CHARGE.test(foldedWords(product)) && matchSpecies(product, context.remembered, context.species) === null;
   return isCharge ? 'a charge, and no flower' : null;
 }

@@ -191,7 +191,7 @@ class Judge {
 const outcome = (c: Counted | undefined): string => `${c?.stems} ${c?.bunches} ${c?.stemsPerBunch}`;
 
 /** What somebody says of this note now, or said of such a note before. */
-export interface Said {
+export interface PersonSays {
   readonly now?: Meaning | undefined;
   readonly before?: Meaning | undefined;
   /** Nothing settles it but what is said now. */
@@ -208,7 +208,7 @@ const heldTo = (said: Meaning | undefined, among: readonly Meaning[]): readonly 
  * Settles what a note's counts mean, for all its lines at once: by what somebody says, by what cannot be,
  * by amounts over prices and totals, by what that supplier's notes meant before; else it stays open.
  */
-export function settleMeaning(lines: readonly Evidence[], totals: Totals, said: Said = {}): Settled {
+export function settleMeaning(lines: readonly Evidence[], totals: Totals, said: PersonSays = {}): Settled {
   const meanings = meaningsOf(choicesOf(lines.map((l) => l.facts({}))));
   if (meanings.length === 1) return { left: meanings, asked: [], by: 'nothing open' };
   const judge = new Judge(lines, meanings, totals);

@@ -1,4 +1,4 @@
-import { foldedWords, plainWords } from '../species/plain-words';
+import { foldedUmlauts, foldedWords } from '../species/folded-words';
 import words from './words-of-notes.json';
 
 /** What a count on a note is of. */
@@ -10,9 +10,9 @@ const lookup = <K extends string>(lists: Readonly<Record<K, readonly string[]>>)
   const found = new Map<string, K>();
   for (const key of Object.keys(lists) as K[])
     for (const text of lists[key]) {
-      const plain = plainWords(text);
+      const plain = foldedWords(text);
       if (!found.has(plain)) found.set(plain, key);
-      if (!found.has(foldedWords(plain))) found.set(foldedWords(plain), key);
+      if (!found.has(foldedUmlauts(plain))) found.set(foldedUmlauts(plain), key);
     }
   return found;
 };
@@ -27,9 +27,9 @@ const isUnit = (word: string | undefined): word is Unit => word !== undefined &&
 
 /** The unit of measure that a word says, of any language notes come in; null where it says none. */
 export function unitOf(text: string): Unit | null {
-  const plain = plainWords(text);
+  const plain = foldedWords(text);
   if (plain === '') return null;
-  const found = UNIT_WORDS.get(plain) ?? UNIT_WORDS.get(foldedWords(plain));
+  const found = UNIT_WORDS.get(plain) ?? UNIT_WORDS.get(foldedUmlauts(plain));
   return isUnit(found) ? found : null;
 }
 
@@ -38,4 +38,4 @@ const DUTCH =
 
 /** Whether headings are Dutch, in which "dozen" are boxes and no twelves. */
 export const areDutch = (headings: readonly string[]): boolean =>
-  headings.filter((h) => DUTCH.test(plainWords(h))).length >= 2;
+  headings.filter((h) => DUTCH.test(foldedWords(h))).length >= 2;

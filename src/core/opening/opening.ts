@@ -115,14 +115,14 @@ export const roomsToMake = (kinds: readonly RoomKind[]) =>
 
 const LONGEST_SLUG = 36;
 /** Letters that are no other letter with a mark on it. */
-const PLAIN_LETTERS: Readonly<Record<string, string>> = { æ: 'ae', ø: 'o', ß: 'ss', ł: 'l', đ: 'd' };
+const FOLDED_LETTERS: Readonly<Record<string, string>> = { æ: 'ae', ø: 'o', ß: 'ss', ł: 'l', đ: 'd' };
 /** What a shop's address calls it: its name in small plain letters, with a number where that is taken. */
 export function slugFor(name: string, taken: readonly string[]): string {
   const letters = name
     .normalize('NFKD')
     .replace(/\p{M}/gu, '')
     .toLowerCase()
-    .replace(/[æøßłđ]/g, (letter) => PLAIN_LETTERS[letter] ?? '')
+    .replace(/[æøßłđ]/g, (letter) => FOLDED_LETTERS[letter] ?? '')
     .replace(/[^a-z0-9]+/g, '-')
     .slice(0, LONGEST_SLUG)
     .replace(/^-+|-+$/g, '');

@@ -3,7 +3,7 @@ import { SPECIES } from '../species/species';
 import { afterLook, recutSteps } from './aftercare';
 import { composeProtocol } from './compose';
 import { isSealed, outOfOrder, type StepState } from './in-order';
-import { PLAIN_WAYS } from './ways';
+import { DEFAULT_WAYS } from './ways';
 import { inEnglish } from '../words/say';
 
 const steps = (key: string, done: readonly string[] = []): StepState[] =>
@@ -19,7 +19,7 @@ const steps = (key: string, done: readonly string[] = []): StepState[] =>
   }));
 const at = (list: readonly StepState[], kind: string): number => list.findIndex((s) => s.kind === kind);
 const kinds = (outcome: 'upright' | 'recovering' | 'hanging', round: number, key: string): string[] =>
-  afterLook(outcome, round, SHIPPED_SPECIES.byKey(key), PLAIN_WAYS).steps.map((s) => s.kind);
+  afterLook(outcome, round, SHIPPED_SPECIES.byKey(key), DEFAULT_WAYS).steps.map((s) => s.kind);
 
 test('a look goes on, comes again, rescues, waits for the morning, and gives up', () => {
   expect(kinds('upright', 0, 'rose')).toEqual([]);
@@ -27,7 +27,7 @@ test('a look goes on, comes again, rescues, waits for the morning, and gives up'
   expect(kinds('hanging', 0, 'rose')).toEqual(['hot-dip', 'cut', 'drink', 'look-back']);
   expect(kinds('hanging', 0, 'lisianthus')).toEqual(['cut', 'hot-dip', 'drink', 'look-back']);
   expect(kinds('hanging', 0, 'hydrangea')).toEqual(['plunge', 'cut', 'drink', 'look-back']);
-  const morning = afterLook('hanging', 1, SHIPPED_SPECIES.byKey('rose'), PLAIN_WAYS).steps[0];
+  const morning = afterLook('hanging', 1, SHIPPED_SPECIES.byKey('rose'), DEFAULT_WAYS).steps[0];
   expect(morning).toMatchObject({ kind: 'look-back', waitSeconds: 12 * 3600, params: { round: 2 } });
   expect(kinds('hanging', 2, 'rose')).toEqual(['discard']);
   expect(kinds('hanging', 0, 'gerbera')).toEqual(['discard']);
@@ -35,7 +35,7 @@ test('a look goes on, comes again, rescues, waits for the morning, and gives up'
 
 test('every rescue stands alone, is bounded by what the shop has, and never leaves sap to run among others', () => {
   for (const species of SPECIES) {
-    const { steps: way } = afterLook('hanging', 0, species, { ...PLAIN_WAYS, has: [] });
+    const { steps: way } = afterLook('hanging', 0, species, { ...DEFAULT_WAYS, has: [] });
     expect(way.some((s) => s.kind === 'hot-dip')).toBe(false);
     for (const s of way) if (s.pail) expect(s.pail.alone).toBe(true);
     if (species.sap !== 'none' && way.some((s) => s.kind === 'cut'))

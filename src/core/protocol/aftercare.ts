@@ -3,14 +3,14 @@ import { hasTrait } from '../species/traits';
 import { rightSolution } from '../water/solutions';
 import { DEPTH_CM } from '../species/depths';
 import { m, type Message, type Words } from '../words/message';
-import { DRINK_C, sapSoak, toolFor } from './plain';
+import { DRINK_C, sapSoak, toolFor } from './ordinary';
 import { rendered, type Draft } from './render';
-import { added, type Sheet } from './sheet';
+import { added, type DraftProtocol } from './draft-protocol';
 import { forEquipment } from './for-shop';
 import { COOL_C, rescueDip, SLIVER_CM } from './lifting';
 import type { Change, ProtocolStep } from './types';
 import { soakHours } from './soak-hours';
-import { PLAIN_WAYS, type Ways } from './ways';
+import { DEFAULT_WAYS, type Ways } from './ways';
 
 export const LOOK_OUTCOMES = ['upright', 'recovering', 'hanging'] as const;
 /** What somebody sees who looks back at a lot that has drunk. */
@@ -157,7 +157,7 @@ function drafts(
  */
 export function afterLook(outcome: LookOutcome, round: number, species: Species, ways: Ways): AfterLook {
   const [says, steps] = drafts(outcome, round, species, ways);
-  const bounded: Sheet = forEquipment({ steps, leftOut: [] }, ways);
+  const bounded: DraftProtocol = forEquipment({ steps, leftOut: [] }, ways);
   return { says, steps: bounded.steps.map((d) => rendered(d, species, DEPTH_CM.deep)) };
 }
 
@@ -165,7 +165,7 @@ export function afterLook(outcome: LookOutcome, round: number, species: Species,
 export function recutSteps(
   species: Species,
   cm: number,
-  ways: Pick<Ways, 'schools'> = PLAIN_WAYS,
+  ways: Pick<Ways, 'schools'> = DEFAULT_WAYS,
 ): readonly ProtocolStep[] {
   const again: Change = {
     because: 'state',

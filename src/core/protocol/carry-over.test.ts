@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { SPECIES } from '../species/species';
 import type { StepParams } from '../steps/steps';
 import { carriedOver } from './carry-over';
-import { plainProtocol } from './compose';
+import { ordinaryProtocol } from './compose';
 
 const cut = (cm: number): StepParams => ({
   kind: 'cut',
@@ -27,7 +27,7 @@ test('the very step comes before one of its kind, and none is carried twice', ()
 test('a plan laid anew as it was keeps every state, in whatever order its parameters were stored', () => {
   fc.assert(
     fc.property(fc.constantFrom(...SPECIES), (species) => {
-      const { steps } = plainProtocol(species);
+      const { steps } = ordinaryProtocol(species);
       const stored = steps.map(
         ({ params }) => Object.fromEntries(Object.entries(params).reverse()) as unknown as StepParams,
       );

@@ -1,4 +1,4 @@
-import { plainProtocol, protocolOf, type Protocol } from './compose';
+import { ordinaryProtocol, protocolOf, type Protocol } from './compose';
 import { sameParams, type StepKind } from '../steps/steps';
 import type { Change, LotState, ProtocolStep } from './types';
 import { m, type Words } from '../words/message';
@@ -29,9 +29,9 @@ function said({ title, figures }: ProtocolStep): Words {
 }
 
 /** A lot's protocol, its species' plain one, and every difference between them with its reason. */
-export function comparedWithPlain(lot: LotState, ways: Ways): Compared {
+export function comparedWithOrdinary(lot: LotState, ways: Ways): Compared {
   const mine = protocolOf(lot, ways);
-  const { steps: plain } = plainProtocol(lot.species);
+  const { steps: plain } = ordinaryProtocol(lot.species);
   const left = [...plain];
   const differences: Difference[] = mine.steps.flatMap((step): Difference[] => {
     const same = left.findIndex(

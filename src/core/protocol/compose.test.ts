@@ -6,20 +6,20 @@ import { FLAW_KINDS } from '../dock/flaws';
 import { SPECIES } from '../species/species';
 import { hasTrait } from '../species/traits';
 import { recutSteps } from './aftercare';
-import { comparedWithPlain, type Compared } from './compare';
-import { composeProtocol, plainProtocol, protocolOf } from './compose';
+import { comparedWithOrdinary, type Compared } from './compare';
+import { composeProtocol, ordinaryProtocol, protocolOf } from './compose';
 import { protocolEditSchema } from './edits';
 import { checked } from '../door/check';
 import { QUESTIONS } from './questions';
 import type { Schools } from './schools';
 import { NEEDS, type LotState } from './types';
-import { PLAIN_WAYS, PURPOSES, type Ways } from './ways';
+import { DEFAULT_WAYS, PURPOSES, type Ways } from './ways';
 import { m } from '../words/message';
 import { inEnglish, say, spoken } from '../words/say';
 
 const state = (key: string, over: Partial<LotState> = {}): LotState =>
   soundLot(SHIPPED_SPECIES.byKey(key), over);
-const ways = (over: Partial<Ways>): Ways => ({ ...PLAIN_WAYS, ...over });
+const ways = (over: Partial<Ways>): Ways => ({ ...DEFAULT_WAYS, ...over });
 const house = (house: Schools['house'], exceptions: Schools['exceptions'] = {}): Ways =>
   ways({ schools: { house, exceptions } });
 const kinds = (key: string, over?: Partial<LotState>, way?: Ways): string[] =>
@@ -73,7 +73,7 @@ test('every species in every state, for every purpose, with and without what a s
     has: fc.subarray([...NEEDS]),
     purpose: fc.constantFrom(...PURPOSES),
     eventInDays: fc.integer({ min: 0, max: 12 }),
-    limits: fc.constant(PLAIN_WAYS.limits),
+    limits: fc.constant(DEFAULT_WAYS.limits),
     edits: fc.constant([]),
   });
   fc.assert(
@@ -100,7 +100,7 @@ test('every species in every state, for every purpose, with and without what a s
       }
       if ((lot.species.chillBelowC ?? 0) > 4)
         expect(steps.map((s) => inEnglish(s.title)).join()).not.toContain('cold room');
-      const { differences } = comparedWithPlain(lot, way);
+      const { differences } = comparedWithOrdinary(lot, way);
       for (const d of differences.filter((x) => x.what !== 'left out'))
         expect(d.because.length).toBeGreaterThan(0);
     }),
@@ -250,7 +250,7 @@ test('the door tells steps, what differs and why, and every field that is wrong'
   }) as Compared;
   expect(told.differences.find((d) => d.kind === 'hot-dip')).toMatchObject({ what: 'added' });
   expect(told.differences.find((d) => d.kind === 'move')?.because[0]?.because).toBe('equipment');
-  expect(told.plain).toEqual(spoken(plainProtocol(SHIPPED_SPECIES.byKey('rose')).steps, 'en'));
+  expect(told.plain).toEqual(spoken(ordinaryProtocol(SHIPPED_SPECIES.byKey('rose')).steps, 'en'));
   expect(() =>
     COMMANDS.protocol?.run({ species: 'rose', schools: { house: { thorns: 'chew' } }, purpose: 'x' }),
   ).toThrow(/schools\.house\.thorns.*purpose/s);

@@ -4,12 +4,12 @@ import { forPurpose } from './for-purpose';
 import { forEquipment, forOwnProtocol } from './for-shop';
 import { forState } from './for-state';
 import { DEPTH_CM } from '../species/depths';
-import { plainSteps } from './plain';
+import { ordinarySteps } from './ordinary';
 import type { ParamsOf } from '../steps/steps';
 import { rendered } from './render';
-import type { LeftOut, Sheet } from './sheet';
+import type { LeftOut, DraftProtocol } from './draft-protocol';
 import type { LotState, ProtocolStep } from './types';
-import { PLAIN_WAYS, type Ways } from './ways';
+import { DEFAULT_WAYS, type Ways } from './ways';
 
 /** A lot's protocol, and what of its species' plain one it leaves out and why. */
 export interface Protocol {
@@ -22,9 +22,9 @@ export interface Protocol {
  * schools, what it is for and the shop's own protocol, and bounded by what the shop has. Each step
  * carries every change made to it with its reason.
  */
-export function protocolOf(lot: LotState, ways: Ways = PLAIN_WAYS): Protocol {
+export function protocolOf(lot: LotState, ways: Ways = DEFAULT_WAYS): Protocol {
   const { species } = lot;
-  const plain: Sheet = { steps: plainSteps(species, ways.limits), leftOut: [] };
+  const plain: DraftProtocol = { steps: ordinarySteps(species, ways.limits), leftOut: [] };
   const seen = forState(plain, lot, ways);
   const wanted = forPurpose(forHouse(seen, lot, ways), lot, ways);
   const { steps, leftOut } = forEquipment(forOwnProtocol(wanted, ways, species), ways);
@@ -34,11 +34,11 @@ export function protocolOf(lot: LotState, ways: Ways = PLAIN_WAYS): Protocol {
 }
 
 /** The steps for one lot, in order. */
-export function composeProtocol(lot: LotState, ways: Ways = PLAIN_WAYS): ProtocolStep[] {
+export function composeProtocol(lot: LotState, ways: Ways = DEFAULT_WAYS): ProtocolStep[] {
   return [...protocolOf(lot, ways).steps];
 }
 
 /** What a plain lot of the species gets: as it should arrive, in a shop that takes every default and has everything. */
-export function plainProtocol(species: Species): Protocol {
+export function ordinaryProtocol(species: Species): Protocol {
   return protocolOf({ species, stage: idealArrivalStage(species), droop: 'firm', packing: '', hoursDry: 0 });
 }

@@ -2,12 +2,12 @@ import type { Species } from '../species/species';
 import { hasTrait } from '../species/traits';
 import { SOLUTIONS } from '../water/solutions';
 import { DEPTH_CM } from '../species/depths';
-import { DRINK_C, toolFor, waterMostHours, waterServesHours } from './plain';
+import { DRINK_C, toolFor, waterMostHours, waterServesHours } from './ordinary';
 import type { ParamsOf, StepKind } from '../steps/steps';
 import { low, m, type Message, type Words } from '../words/message';
 import { questionOf, schoolFor, type QuestionKey } from './schools';
 import { soakHours } from './soak-hours';
-import { added, before, changed, hasKind, noted, without, type Sheet } from './sheet';
+import { added, before, changed, hasKind, noted, without, type DraftProtocol } from './draft-protocol';
 import type { Change, LotState } from './types';
 import type { Ways } from './ways';
 
@@ -30,23 +30,29 @@ const nameOf = (key: QuestionKey, school: string): Words => {
 
 /** As far as a species' limit lets a school go, with why it goes no further. */
 function bounded(
-  sheet: Sheet,
+  soFar: DraftProtocol,
   kind: StepKind,
   says: Message,
   params: Readonly<Record<string, unknown>>,
-): Sheet {
+): DraftProtocol {
   const limit: Change = { because: 'house', says };
-  const has = sheet.steps.find((d) => d.params.kind === kind)?.params as Record<string, unknown> | undefined;
+  const has = soFar.steps.find((d) => d.params.kind === kind)?.params as Record<string, unknown> | undefined;
   const isSo = has !== undefined && Object.entries(params).every(([key, value]) => has[key] === value);
-  return isSo ? noted(sheet, kind, limit) : changed(sheet, kind, limit, params);
+  return isSo ? noted(soFar, kind, limit) : changed(soFar, kind, limit, params);
 }
 
-type ByHouse = (sheet: Sheet, school: string, change: Change, lot: LotState, ways: Ways) => Sheet;
+type ByHouse = (
+  soFar: DraftProtocol,
+  school: string,
+  change: Change,
+  lot: LotState,
+  ways: Ways,
+) => DraftProtocol;
 
-const drinkOf = (sheet: Sheet): ParamsOf<'drink'> | undefined =>
-  sheet.steps.find((d) => d.params.kind === 'drink')?.params as ParamsOf<'drink'> | undefined;
+const drinkOf = (soFar: DraftProtocol): ParamsOf<'drink'> | undefined =>
+  soFar.steps.find((d) => d.params.kind === 'drink')?.params as ParamsOf<'drink'> | undefined;
 
-const firstDrink: ByHouse = (sheet, school, change, { species }) => {
+const firstDrink: ByHouse = (soFar, school, change, { species }) => {
   const tempC =
     school === 'cold'
       ? DRINK_C.cold
@@ -55,12 +61,12 @@ const firstDrink: ByHouse = (sheet, school, change, { species }) => {
         : school === 'hot-roses' && isRose(species)
           ? HOT_C
           : null;
-  if (tempC === null) return sheet;
+  if (tempC === null) return soFar;
   const least = species.chillBelowC ?? tempC;
   return tempC >= least
-    ? changed(sheet, 'drink', change, { tempC })
+    ? changed(soFar, 'drink', change, { tempC })
     : bounded(
-        sheet,
+        soFar,
         'drink',
         m('why.limit-not-colder', { school: nameOf('first-drink', school), tempC: least }),
         {
@@ -69,47 +75,47 @@ const firstDrink: ByHouse = (sheet, school, change, { species }) => {
       );
 };
 
-const foliage: ByHouse = (sheet, school, change, { species }) => {
+const foliage: ByHouse = (soFar, school, change, { species }) => {
   // A species whose leaves are never stripped has nothing to answer for.
-  if (species.foliage === 'none' || species.foliage === 'late') return sheet;
-  if (school === 'waterline') return changed(sheet, 'strip', change, { to: 'waterline', keepsShare: 1 });
-  if (school === 'bare') return changed(sheet, 'strip', change, { to: 'bare', keepsShare: 0 });
+  if (species.foliage === 'none' || species.foliage === 'late') return soFar;
+  if (school === 'waterline') return changed(soFar, 'strip', change, { to: 'waterline', keepsShare: 1 });
+  if (school === 'bare') return changed(soFar, 'strip', change, { to: 'bare', keepsShare: 0 });
   const share = /^keep-(\d+)$/.exec(school)?.[1];
   return share === undefined
-    ? sheet
-    : changed(sheet, 'strip', change, { to: 'share', keepsShare: Number(share) / 100 });
+    ? soFar
+    : changed(soFar, 'strip', change, { to: 'share', keepsShare: Number(share) / 100 });
 };
 
-const thorns: ByHouse = (sheet, school, change) =>
-  changed(sheet, 'thorns', change, {
+const thorns: ByHouse = (soFar, school, change) =>
+  changed(soFar, 'thorns', change, {
     extent: school === 'strip' ? 'all' : school === 'leave' ? 'leave' : 'to the hand',
   });
 
-const tool: ByHouse = (sheet, school, change, { species }) => {
-  if (toolFor(species) === 'secateurs' || school === 'by-skill') return sheet;
-  return changed(sheet, 'cut', change, { tool: school });
+const tool: ByHouse = (soFar, school, change, { species }) => {
+  if (toolFor(species) === 'secateurs' || school === 'by-skill') return soFar;
+  return changed(soFar, 'cut', change, { tool: school });
 };
 
-const cutPlace: ByHouse = (sheet, school, change) =>
+const cutPlace: ByHouse = (soFar, school, change) =>
   school === 'by-need'
-    ? sheet
-    : changed(sheet, 'cut', change, { where: school === 'under-water' ? 'under water' : 'in air' });
+    ? soFar
+    : changed(soFar, 'cut', change, { where: school === 'under-water' ? 'under water' : 'in air' });
 
-const remedy: ByHouse = (sheet, school, change, { species }) => {
-  const drink = drinkOf(sheet);
+const remedy: ByHouse = (soFar, school, change, { species }) => {
+  const drink = drinkOf(soFar);
   // Food is by species: the right one where it wants one.
-  if (!drink || school === 'flower-food' || !Object.hasOwn(SOLUTIONS, school)) return sheet;
+  if (!drink || school === 'flower-food' || !Object.hasOwn(SOLUTIONS, school)) return soFar;
   return species.foodKind === 'none' && school === 'plain'
-    ? sheet
-    : changed(sheet, 'drink', change, { solution: school });
+    ? soFar
+    : changed(soFar, 'drink', change, { solution: school });
 };
 
-const acid: ByHouse = (sheet, school, change) => {
-  const drink = drinkOf(sheet);
+const acid: ByHouse = (soFar, school, change) => {
+  const drink = drinkOf(soFar);
   const isChlorine = drink?.solution === 'bleach';
   return school === 'add-acid' && drink && !isChlorine
-    ? changed(sheet, 'drink', change, { addsAcid: true })
-    : sheet;
+    ? changed(soFar, 'drink', change, { addsAcid: true })
+    : soFar;
 };
 
 /** Whether a school mists a species that its own plain steps do not. */
@@ -118,71 +124,71 @@ function mists(school: string, species: Species): boolean {
   // What is wrapped against dry air is misted as well by those who mist all but roses.
   return school === 'all-but-roses' && species.mist !== 'no';
 }
-const misting: ByHouse = (sheet, school, change, { species, flaws }) => {
-  if (school === 'none') return without(sheet, 'mist', change);
+const misting: ByHouse = (soFar, school, change, { species, flaws }) => {
+  if (school === 'none') return without(soFar, 'mist', change);
   const isMouldy = flaws?.includes('grey-mould') === true;
-  if (!mists(school, species) || isMouldy || hasKind(sheet, 'mist')) return sheet;
+  if (!mists(school, species) || isMouldy || hasKind(soFar, 'mist')) return soFar;
   const when = isRose(species) ? 'if the room is very dry' : 'now';
-  return before(sheet, ['guard-petals', 'de-pollen', 'move'], added(change, { kind: 'mist', when }));
+  return before(soFar, ['guard-petals', 'de-pollen', 'move'], added(change, { kind: 'mist', when }));
 };
 
 const EVERY_H: Readonly<Record<string, number>> = { daily: 24, 'two-days': 48, 'three-four': 84 };
-const waterChange: ByHouse = (sheet, school, change, { species }, { limits }) => {
-  const drink = drinkOf(sheet);
-  if (!drink) return sheet;
+const waterChange: ByHouse = (soFar, school, change, { species }, { limits }) => {
+  const drink = drinkOf(soFar);
+  if (!drink) return soFar;
   const byModel = waterServesHours(species, drink.solution, limits);
   if (school === 'by-model') {
-    const isOther = sheet.steps.some((d) => d.params.kind === 'recut' && d.params.everyHours !== byModel);
+    const isOther = soFar.steps.some((d) => d.params.kind === 'recut' && d.params.everyHours !== byModel);
     const sooner: Change = {
       because: 'house',
       says: m('why.house-way-serves', { solution: low(m(`solution.${drink.solution}`)) }),
     };
-    return isOther ? changed(sheet, 'recut', sooner, { everyHours: byModel }) : sheet;
+    return isOther ? changed(soFar, 'recut', sooner, { everyHours: byModel }) : soFar;
   }
   // Never longer than the species or the house's own limit bears; topped up only, the count is not asked.
   const most = school === 'top-up' ? waterMostHours(species, drink.solution, limits) : byModel;
   const asked = EVERY_H[school] ?? Infinity;
   return asked <= most
-    ? changed(sheet, 'recut', change, { everyHours: asked })
+    ? changed(soFar, 'recut', change, { everyHours: asked })
     : bounded(
-        sheet,
+        soFar,
         'recut',
         m('why.limit-not-longer', { school: nameOf('water-change', school), hours: Math.round(most) }),
         { everyHours: most },
       );
 };
 
-const depth: ByHouse = (sheet, school, change, { species }) => {
-  if (school === 'by-species') return sheet;
+const depth: ByHouse = (soFar, school, change, { species }) => {
+  if (school === 'by-species') return soFar;
   if (species.depth === 'shallow')
-    return noted(sheet, 'drink', {
+    return noted(soFar, 'drink', {
       because: 'house',
       says: m('why.limit-not-deeper', { school: nameOf('depth', school) }),
     });
-  return changed(sheet, 'drink', change, { depthCm: school === 'deep' ? DEPTH_CM.deep : DEPTH_CM.third });
+  return changed(soFar, 'drink', change, { depthCm: school === 'deep' ? DEPTH_CM.deep : DEPTH_CM.third });
 };
 
-const pollen: ByHouse = (sheet, school, change) =>
-  changed(sheet, 'de-pollen', change, { how: school === 'into-water' ? 'into the water' : 'bin' });
+const pollen: ByHouse = (soFar, school, change) =>
+  changed(soFar, 'de-pollen', change, { how: school === 'into-water' ? 'into the water' : 'bin' });
 
-const soaking: ByHouse = (sheet, _school, change, { species }, ways) =>
+const soaking: ByHouse = (soFar, _school, change, { species }, ways) =>
   species.sap === 'mucilage'
-    ? changed(sheet, 'sap-soak', change, { hours: soakHours(species, ways) })
-    : sheet;
+    ? changed(soFar, 'sap-soak', change, { hours: soakHours(species, ways) })
+    : soFar;
 
 /** What crisps in a dry room stands in its damp bag, or is sprayed and needs none. */
-const dryAir: ByHouse = (sheet, school, change, { species }) => {
-  if (school !== 'spray' || !hasTrait(species, 'crisps dry') || !hasKind(sheet, 'wrap')) return sheet;
-  const sprayed = before(sheet, ['wrap'], added(change, { kind: 'anti-transpirant' }));
+const dryAir: ByHouse = (soFar, school, change, { species }) => {
+  if (school !== 'spray' || !hasTrait(species, 'crisps dry') || !hasKind(soFar, 'wrap')) return soFar;
+  const sprayed = before(soFar, ['wrap'], added(change, { kind: 'anti-transpirant' }));
   return without(sprayed, 'wrap', change);
 };
 
 const RESTS_H: Readonly<Record<string, number>> = { 'at-once': 0, 'two-hours': 2, overnight: 12 };
-const resting: ByHouse = (sheet, school, change, { droop }) => {
+const resting: ByHouse = (soFar, school, change, { droop }) => {
   const hours = RESTS_H[school];
   // What came limp rests as its state asks, whatever the house does with sound stems.
-  if (hours === undefined || (droop !== 'firm' && hours < 12)) return sheet;
-  return changed(sheet, 'drink', change, { hours });
+  if (hours === undefined || (droop !== 'firm' && hours < 12)) return soFar;
+  return changed(soFar, 'drink', change, { hours });
 };
 
 const BY_HOUSE: Partial<Record<QuestionKey, ByHouse>> = {
@@ -203,9 +209,9 @@ const BY_HOUSE: Partial<Record<QuestionKey, ByHouse>> = {
 };
 
 /** The sheet as the house's schools ask, question by question. */
-export function forHouse(sheet: Sheet, lot: LotState, ways: Ways): Sheet {
+export function forHouse(soFar: DraftProtocol, lot: LotState, ways: Ways): DraftProtocol {
   return (Object.keys(BY_HOUSE) as QuestionKey[]).reduce((next, key) => {
     const school = schoolFor(ways.schools, key, lot.species.key);
     return BY_HOUSE[key]?.(next, school, houseSays(key, school), lot, ways) ?? next;
-  }, sheet);
+  }, soFar);
 }

@@ -5,37 +5,37 @@ import { hasTrait, isTropical } from '../species/traits';
 import { SOLUTIONS } from '../water/solutions';
 import type { ParamsOf } from '../steps/steps';
 import { m, type Message } from '../words/message';
-import { added, before, changed, noted, without, type Sheet } from './sheet';
+import { added, before, changed, noted, without, type DraftProtocol } from './draft-protocol';
 import type { Change, LotState } from './types';
 import type { Ways } from './ways';
 
 const purpose = (says: Message): Change => ({ because: 'purpose', says });
-const drinkOf = (sheet: Sheet): ParamsOf<'drink'> | undefined =>
-  sheet.steps.find((d) => d.params.kind === 'drink')?.params as ParamsOf<'drink'> | undefined;
+const drinkOf = (soFar: DraftProtocol): ParamsOf<'drink'> | undefined =>
+  soFar.steps.find((d) => d.params.kind === 'drink')?.params as ParamsOf<'drink'> | undefined;
 
-function toSellSoon(sheet: Sheet, { droop }: LotState): Sheet {
+function toSellSoon(soFar: DraftProtocol, { droop }: LotState): DraftProtocol {
   const today = purpose(m('why.to-sell-today-it-drinks-where-it'));
-  const drink = drinkOf(sheet);
-  let next = changed(sheet, 'move', today, { place: 'the shop floor', lowC: 15, highC: 20, dark: false });
+  const drink = drinkOf(soFar);
+  let next = changed(soFar, 'move', today, { place: 'the shop floor', lowC: 15, highC: 20, dark: false });
   if (drink && droop === 'firm') next = changed(next, 'drink', today, { hours: Math.min(drink.hours, 1) });
   return without(next, 'recut', purpose(m('why.to-sell-today-it-is-gone-before')));
 }
 
-function toHold(sheet: Sheet, s: Species, says: Message): Sheet {
+function toHold(soFar: DraftProtocol, s: Species, says: Message): DraftProtocol {
   const held = purpose(says);
   const place = isTropical(s) ? 'the tropical shelf' : 'the cold room';
   const coldest = Math.max(s.storeMinC, s.chillBelowC ?? -5);
-  const cold = changed(sheet, 'move', held, { place, lowC: coldest, highC: coldest + 1, dark: true });
-  const drink = drinkOf(sheet);
+  const cold = changed(soFar, 'move', held, { place, lowC: coldest, highC: coldest + 1, dark: true });
+  const drink = drinkOf(soFar);
   return drink && SOLUTIONS[drink.solution].isFood
     ? changed(cold, 'drink', held, { solution: 'holding' })
     : cold;
 }
 
-function toForce(sheet: Sheet, s: Species, says: Message): Sheet {
-  if (!opensInVase(s)) return staysShut(sheet);
+function toForce(soFar: DraftProtocol, s: Species, says: Message): DraftProtocol {
+  if (!opensInVase(s)) return staysShut(soFar);
   const forced = purpose(says);
-  let next = changed(sheet, 'drink', forced, {
+  let next = changed(soFar, 'drink', forced, {
     tempC: 24,
     ...(s.foodKind === 'standard' ? { solution: 'flower-food' } : {}),
   });
@@ -68,8 +68,8 @@ export function warmHoursBefore({ species: s, stage }: LotState, inDays: number)
 }
 
 /** Told where it stands that it opens no further: nothing done to it would change that. */
-const staysShut = (sheet: Sheet): Sheet =>
-  noted(sheet, 'move', purpose(m('why.it-does-not-open-after-the-cut')));
+const staysShut = (soFar: DraftProtocol): DraftProtocol =>
+  noted(soFar, 'move', purpose(m('why.it-does-not-open-after-the-cut')));
 
 /** When it leaves the cold for an event: by day and hour where its day is known, else by how long before. */
 function outOfTheCold(lot: LotState, days: number, eventOn: string | undefined): Message {
@@ -85,53 +85,58 @@ function heldSays(lot: LotState): Message {
   return hours === 0 ? m('why.to-hold-the-coldest-end-of-its') : m('why.to-hold-then-out-before', { hours });
 }
 
-function forEvent(sheet: Sheet, lot: LotState, inDays: number, eventOn: string | undefined): Sheet {
+function forEvent(
+  soFar: DraftProtocol,
+  lot: LotState,
+  inDays: number,
+  eventOn: string | undefined,
+): DraftProtocol {
   const { species: s } = lot;
   if (!opensInVase(s))
-    return inDays > 1 ? toHold(sheet, s, m('why.it-does-not-open-after-the-cut')) : staysShut(sheet);
+    return inDays > 1 ? toHold(soFar, s, m('why.it-does-not-open-after-the-cut')) : staysShut(soFar);
   if (inDays > s.leadDays && !hasTrait(s, 'opens warm'))
-    return toHold(sheet, s, outOfTheCold(lot, inDays, eventOn));
+    return toHold(soFar, s, outOfTheCold(lot, inDays, eventOn));
   if (inDays > s.leadDays)
-    return toHold(sheet, s, m('why.days-to-go-held', { days: inDays, opens: s.leadDays }));
+    return toHold(soFar, s, m('why.days-to-go-held', { days: inDays, opens: s.leadDays }));
   if (s.opensAfterCut && lot.stage < 0.5 && s.openDays20C > 0 && inDays < s.leadDays)
-    return toForce(sheet, s, m('why.days-to-go-hurried', { days: inDays, wants: s.leadDays }));
-  return sheet;
+    return toForce(soFar, s, m('why.days-to-go-hurried', { days: inDays, wants: s.leadDays }));
+  return soFar;
 }
 
 const KEPT_TO_DRY = new Set(['unpack', 'discard', 'strip', 'inspect']);
-function toDry(sheet: Sheet, s: Species): Sheet {
-  if (!hasTrait(s, 'dries well')) return noted(sheet, 'move', purpose(m('why.it-does-not-dry-well')));
+function toDry(soFar: DraftProtocol, s: Species): DraftProtocol {
+  if (!hasTrait(s, 'dries well')) return noted(soFar, 'move', purpose(m('why.it-does-not-dry-well')));
   const dry = purpose(m('why.for-drying-no-water-upside-down-dark'));
-  const steps = sheet.steps.filter((d) => KEPT_TO_DRY.has(d.params.kind));
-  const gone = sheet.steps.filter((d) => !KEPT_TO_DRY.has(d.params.kind));
+  const steps = soFar.steps.filter((d) => KEPT_TO_DRY.has(d.params.kind));
+  const gone = soFar.steps.filter((d) => !KEPT_TO_DRY.has(d.params.kind));
   return {
     steps: [
       ...steps,
       added(dry, { kind: 'dry-hang', days: 14 }),
       added(dry, { kind: 'move', place: 'a dry dark loft', lowC: 12, highC: 25, dark: true }),
     ],
-    leftOut: [...sheet.leftOut, ...gone.map((d) => ({ kind: d.params.kind, change: dry }))],
+    leftOut: [...soFar.leftOut, ...gone.map((d) => ({ kind: d.params.kind, change: dry }))],
   };
 }
 
 /** The sheet as what the lot is for asks. */
 export function forPurpose(
-  sheet: Sheet,
+  soFar: DraftProtocol,
   lot: LotState,
   { purpose: wanted, eventInDays, eventOn }: Ways,
-): Sheet {
+): DraftProtocol {
   switch (wanted) {
     case 'usual':
-      return sheet;
+      return soFar;
     case 'sell soon':
-      return toSellSoon(sheet, lot);
+      return toSellSoon(soFar, lot);
     case 'hold':
-      return toHold(sheet, lot.species, heldSays(lot));
+      return toHold(soFar, lot.species, heldSays(lot));
     case 'force':
-      return toForce(sheet, lot.species, m('why.to-hurry-warm-bright-tepid-water-and'));
+      return toForce(soFar, lot.species, m('why.to-hurry-warm-bright-tepid-water-and'));
     case 'event':
-      return forEvent(sheet, lot, eventInDays, eventOn);
+      return forEvent(soFar, lot, eventInDays, eventOn);
     case 'dry':
-      return toDry(sheet, lot.species);
+      return toDry(soFar, lot.species);
   }
 }

@@ -5,9 +5,9 @@ import { DEPTH_CM } from '../species/depths';
 import { PENCIL_BUDS_CHECK } from '../steps/params';
 import { m, type Message } from '../words/message';
 import { HANGING_DRINK_H, isLiftedByHeat, lifted } from './lifting';
-import { DRINK_C } from './plain';
+import { DRINK_C } from './ordinary';
 import type { ParamsOf, StepKind, StepParams } from '../steps/steps';
-import { added, after, before, changed, hasKind, noted, without, type Sheet } from './sheet';
+import { added, after, before, changed, hasKind, noted, without, type DraftProtocol } from './draft-protocol';
 import type { Change, LotState } from './types';
 import type { Ways } from './ways';
 
@@ -16,24 +16,24 @@ const FIRST_WORK: readonly StepKind[] = ['rinse', 'strip', 'thorns', 'sap-soak',
 
 /** What drinks longer, deeper or alone, by how it came. */
 function drinksMore(
-  sheet: Sheet,
+  soFar: DraftProtocol,
   says: Message,
   hours: number,
   more: Partial<ParamsOf<'drink'>> = {},
-): Sheet {
-  const drink = sheet.steps.find((d) => d.params.kind === 'drink')?.params as ParamsOf<'drink'> | undefined;
-  if (!drink) return sheet;
+): DraftProtocol {
+  const drink = soFar.steps.find((d) => d.params.kind === 'drink')?.params as ParamsOf<'drink'> | undefined;
+  if (!drink) return soFar;
   const depthCm = more.depthCm ?? drink.depthCm;
-  return changed(sheet, 'drink', state(says), { ...more, depthCm, hours: Math.max(hours, drink.hours) });
+  return changed(soFar, 'drink', state(says), { ...more, depthCm, hours: Math.max(hours, drink.hours) });
 }
 const deeper = (s: Species): Partial<ParamsOf<'drink'>> =>
   s.depth === 'normal' ? { depthCm: DEPTH_CM.deep } : {};
 
-function forDroop(sheet: Sheet, { species: s, droop }: LotState, ways: Ways): Sheet {
-  if (droop === 'firm') return sheet;
+function forDroop(soFar: DraftProtocol, { species: s, droop }: LotState, ways: Ways): DraftProtocol {
+  if (droop === 'firm') return soFar;
   const still = state(m('why.if-it-still-hangs-cut-again-hot'));
   let next = changed(
-    isLiftedByHeat(s) ? noted(sheet, 'look-back', still) : sheet,
+    isLiftedByHeat(s) ? noted(soFar, 'look-back', still) : soFar,
     'cut',
     state(m('why.limp-under-water-no-air-follows-the')),
     {
@@ -60,10 +60,10 @@ const PACKED = [
   ['ties', /\btie[ds]?\b|string|raffia/i, 'why.a-wet-banded-bunch-grows-mould'],
 ] as const;
 
-function forPacking(sheet: Sheet, { packing, hoursDry, species: s, droop }: LotState): Sheet {
-  const unpack = sheet.steps.find((d) => d.params.kind === 'unpack')?.params as
+function forPacking(soFar: DraftProtocol, { packing, hoursDry, species: s, droop }: LotState): DraftProtocol {
+  const unpack = soFar.steps.find((d) => d.params.kind === 'unpack')?.params as
     ParamsOf<'unpack'> | undefined;
-  let next = sheet;
+  let next = soFar;
   for (const [thing, told, says] of PACKED) {
     const isKept = thing === 'sleeve' && unpack?.keepsSleeve === true;
     if (!unpack || isKept || unpack.off.includes(thing) || !told.test(packing)) continue;
@@ -84,47 +84,47 @@ function forPacking(sheet: Sheet, { packing, hoursDry, species: s, droop }: LotS
 const TIGHT_STAGE = 0.1;
 
 /** What a stage asks: the same as when heads of that stage were counted as a flaw. */
-function forStage(sheet: Sheet, { species: s, stage, flaws = [] }: LotState): Sheet {
+function forStage(soFar: DraftProtocol, { species: s, stage, flaws = [] }: LotState): DraftProtocol {
   const asFlaw: FlawKind | null =
     stage > 1 ? 'blown' : stage < TIGHT_STAGE && !hasTrait(s, 'pencil buds') ? 'too-tight' : null;
-  if (asFlaw !== null) return flaws.includes(asFlaw) ? sheet : (FOR_FLAW[asFlaw]?.(sheet, s) ?? sheet);
-  return forOpenness(sheet, s, stage);
+  if (asFlaw !== null) return flaws.includes(asFlaw) ? soFar : (FOR_FLAW[asFlaw]?.(soFar, s) ?? soFar);
+  return forOpenness(soFar, s, stage);
 }
 
-function forOpenness(sheet: Sheet, s: Species, stage: number): Sheet {
+function forOpenness(soFar: DraftProtocol, s: Species, stage: number): DraftProtocol {
   if (opensInVase(s) && stage > idealArrivalStage(s) + 0.3)
-    return drinksMore(sheet, m('why.it-came-open-it-gives-off-more'), 3);
+    return drinksMore(soFar, m('why.it-came-open-it-gives-off-more'), 3);
   if (hasTrait(s, 'pencil buds') && stage < 0.1)
     return after(
-      sheet,
+      soFar,
       'unpack',
       added(state(m('why.a-thin-green-pencil-does-not-open')), {
         kind: 'inspect',
         checks: [PENCIL_BUDS_CHECK],
       }),
     );
-  return sheet;
+  return soFar;
 }
 
-type ForFlaw = (sheet: Sheet, s: Species) => Sheet;
+type ForFlaw = (soFar: DraftProtocol, s: Species) => DraftProtocol;
 const first =
   (says: Message, params: StepParams): ForFlaw =>
-  (sheet) =>
-    before(sheet, FIRST_WORK, added(state(says), params));
+  (soFar) =>
+    before(soFar, FIRST_WORK, added(state(says), params));
 
-function keptInstead(
+function wrappedInstead(
   says: Message,
   place: (s: Species) => ParamsOf<'move'>['place'],
   lowC = 16,
   highC = 21,
 ): ForFlaw {
-  return (sheet, s) => changed(sheet, 'move', state(says), { place: place(s), lowC, highC, dark: false });
+  return (soFar, s) => changed(soFar, 'move', state(says), { place: place(s), lowC, highC, dark: false });
 }
 
 const FOR_FLAW: Partial<Record<FlawKind, ForFlaw>> = {
-  'grey-mould': (sheet) => {
+  'grey-mould': (soFar) => {
     const spreads = state(m('why.grey-mould-goes-on-from-petal-to'));
-    const sorted = before(sheet, FIRST_WORK, added(spreads, { kind: 'discard', what: 'mould' }));
+    const sorted = before(soFar, FIRST_WORK, added(spreads, { kind: 'discard', what: 'mould' }));
     return without(changed(sorted, 'drink', spreads, { alone: true }), 'mist', spreads);
   },
   broken: first(m('why.a-kinked-stem-lifts-no-water-past'), { kind: 'discard', what: 'broken' }),
@@ -144,45 +144,45 @@ const FOR_FLAW: Partial<Record<FlawKind, ForFlaw>> = {
     keepsShare: 1,
     snipped: false,
   }),
-  soil: (sheet) =>
-    hasKind(sheet, 'rinse')
-      ? sheet
+  soil: (soFar) =>
+    hasKind(soFar, 'rinse')
+      ? soFar
       : before(
-          sheet,
+          soFar,
           FIRST_WORK,
           added(state(m('why.soil-in-the-pail-is-tomorrows-cloudy')), { kind: 'rinse' }),
         ),
-  'cut-dry': (sheet) =>
+  'cut-dry': (soFar) =>
     drinksMore(
-      changed(sheet, 'cut', state(m('why.cut-dry-at-the-farm-under-water')), {
+      changed(soFar, 'cut', state(m('why.cut-dry-at-the-farm-under-water')), {
         where: 'under water',
       }),
       m('why.cut-dry-it-takes-longer-to-fill'),
       4,
     ),
-  'bruised-outer': (sheet) => {
+  'bruised-outer': (soFar) => {
     const whole = state(m('why.they-keep-the-good-ones-whole-they'));
-    return hasKind(sheet, 'guard-petals')
-      ? sheet
-      : before(sheet, ['move'], added(whole, { kind: 'guard-petals' }));
+    return hasKind(soFar, 'guard-petals')
+      ? soFar
+      : before(soFar, ['move'], added(whole, { kind: 'guard-petals' }));
   },
-  chilled: keptInstead(m('why.chilling-shows-late-dark-glassy-spots-come'), (s) =>
+  chilled: wrappedInstead(m('why.chilling-shows-late-dark-glassy-spots-come'), (s) =>
     isTropical(s) ? 'the tropical shelf' : 'the bench',
   ),
-  blown: keptInstead(m('why.fully-open-has-little-left-to-give'), () => 'the shop floor'),
-  'too-tight': (sheet, s) =>
+  blown: wrappedInstead(m('why.fully-open-has-little-left-to-give'), () => 'the shop floor'),
+  'too-tight': (soFar, s) =>
     opensInVase(s)
-      ? keptInstead(m('why.too-tight-to-open-in-the-cold'), () => 'the shop floor')(
-          changed(sheet, 'drink', state(m('why.too-tight-warm-water-brings-it-on')), { tempC: DRINK_C.warm }),
+      ? wrappedInstead(m('why.too-tight-to-open-in-the-cold'), () => 'the shop floor')(
+          changed(soFar, 'drink', state(m('why.too-tight-warm-water-brings-it-on')), { tempC: DRINK_C.warm }),
           s,
         )
-      : noted(sheet, 'look-back', state(m('why.it-does-not-open-after-the-cut'))),
+      : noted(soFar, 'look-back', state(m('why.it-does-not-open-after-the-cut'))),
 };
 
 /** The sheet as this lot's state asks: how it hangs, how it was packed, how open it is, what was found wrong. */
-export function forState(sheet: Sheet, lot: LotState, ways: Ways): Sheet {
+export function forState(soFar: DraftProtocol, lot: LotState, ways: Ways): DraftProtocol {
   const flaws = lot.flaws ?? [];
-  const seen = forStage(forPacking(forDroop(sheet, lot, ways), lot), lot);
+  const seen = forStage(forPacking(forDroop(soFar, lot, ways), lot), lot);
   return (Object.keys(FOR_FLAW) as FlawKind[])
     .filter((kind) => flaws.includes(kind))
     .reduce((next, kind) => FOR_FLAW[kind]?.(next, lot.species) ?? next, seen);

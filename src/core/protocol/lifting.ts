@@ -3,9 +3,9 @@ import { hasTrait, type Trait } from '../species/traits';
 import { DEPTH_CM } from '../species/depths';
 import type { StepParams } from '../steps/steps';
 import { m, type Message } from '../words/message';
-import { DRINK_C } from './plain';
+import { DRINK_C } from './ordinary';
 import { schoolFor } from './schools';
-import { added, after, before, changed, hasKind, type Sheet } from './sheet';
+import { added, after, before, changed, hasKind, type DraftProtocol } from './draft-protocol';
 import type { Change } from './types';
 import type { Ways } from './ways';
 
@@ -34,40 +34,40 @@ export function rescueDip(s: Species, ways: Ways): StepParams {
     : HOT_TAP;
 }
 
-type Lift = (sheet: Sheet, s: Species) => Sheet;
+type Lift = (soFar: DraftProtocol, s: Species) => DraftProtocol;
 
 /** What is done for a hanging head that heat does not lift, by trait; the first that a species has. */
 const WITHOUT_HEAT: readonly (readonly [Trait, Lift])[] = [
   [
     'neck is lost',
-    (sheet) => {
+    (soFar) => {
       const gone = state(m('why.a-neck-that-has-dropped-does-not'));
-      return after(sheet, 'unpack', added(gone, { kind: 'discard', what: 'dropped necks' }));
+      return after(soFar, 'unpack', added(gone, { kind: 'discard', what: 'dropped necks' }));
     },
   ],
   [
     'lifts in cold',
-    (sheet) => {
+    (soFar) => {
       const wrapped = state(m('why.hanging-wrapped-in-deep-cold'));
       const wrap = added(wrapped, { kind: 'condition-upright', in: 'paper', hours: HANGING_DRINK_H });
-      const upright = hasKind(sheet, 'condition-upright') ? sheet : before(sheet, ['drink'], wrap);
+      const upright = hasKind(soFar, 'condition-upright') ? soFar : before(soFar, ['drink'], wrap);
       return changed(upright, 'drink', wrapped, { tempC: DRINK_C.cold, depthCm: DEPTH_CM.deep });
     },
   ],
   [
     'lifts by a recut',
-    (sheet, s) => {
+    (soFar, s) => {
       const recut = state(m('why.hanging-recut-in-cool'));
       const cut = { cm: SLIVER_CM, sliver: true, angleDeg: 0, where: 'in air' };
       const tempC = Math.max(COOL_C, s.chillBelowC ?? COOL_C);
-      return changed(changed(sheet, 'cut', recut, cut), 'drink', recut, { tempC });
+      return changed(changed(soFar, 'cut', recut, cut), 'drink', recut, { tempC });
     },
   ],
   [
     'drinks by the head',
-    (sheet) => {
+    (soFar) => {
       const sunk = state(m('why.it-drinks-through-the-head-itself-leaves'));
-      const bare = changed(sheet, 'strip', sunk, { to: 'all but the head', keepsShare: 0 });
+      const bare = changed(soFar, 'strip', sunk, { to: 'all but the head', keepsShare: 0 });
       return before(
         bare,
         ['cut'],
@@ -80,17 +80,17 @@ const WITHOUT_HEAT: readonly (readonly [Trait, Lift])[] = [
 /** Whether heat is the way back for a head of it that hangs. */
 export const isLiftedByHeat = (s: Species): boolean => !WITHOUT_HEAT.some(([trait]) => hasTrait(s, trait));
 
-function byHeat(sheet: Sheet, s: Species, hangs: Change, ways: Ways): Sheet {
-  if (!hasKind(sheet, 'cut') || hasKind(sheet, 'hot-dip')) return sheet;
+function byHeat(soFar: DraftProtocol, s: Species, hangs: Change, ways: Ways): DraftProtocol {
+  if (!hasKind(soFar, 'cut') || hasKind(soFar, 'hot-dip')) return soFar;
   const dip = rescueDip(s, ways);
-  if (dip.kind !== 'hot-dip' || dip.untilCool) return after(sheet, 'cut', added(hangs, dip));
+  if (dip.kind !== 'hot-dip' || dip.untilCool) return after(soFar, 'cut', added(hangs, dip));
   // After boiling the cooked end is cut away; the tap's heat goes up a fresh cut.
-  const boiled = before(sheet, ['cut'], added(hangs, dip));
+  const boiled = before(soFar, ['cut'], added(hangs, dip));
   return changed(boiled, 'drink', hangs, { tempC: Math.max(DRINK_C.cold, s.chillBelowC ?? 0) });
 }
 
 /** What lifts a head that hangs: heat, the head under water, cold, a slice off the foot; of some nothing does. */
-export function lifted(sheet: Sheet, s: Species, hangs: Change, ways: Ways): Sheet {
+export function lifted(soFar: DraftProtocol, s: Species, hangs: Change, ways: Ways): DraftProtocol {
   const lift = WITHOUT_HEAT.find(([trait]) => hasTrait(s, trait))?.[1];
-  return lift ? lift(sheet, s) : byHeat(sheet, s, hangs, ways);
+  return lift ? lift(soFar, s) : byHeat(soFar, s, hangs, ways);
 }

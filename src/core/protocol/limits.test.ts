@@ -4,16 +4,16 @@ import { SPECIES, type Species } from '../species/species';
 import { hasTrait } from '../species/traits';
 import { inEnglish } from '../words/say';
 import { composeProtocol } from './compose';
-import { waterMostHours } from './plain';
+import { waterMostHours } from './ordinary';
 import { QUESTIONS } from './questions';
 import type { QuestionKey } from './schools';
 import type { LotState, ProtocolStep } from './types';
-import { DEFAULT_LIMITS, PLAIN_WAYS, PURPOSES, type Purpose } from './ways';
+import { DEFAULT_LIMITS, DEFAULT_WAYS, PURPOSES, type Purpose } from './ways';
 
 const DROOPS = ['firm', 'soft', 'hanging'] as const;
 const kept = (state: LotState, question?: QuestionKey, school?: string, purpose: Purpose = 'usual') =>
   composeProtocol(state, {
-    ...PLAIN_WAYS,
+    ...DEFAULT_WAYS,
     purpose,
     eventInDays: 3,
     ...(question && school ? { schools: { house: { [question]: school }, exceptions: {} } } : {}),

@@ -7,7 +7,7 @@ import { rightSolution } from '../water/solutions';
 import { composeProtocol } from './compose';
 import type { ParamsOf, StepKind } from '../steps/steps';
 import { questionOf, type QuestionKey } from './schools';
-import { PLAIN_WAYS, type Ways } from './ways';
+import { DEFAULT_WAYS, type Ways } from './ways';
 
 /**
  * Questions on which the model puts days; of the others it knows nothing, and says nothing. A first
@@ -48,7 +48,7 @@ function staysFor(s: Species, drinkTempC: number, key: QuestionKey, school: stri
 }
 
 function inputFor(s: Species, key: QuestionKey, school: string, overrides: Overrides | undefined): LotInput {
-  const ways: Ways = { ...PLAIN_WAYS, schools: { house: { [key]: school }, exceptions: {} } };
+  const ways: Ways = { ...DEFAULT_WAYS, schools: { house: { [key]: school }, exceptions: {} } };
   const stage = idealArrivalStage(s);
   const steps = composeProtocol({ species: s, stage, droop: 'soft', packing: '', hoursDry: 0 }, ways);
   const paramsOf = <K extends StepKind>(kind: K): ParamsOf<K> | undefined =>

@@ -1,5 +1,5 @@
 import type { Species } from '../species/species';
-import { SOAK_H } from './plain';
+import { SOAK_H } from './ordinary';
 import { schoolFor } from './schools';
 import type { Ways } from './ways';
 

@@ -20,7 +20,7 @@ export interface LotState {
   readonly flaws?: readonly FlawKind[];
 }
 
-/** A deed, a clock that runs by itself, or a look with an outcome. */
+/** Work of hands, a clock that runs by itself, or a look with an outcome. */
 export type StepMode = 'hands' | 'wait' | 'look';
 
 /** What put a step there or changed it. */
@@ -56,7 +56,7 @@ export interface ProtocolStep {
   /** What the button says once it is done or begun. */
   readonly doneWord: Words;
   readonly caution: Words | null;
-  /** Clock of a wait in seconds; 0 for a deed. */
+  /** Clock of a wait in seconds; 0 for work of hands. */
   readonly waitSeconds: number;
   /** Water it stands in, where the step puts it into a pail. */
   readonly pail: PailWish | null;

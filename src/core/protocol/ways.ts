@@ -25,7 +25,7 @@ export interface Ways {
 }
 
 /** A shop that has everything, takes every default, and has nothing of its own. */
-export const PLAIN_WAYS: Ways = {
+export const DEFAULT_WAYS: Ways = {
   schools: DEFAULT_SCHOOLS,
   has: NEEDS,
   purpose: 'usual',

@@ -1,5 +1,5 @@
 import { matchSpecies } from '../species/match-species';
-import { plainWords } from '../species/plain-words';
+import { foldedWords } from '../species/folded-words';
 import type { SpeciesRegistry } from '../species/registry';
 import type { QuickLot, QuickWorld } from './types';
 
@@ -37,8 +37,8 @@ export function findLots(
   }
   return longest(words, (name) => {
     const byName = world.lots.filter((l) => {
-      const variety = plainWords(l.variety ?? '');
-      const own = plainWords(l.name);
+      const variety = foldedWords(l.variety ?? '');
+      const own = foldedWords(l.name);
       return [variety, own, `${own} ${variety}`, `${variety} ${own}`].includes(name);
     });
     if (byName.length > 0) return byName;
@@ -53,9 +53,9 @@ export function findNamed<T extends { readonly name: string }>(
   all: readonly T[],
 ): Found<T> {
   return longest(words, (name) => {
-    const whole = all.filter((one) => plainWords(one.name) === name);
+    const whole = all.filter((one) => foldedWords(one.name) === name);
     if (whole.length > 0 || name.length < 3) return whole;
-    return all.filter((one) => ` ${plainWords(one.name)}`.includes(` ${name}`));
+    return all.filter((one) => ` ${foldedWords(one.name)}`.includes(` ${name}`));
   });
 }
 

@@ -2,7 +2,7 @@ import { MEASURES } from '../units/measures';
 import { BIN_REASONS } from '../dock/bin-reasons';
 import { FLAWS, SAMPLED_FLAWS } from '../dock/flaws';
 import { typedNumber } from '../numbers/read-number';
-import { plainWords } from '../species/plain-words';
+import { foldedWords } from '../species/folded-words';
 import { readCode } from '../labels/codes';
 import type { SpeciesRegistry } from '../species/registry';
 import { findLots, findNamed, findWord, type Found } from './find';
@@ -15,10 +15,10 @@ interface Context {
 type Rule = (words: readonly string[], context: Context) => QuickReading | null;
 
 const NUMBER = /^\d{1,6}$/;
-const REASONS = BIN_REASONS.map((value) => ({ value, said: [plainWords(value)] }));
-const SAID_OF_FLAWS = SAMPLED_FLAWS.map((value) => ({
+const REASONS = BIN_REASONS.map((value) => ({ value, said: [foldedWords(value)] }));
+const NAMES_OF_FLAWS = SAMPLED_FLAWS.map((value) => ({
   value,
-  said: [plainWords(value), plainWords(FLAWS[value].words)],
+  said: [foldedWords(value), foldedWords(FLAWS[value].words)],
 }));
 /** How a part of a lot may have come, which is no flaw that is counted. */
 const ANOTHER_STATE = [{ value: 'limp', said: ['limp', 'soft', 'hanging', 'drooping'] }] as const;
@@ -91,7 +91,7 @@ const counted: Rule = (words, { world, registry }) => {
   const after = words.slice(1 + lots.words);
   if (lots.words === 0 || !NUMBER.test(after[0] ?? '')) return null;
   const sample = Number(after[0]);
-  const flaw = findWord(after.slice(1), SAID_OF_FLAWS);
+  const flaw = findWord(after.slice(1), NAMES_OF_FLAWS);
   const state = findWord(after.slice(1), ANOTHER_STATE);
   const unread = rest(after.slice(1), flaw.words > 0 ? flaw : state);
   const name = words.slice(1, 1 + lots.words).join(' ');
@@ -196,7 +196,7 @@ function dosed(text: string): QuickReading | null {
  * @param text as typed, pasted or scanned
  */
 export function readQuickLine(text: string, world: QuickWorld, registry: SpeciesRegistry): QuickReading {
-  const words = plainWords(text)
+  const words = foldedWords(text)
     .split(' ')
     .filter((w) => w !== '');
   if (words.length === 0) return read([]);

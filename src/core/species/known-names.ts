@@ -1,6 +1,6 @@
-import { foldedWords, plainWords } from './plain-words';
+import { foldedUmlauts, foldedWords } from './folded-words';
 import { SHIPPED_SPECIES } from './registry';
-import { slipsBetween } from './slips';
+import { editDistance } from './edit-distance';
 import { SPECIES, type Species } from './species';
 import trade from './trade-names.json';
 
@@ -11,14 +11,14 @@ export interface NameFound {
 }
 
 /** Words of a name in one order, so that "chrysanthemum spray" and "spray chrysanthemum" are one. */
-const inOrder = (words: string): string => foldedWords(words).split(' ').sort().join(' ');
+const inOrder = (words: string): string => foldedUmlauts(words).split(' ').sort().join(' ');
 
 const NAMES = new Map<string, NameFound>();
 /** Names as they are spelled, for finding one that is spelled like another. */
 const SPELLED = new Map<string, Species>();
 
 function add(text: string, species: Species, isShort: boolean): void {
-  const words = plainWords(text);
+  const words = foldedWords(text);
   const key = inOrder(words);
   const other = NAMES.get(key);
   // A name two species bear is a short one of the first.
@@ -37,9 +37,9 @@ const of = (lists: Readonly<Record<string, readonly string[]>>) =>
 for (const { name, species } of of(trade.shortNames)) add(name, species, true);
 for (const species of SPECIES)
   for (const name of [species.key, species.name, species.botanical])
-    if (!NAMES.get(inOrder(plainWords(name)))?.isShort) add(name, species, false);
+    if (!NAMES.get(inOrder(foldedWords(name)))?.isShort) add(name, species, false);
 for (const { name, species } of of(trade.names))
-  if (!NAMES.get(inOrder(plainWords(name)))?.isShort) add(name, species, false);
+  if (!NAMES.get(inOrder(foldedWords(name)))?.isShort) add(name, species, false);
 
 const LONGEST = 4;
 export const MOST_WORDS_OF_A_NAME = LONGEST;
@@ -47,28 +47,28 @@ export const MOST_WORDS_OF_A_NAME = LONGEST;
 /** The species those words name, in any order of them; undefined where none. @param words plain words */
 export const nameFor = (words: string): NameFound | undefined => NAMES.get(inOrder(words));
 
-/** The species whose name is spelled like those words, by the fewest slips; undefined where none is near. */
+/** The species whose name is spelled like those words, by the fewest edits; undefined where none is near. */
 export function misspelledName(words: string): Species | undefined {
-  let best: { species: Species; slips: number } | undefined;
+  let best: { species: Species; edits: number } | undefined;
   for (const [name, species] of SPELLED) {
     if (name.length < 5 || Math.abs(name.length - words.length) > name.length / 5) continue;
-    const slips = slipsBetween(words, name);
-    if (slips <= Math.floor(name.length / 5) && (!best || slips < best.slips)) best = { species, slips };
+    const edits = editDistance(words, name);
+    if (edits <= Math.floor(name.length / 5) && (!best || edits < best.edits)) best = { species, edits };
   }
   return best?.species;
 }
 
 const wordSet = (texts: readonly string[]): ReadonlySet<string> =>
-  new Set(texts.flatMap((t) => [plainWords(t), foldedWords(plainWords(t))]));
+  new Set(texts.flatMap((t) => [foldedWords(t), foldedUmlauts(foldedWords(t))]));
 const COLOURS = wordSet(trade.colours);
 const GRADES = wordSet(trade.grades);
-const OTHER_THINGS = trade.otherThings.map(plainWords);
+const OTHER_THINGS = trade.otherThings.map(foldedWords);
 
 /** Whether a plain word says a colour, in any of the languages notes come in. */
-export const isColourWord = (word: string): boolean => COLOURS.has(word) || COLOURS.has(foldedWords(word));
+export const isColourWord = (word: string): boolean => COLOURS.has(word) || COLOURS.has(foldedUmlauts(word));
 
 /** Whether a plain word says how a flower is graded or that it is cut, and not which it is. */
-export const isGradeWord = (word: string): boolean => GRADES.has(word) || GRADES.has(foldedWords(word));
+export const isGradeWord = (word: string): boolean => GRADES.has(word) || GRADES.has(foldedUmlauts(word));
 
 /** Whether the words name something that bears a flower's name and is none of ours: a rose hip, a lily of the valley. */
 export function isOtherThing(words: string): boolean {

@@ -1,6 +1,6 @@
 import { misspelledName, nameFor } from './known-names';
 import { foundIn, splitProductName, type ProductName } from './product-name';
-import { plainWords, singular } from './plain-words';
+import { foldedWords, singular } from './folded-words';
 import { SHIPPED_SPECIES, type SpeciesRegistry } from './registry';
 import type { Species } from './species';
 
@@ -18,7 +18,7 @@ const MATCHES = new Map<string, SpeciesMatch | null>();
 /** More words than this round a name that nobody knows, and it may be a name for something else. */
 const MOST_UNKNOWN = 3;
 /** Words matched are kept: a long note says the same few names again and again. */
-const MOST_KEPT = 5000;
+const MOST_CACHED = 5000;
 
 /**
  * The species a note's product name means, with how sure that is; null when nobody could tell.
@@ -30,17 +30,17 @@ export function matchSpecies(
   remembered: Readonly<Record<string, string>> = {},
   registry: SpeciesRegistry = SHIPPED_SPECIES,
 ): SpeciesMatch | null {
-  const words = plainWords(product);
+  const words = foldedWords(product);
   if (words === '') return null;
   const key = own(remembered, words);
   const chosen = key === undefined ? undefined : registry.find(key);
   if (chosen) return { species: chosen, how: 'named', reason: `chosen for “${product}” last time` };
-  const mine = registry.own.find((s) => [s.name, s.botanical].map(plainWords).includes(words));
+  const mine = registry.own.find((s) => [s.name, s.botanical].map(foldedWords).includes(words));
   if (mine) return { species: mine, how: 'named', reason: `“${product}” names it` };
   const kept = MATCHES.get(product);
   if (kept !== undefined) return kept;
   const match = matchWords(words, product);
-  if (MATCHES.size >= MOST_KEPT) MATCHES.clear();
+  if (MATCHES.size >= MOST_CACHED) MATCHES.clear();
   MATCHES.set(product, match);
   return match;
 }
@@ -78,7 +78,7 @@ function matchWords(words: string, product: string): SpeciesMatch | null {
   const split = splitProductName(product);
   const among = nameAmongOthers(split, product);
   if (among || split.found || split.isOther || split.isTorn) return among;
-  const bare = plainWords(split.unknown.join(' '));
+  const bare = foldedWords(split.unknown.join(' '));
   const near = bare === '' ? undefined : (misspelledName(bare) ?? misspelledName(singular(bare)));
   return near ? likely(near, product, 'is spelled like') : null;
 }

@@ -6,7 +6,7 @@ import {
   nameFor,
   type NameFound,
 } from './known-names';
-import { plainWords, singular } from './plain-words';
+import { foldedWords, singular } from './folded-words';
 
 /** Words that say how a flower is built: some of them make another species, so they leave a doubt. */
 const BUILD = /^(dbl|double|single|doppel|gefullt|dubbel|doble|doppio|pelny|simple|multi)$/;
@@ -77,7 +77,7 @@ function meant(hits: readonly Hit[], words: readonly string[]): { hit: Hit | nul
 }
 
 const SPLITS = new Map<string, ProductName>();
-const MOST_KEPT = 5000;
+const MOST_CACHED = 5000;
 
 /**
  * Takes a product's name apart: "Red Rose 60cm", "Rosa 'Harbour Light' 60", "10334 Mums spray white".
@@ -87,7 +87,7 @@ export function splitProductName(product: string): ProductName {
   const kept = SPLITS.get(product);
   if (kept) return kept;
   const split = takeApart(product);
-  if (SPLITS.size >= MOST_KEPT) SPLITS.clear();
+  if (SPLITS.size >= MOST_CACHED) SPLITS.clear();
   SPLITS.set(product, split);
   return split;
 }
@@ -98,9 +98,11 @@ function takeApart(product: string): ProductName {
   const length = LENGTH.exec(bare);
   const lengthCm = length ? Number(length[1] ?? length[2]) : null;
   const rest = length ? bare.replace(length[0], ' ') : bare;
-  const raw = rest.split(/[\s,;:()/|+·]+|(?<=\w)-(?=\s)|\s-|[.](?=\s|$)/).filter((w) => plainWords(w) !== '');
-  const words = raw.map(plainWords).flatMap((w, at) => w.split(' ').map((word) => ({ word, at })));
-  const isOther = isOtherThing(plainWords(bare));
+  const raw = rest
+    .split(/[\s,;:()/|+·]+|(?<=\w)-(?=\s)|\s-|[.](?=\s|$)/)
+    .filter((w) => foldedWords(w) !== '');
+  const words = raw.map(foldedWords).flatMap((w, at) => w.split(' ').map((word) => ({ word, at })));
+  const isOther = isOtherThing(foldedWords(bare));
   const { hit, isTorn } = isOther
     ? { hit: null, isTorn: false }
     : meant(
@@ -108,23 +110,23 @@ function takeApart(product: string): ProductName {
         words.map((w) => w.word),
       );
   const named = new Set((hit?.at ?? []).flatMap((i) => words[i]?.at ?? []));
-  const left = raw.map((text, at) => ({ text, word: plainWords(text), at })).filter((w) => !named.has(w.at));
-  const plainLeft = left.filter((w) => !isGradeWord(w.word) && !CODE.test(w.word));
+  const left = raw.map((text, at) => ({ text, word: foldedWords(text), at })).filter((w) => !named.has(w.at));
+  const wordsLeft = left.filter((w) => !isGradeWord(w.word) && !CODE.test(w.word));
   const isColour = (w: { word: string }): boolean => w.word.split(' ').every(isColourWord);
   const isUnknown = (w: { word: string }): boolean => !isColour(w) && !BUILD.test(w.word);
   // "Rosa Red Naomi": a colour's word before an unknown one, behind the flower's name, is part of the variety.
   const behind = Math.max(-1, ...named);
-  const lastUnknown = Math.max(-1, ...plainLeft.filter(isUnknown).map((w) => w.at));
+  const lastUnknown = Math.max(-1, ...wordsLeft.filter(isUnknown).map((w) => w.at));
   const isOfVariety = (w: { word: string; at: number }): boolean =>
     isUnknown(w) || (isColour(w) && w.at > behind && w.at < lastUnknown);
   return {
     found: hit && { species: hit.species, isShort: hit.isShort },
     named: raw.filter((_, at) => named.has(at)),
     quoted,
-    colours: plainLeft.filter((w) => isColour(w) && !isOfVariety(w)).map((w) => w.text),
+    colours: wordsLeft.filter((w) => isColour(w) && !isOfVariety(w)).map((w) => w.text),
     lengthCm,
-    doubtful: plainLeft.filter((w) => BUILD.test(w.word)).map((w) => w.text),
-    unknown: plainLeft.filter(isOfVariety).map((w) => w.text),
+    doubtful: wordsLeft.filter((w) => BUILD.test(w.word)).map((w) => w.text),
+    unknown: wordsLeft.filter(isOfVariety).map((w) => w.text),
     isOther,
     isTorn,
   };

@@ -3,8 +3,8 @@ import { composeCard } from '../care/compose-card';
 import { arrivalHazards } from '../dock/hazards';
 import { ownSpeciesSchema } from '../door/species-schema';
 import { composeProtocol } from '../protocol/compose';
-import { PLAIN_WAYS, type Purpose } from '../protocol/ways';
-import { waterServesHours } from '../protocol/plain';
+import { DEFAULT_WAYS, type Purpose } from '../protocol/ways';
+import { waterServesHours } from '../protocol/ordinary';
 import * as v from 'valibot';
 import { idealArrivalStage, SPECIES, type Species } from './species';
 import { hasTrait, isTropical, traitsToldBy } from './traits';
@@ -19,7 +19,7 @@ const ownOf = (like: string): Species => ({
 const kindsOf = (species: Species, purpose: Purpose = 'usual', droop: 'firm' | 'hanging' = 'firm') =>
   composeProtocol(
     { species, stage: idealArrivalStage(species), droop, packing: '', hoursDry: 0 },
-    { ...PLAIN_WAYS, purpose },
+    { ...DEFAULT_WAYS, purpose },
   ).map(({ kind, params, title }) => ({ kind, params, title }));
 
 test('whatever it is begun as, a species of a shop’s own is treated as that one is, in every purpose', () => {
@@ -35,7 +35,7 @@ test('a lily of a shop’s own loses its anthers, is bagged to open, keeps its w
   expect(kindsOf(lily, 'force')).toContainEqual(
     expect.objectContaining({ params: { kind: 'wrap', in: 'a loose bag' } }),
   );
-  expect(waterServesHours(lily, 'flower-food', PLAIN_WAYS.limits)).toBeLessThanOrEqual(72);
+  expect(waterServesHours(lily, 'flower-food', DEFAULT_WAYS.limits)).toBeLessThanOrEqual(72);
   expect(arrivalHazards(lily, null).map(inEnglish).join()).toMatch(/cats/i);
   const card = composeCard({
     vessel: { kind: 'vase', litres: 1 },

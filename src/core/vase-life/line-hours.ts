@@ -82,9 +82,9 @@ export interface LineHours {
   /** Flow that just meets the demand: demand over full supply. */
   readonly flowNeeded: Float64Array;
   /** Shares of plugging and of air that the hour's cuts and dips leave behind (1: none). */
-  readonly plugKept: Float64Array;
-  readonly airKept: Float64Array;
-  /** The first hour from each on that is dry or brings a deed: how far a stem may rest. */
+  readonly plugRetained: Float64Array;
+  readonly airRetained: Float64Array;
+  /** The first hour from each on that is dry or brings care: how far a stem may rest. */
   readonly breakAt: Int32Array;
   /** Sum of `plugging` and largest `flowNeeded` from each hour to its break. */
   readonly pluggingToBreak: Float64Array;
@@ -148,19 +148,19 @@ function cutCmAt(hour: number, vessel: VesselHours, asked: CutsAndDips, constant
 }
 
 /** Columns that cuts and dips fill: what each leaves of plugging and of air. */
-function fillDeeds(
+function fillCareEvents(
   vessel: VesselHours,
   events: readonly CareEvent[],
   constants: Constants,
-  plugKept: Float64Array,
-  airKept: Float64Array,
+  plugRetained: Float64Array,
+  airRetained: Float64Array,
 ): void {
   const asked = cutsAndDips(events);
-  for (let hour = 0; hour < plugKept.length; hour++) {
+  for (let hour = 0; hour < plugRetained.length; hour++) {
     const share = clamp(cutCmAt(hour, vessel, asked, constants) / constants.cutFullCm, 0, 1);
     const dipped = asked.dips.has(hour);
-    plugKept[hour] = (1 - constants.cutClearsPlug * share) * (dipped ? constants.hotDipPlugLeft : 1);
-    airKept[hour] = (1 - constants.cutClearsAir * share) * (dipped ? constants.hotDipAirLeft : 1);
+    plugRetained[hour] = (1 - constants.cutClearsPlug * share) * (dipped ? constants.hotDipPlugLeft : 1);
+    airRetained[hour] = (1 - constants.cutClearsAir * share) * (dipped ? constants.hotDipAirLeft : 1);
   }
 }
 
@@ -202,8 +202,8 @@ export function lineHours(
   const column = (): Float64Array => new Float64Array(air.hours);
   const [ageing, ageingDry, opening, openingDry] = [column(), column(), column(), column()];
   const [plugging, airHalf, supplyFull, openedBy] = [column(), column(), column(), column()];
-  const [plugKept, airKept, flowNeeded] = [column(), column(), column()];
-  fillDeeds(vessel, events, constants, plugKept, airKept);
+  const [plugRetained, airRetained, flowNeeded] = [column(), column(), column()];
+  fillCareEvents(vessel, events, constants, plugRetained, airRetained);
   let rates = ratesAt(NaN, species, constants);
   let half = { tempC: NaN, hours: 0 };
   const stand = standingIn(species, vessel.shared, constants);
@@ -242,7 +242,7 @@ export function lineHours(
     }
     opened += water ? (opening[hour] ?? 0) : rates.opening;
   }
-  const breaksOf = breaks(air, { plugKept, airKept, plugging, flowNeeded });
+  const breaksOf = breaks(air, { plugRetained, airRetained, plugging, flowNeeded });
   const { breakAt } = breaksOf;
   return {
     species,
@@ -261,8 +261,8 @@ export function lineHours(
     airHalfLifeH: airHalf,
     supplyFull,
     flowNeeded,
-    plugKept,
-    airKept,
+    plugRetained,
+    airRetained,
     ...breaksOf,
     sums: lineSums(air, { ageing, demand, plugging, airHalfLifeH: airHalf, breakAt }),
     chilledAtHour: chilledAt(species, air, constants),
@@ -272,9 +272,9 @@ export function lineHours(
 /** How far a stem may rest from each hour, and what that would ask of it at most. */
 function breaks(
   air: AirHours,
-  columns: Pick<LineHours, 'plugKept' | 'airKept' | 'plugging' | 'flowNeeded'>,
+  columns: Pick<LineHours, 'plugRetained' | 'airRetained' | 'plugging' | 'flowNeeded'>,
 ): Pick<LineHours, 'breakAt' | 'pluggingToBreak' | 'mostNeededToBreak'> {
-  const { plugKept, airKept, plugging, flowNeeded } = columns;
+  const { plugRetained, airRetained, plugging, flowNeeded } = columns;
   const breakAt = new Int32Array(air.hours);
   const pluggingToBreak = new Float64Array(air.hours);
   const mostNeededToBreak = new Float64Array(air.hours);
@@ -282,7 +282,7 @@ function breaks(
   let sum = 0;
   let most = 0;
   for (let hour = air.hours - 1; hour >= 0; hour--) {
-    const isBreak = air.wet[hour] === 0 || plugKept[hour] !== 1 || airKept[hour] !== 1;
+    const isBreak = air.wet[hour] === 0 || plugRetained[hour] !== 1 || airRetained[hour] !== 1;
     if (isBreak) {
       next = hour;
       sum = 0;

@@ -14,7 +14,7 @@ export interface LineSums {
   /** Half-lives of an air lock at plug 1 that have passed. */
   readonly halvesTo: Float64Array;
   readonly mostPlugging: number;
-  /** The first hour from each on that is dry, brings a deed, or has other air than it. */
+  /** The first hour from each on that is dry, brings care, or has other air than it. */
   readonly steadyUntil: Int32Array;
 }
 

@@ -68,12 +68,12 @@ function walk(stems: StemColumns, row: number, line: LineHours, limit: number, w
   const { plugging, airHalfLifeH, flowNeeded } = line;
   const plug = stems.plugFactor[row] as number;
   let { hour, flow, air } = walked;
-  let kept = stems.airKept[row] as number;
-  let keptFor = stems.airKeptFor[row] as number;
+  let kept = stems.airRetained[row] as number;
+  let retainedFor = stems.airRetainedFor[row] as number;
   for (; hour < limit && air > 0; hour++) {
     const half = airHalfLifeH[hour] as number;
-    if (half !== keptFor) {
-      keptFor = half;
+    if (half !== retainedFor) {
+      retainedFor = half;
       kept = 0.5 ** (1 / (plug * plug * half));
     }
     const taken = (plugging[hour] as number) * plug;

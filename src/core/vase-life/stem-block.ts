@@ -19,8 +19,8 @@ export interface StemColumns {
   readonly waterContent: Float64Array;
   readonly hoursWilting: Float64Array;
   /** Share of air left after an hour, and the half-life it was worked out for. */
-  readonly airKept: Float64Array;
-  readonly airKeptFor: Float64Array;
+  readonly airRetained: Float64Array;
+  readonly airRetainedFor: Float64Array;
   /** At rest: since when and till when, as it will wake, and its line's ageing as it lay down. */
   readonly restFrom: Float64Array;
   readonly wakeAt: Float64Array;
@@ -80,8 +80,8 @@ export function stemBlock(size: number): StemBlock {
       airShare: column(),
       waterContent: column(),
       hoursWilting: column(),
-      airKept: column(),
-      airKeptFor: column(),
+      airRetained: column(),
+      airRetainedFor: column(),
       restFrom: column(),
       wakeAt: column(),
       wakeFlow: column(),
@@ -189,7 +189,7 @@ export function drawStem(
   stems.thirstDays[row] = 0;
   stems.gasDays[row] = 0;
   stems.hoursWilting[row] = 0;
-  stems.airKeptFor[row] = 0;
+  stems.airRetainedFor[row] = 0;
   stems.askRestFrom[row] = 0;
   stems.lifeDays[row] =
     species.lifeDays20C *

@@ -140,9 +140,9 @@ function endStem(
     wornAt >= 0 ? wornOutCause(block.stems, row, rules.causeShare) : isChilled ? CHILLED : WILTED;
 }
 
-function applyDeeds(stems: StemColumns, row: number, plugKept: number, airKept: number): void {
-  if (plugKept !== 1) stems.flowShare[row] = 1 - (1 - (stems.flowShare[row] as number)) * plugKept;
-  if (airKept !== 1) stems.airShare[row] = (stems.airShare[row] as number) * airKept;
+function applyCareEvents(stems: StemColumns, row: number, plugRetained: number, airRetained: number): void {
+  if (plugRetained !== 1) stems.flowShare[row] = 1 - (1 - (stems.flowShare[row] as number)) * plugRetained;
+  if (airRetained !== 1) stems.airShare[row] = (stems.airShare[row] as number) * airRetained;
 }
 
 // eslint-disable-next-line complexity, max-lines-per-function -- an hour of every stem goes through here: in one piece it allocates nothing and stays fast
@@ -162,8 +162,8 @@ function stepInWater(
   const supplyFull = line.supplyFull[hour] as number;
   const demand = line.demand[hour] as number;
   const half = line.airHalfLifeH[hour] as number;
-  const plugKept = line.plugKept[hour] as number;
-  const airKept = line.airKept[hour] as number;
+  const plugRetained = line.plugRetained[hour] as number;
+  const airRetained = line.airRetained[hour] as number;
   const mayRest = hour + 1 < line.breakAt.length;
   const count = block.awakeCount;
   const restingBefore = block.restingCount;
@@ -171,7 +171,7 @@ function stepInWater(
   let drunk = 0;
   for (let k = 0; k < count; k++) {
     const row = awake[k] as number;
-    applyDeeds(stems, row, plugKept, airKept);
+    applyCareEvents(stems, row, plugRetained, airRetained);
     const wornAt = age(stems, row, rules, opening, ageing, gasShare);
     const plug = stems.plugFactor[row] as number;
     const flow = (stems.flowShare[row] as number) * (1 - Math.min(1, plugging * plug));
@@ -179,11 +179,11 @@ function stepInWater(
     let supply = supplyFull * flow;
     let air = stems.airShare[row] as number;
     if (air > 0) {
-      if (stems.airKeptFor[row] !== half) {
-        stems.airKeptFor[row] = half;
-        stems.airKept[row] = 0.5 ** (1 / (plug * plug * half));
+      if (stems.airRetainedFor[row] !== half) {
+        stems.airRetainedFor[row] = half;
+        stems.airRetained[row] = 0.5 ** (1 / (plug * plug * half));
       }
-      air *= stems.airKept[row] as number;
+      air *= stems.airRetained[row] as number;
       if (air < NO_AIR) air = 0;
       stems.airShare[row] = air;
       supply *= 1 - air;
@@ -236,13 +236,13 @@ function stepDry(
   const { dryHours } = line.species;
   const drained = (line.constants.dryDrain * demand) / dryHours;
   const airTaken = Math.min(1, Math.min(2, demand) / (line.constants.dryAirHours * dryHours));
-  const plugKept = line.plugKept[hour] as number;
-  const airKept = line.airKept[hour] as number;
+  const plugRetained = line.plugRetained[hour] as number;
+  const airRetained = line.airRetained[hour] as number;
   const count = block.awakeCount;
   let kept = 0;
   for (let k = 0; k < count; k++) {
     const row = awake[k] as number;
-    applyDeeds(stems, row, plugKept, airKept);
+    applyCareEvents(stems, row, plugRetained, airRetained);
     const wornAt = age(stems, row, rules, opening, ageing, gasShare);
     const water = (stems.waterContent[row] as number) - drained;
     stems.waterContent[row] = water;

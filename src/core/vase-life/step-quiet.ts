@@ -13,7 +13,7 @@ const factorAt = (line: LineHours, hour: number, gasPpm: number): number =>
 
 /**
  * The hour up to which nothing comes to pass in a block: every stem rests in water, none wakes, none ends, no
- * deed is done and the air stays as it is. The hour itself where something does.
+ * care is done and the air stays as it is. The hour itself where something does.
  */
 export function quietUntil(block: StemBlock, line: LineHours, hour: number, gasPpm: number): number {
   if (block.awakeCount > 0) return hour;

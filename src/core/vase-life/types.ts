@@ -63,7 +63,7 @@ export interface WaterPlan {
   readonly depthCm?: number | undefined;
 }
 
-/** A deed at a whole or part hour from the start; it takes effect as that hour begins. */
+/** Care given at a whole or part hour from the start; it takes effect as that hour begins. */
 export type CareEvent =
   | { readonly atHour: number; readonly type: 'cut'; readonly cm: number }
   | { readonly atHour: number; readonly type: 'hot-dip' }

@@ -13,7 +13,7 @@ import type { AirHours } from './air';
 import { type SharedWater } from './shared-water';
 import type { CareEvent, TopUp, WaterPlan } from './types';
 
-/** A vessel hour by hour: its water at the start of each, and the deeds that hour brings. */
+/** A vessel hour by hour: its water at the start of each, and the care that hour brings. */
 export interface VesselHours {
   readonly air: AirHours;
   readonly shared: SharedWater;
@@ -112,7 +112,7 @@ export function vesselHours(
   let changesDone = 0;
   let drunkMl = 0;
   let sapShare = 1;
-  const sapKept = 0.5 ** (1 / figures.constants.sapHalfLifeH);
+  const sapRetained = 0.5 ** (1 / figures.constants.sapHalfLifeH);
   const leafBelow = plan.leafBelow + out.shared.leafBelow;
   let { solution } = plan;
   let warmth = waterWarmth(0, figures);
@@ -149,7 +149,7 @@ export function vesselHours(
     out.waterTempC[hour] = waterTempC;
     waters[hour] = water;
     out.sapShare[hour] = sapShare;
-    sapShare *= sapKept;
+    sapShare *= sapRetained;
     if (warmth.tempC !== waterTempC) warmth = waterWarmth(waterTempC, figures);
     water = waterAfterHour(water, warmth, leafBelow, figures);
     drunkMl += holding.drunkMlByHour?.[hour] ?? 0;

@@ -68,7 +68,7 @@ export function thinnedWater(water: VesselWater, left: number): VesselWater {
 export interface WaterWarmth {
   readonly tempC: number;
   readonly growth: number;
-  readonly biocideKept: number;
+  readonly biocideRetained: number;
 }
 
 /** The hourly rates of water at a temperature. */
@@ -77,7 +77,7 @@ export function waterWarmth(tempC: number, { constants }: Figures = SHIPPED): Wa
   return {
     tempC,
     growth: (Math.max(0, tempC - bacteriaZeroTempC) / (referenceTempC - bacteriaZeroTempC)) ** 2,
-    biocideKept: 0.5 ** (2 ** ((tempC - referenceTempC) / 10) / biocideHalfLifeH),
+    biocideRetained: 0.5 ** (2 ** ((tempC - referenceTempC) / 10) / biocideHalfLifeH),
   };
 }
 
@@ -105,7 +105,7 @@ export function waterAfterHour(
     (1 - water.bacteriaLog10 / bacteriaCeilingLog10);
   return {
     bacteriaLog10: Math.max(0, water.bacteriaLog10 + growth - kill),
-    biocide: water.biocide * warmth.biocideKept,
+    biocide: water.biocide * warmth.biocideRetained,
     solution: water.solution,
     freeChlorinePpm: water.freeChlorinePpm / 4,
     dose: water.dose,

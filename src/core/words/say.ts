@@ -2,7 +2,7 @@ import { speciesName } from './species-name';
 import { IntlMessageFormat } from 'intl-messageformat';
 import { usPattern, usValues } from '../units/us-patterns';
 import { CATALOGUES, languageOf, localeOf, tagOf, unitsOf, type LanguageTag } from './catalogues';
-import { dayWords } from '../calendar/said-dates';
+import { dayWords } from '../calendar/format-date';
 import english from './en.json';
 import { isDay, isMessage, isSpecies, type Message, type MessageKey, type Told, type Words } from './message';
 

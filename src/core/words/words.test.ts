@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import * as v from 'valibot';
-import { comparedWithPlain } from '../protocol/compare';
+import { comparedWithOrdinary } from '../protocol/compare';
 import { QUESTIONS } from '../protocol/questions';
-import { PLAIN_WAYS, PURPOSES, type Ways } from '../protocol/ways';
+import { DEFAULT_WAYS, PURPOSES, type Ways } from '../protocol/ways';
 import { afterLook, LOOK_OUTCOMES } from '../protocol/aftercare';
 import { FLAW_KINDS } from '../dock/flaws';
 import { arrivalHazards } from '../dock/hazards';
@@ -57,10 +57,10 @@ const waysArb: fc.Arbitrary<Ways> = fc.record({
       Object.fromEntries(QUESTIONS.map((q) => [q.key, fc.constantFrom(...q.schools.map((s) => s.key))])),
     )
     .map((house) => ({ house, exceptions: {} })),
-  has: fc.constantFrom([], PLAIN_WAYS.has),
+  has: fc.constantFrom([], DEFAULT_WAYS.has),
   purpose: fc.constantFrom(...PURPOSES),
   eventInDays: fc.integer({ min: 0, max: 12 }),
-  limits: fc.constant(PLAIN_WAYS.limits),
+  limits: fc.constant(DEFAULT_WAYS.limits),
   edits: fc.constant([]),
 });
 const lotArb = fc.record({
@@ -84,7 +84,7 @@ test('whatever comes in, all that is said of it is said in Spanish, whole, and i
   fc.assert(
     fc.property(lotArb, waysArb, (lot, ways) => {
       const told = [
-        comparedWithPlain(lot, ways),
+        comparedWithOrdinary(lot, ways),
         arrivalHazards(lot.species, 'highland farms by air'),
         LOOK_OUTCOMES.map((outcome) =>
           [0, 1, 2].map((round) => afterLook(outcome, round, lot.species, ways)),
@@ -129,7 +129,7 @@ test('words from outside are ours or a few written ones, and nested no deeper th
     expect(v.safeParse(wordsSchema, bad).success).toBe(false);
   fc.assert(
     fc.property(lotArb, (lot) => {
-      for (const { title } of comparedWithPlain(lot, PLAIN_WAYS).steps)
+      for (const { title } of comparedWithOrdinary(lot, DEFAULT_WAYS).steps)
         expect(v.safeParse(wordsSchema, title).success).toBe(true);
     }),
     { numRuns: 60 },

@@ -15,7 +15,7 @@ import { issueCard, makeArrangement } from '../../data/arrangements';
 import type { Trx } from '../../data/connection';
 import { manyPortionsInStock, type PortionRow } from '../../data/portions';
 import type { Action } from '../../data/record';
-import type { Deed } from '../deeds';
+import type { TimedAction } from '../timed-actions';
 import type { Furnished } from '../furnish';
 import { hourOfDay, pastVanDays } from '../history';
 import { DEMO_SHOP } from '../world';
@@ -162,7 +162,7 @@ async function make(
 const recipeOf = (n: number): Recipe => RECIPES[n % RECIPES.length] as Recipe;
 
 /** One arrangement of each van that is used up by now, out with its card. */
-export const arrangementsOfHistory = (now: Date, { rooms }: Furnished): Deed[] =>
+export const arrangementsOfHistory = (now: Date, { rooms }: Furnished): TimedAction[] =>
   pastVanDays(now, STOCK_DAYS).map((daysAgo, n) => ({
     at: hourOfDay(now, daysAgo - 1, 10.5),
     person: 1 + (n % 2),
@@ -183,7 +183,7 @@ const MADE_AT: readonly (readonly [daysAgo: number, hour: number])[] = [
 ];
 const WAITING = 3;
 
-export const arrangementsOfLastDays = (now: Date, { rooms }: Furnished): Deed[] =>
+export const arrangementsOfLastDays = (now: Date, { rooms }: Furnished): TimedAction[] =>
   MADE_AT.map(([daysAgo, hour], n) => ({
     at: hourOfDay(now, daysAgo, hour),
     person: 1 + (n % 2),

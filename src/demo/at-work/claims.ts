@@ -5,7 +5,7 @@ import type { Van } from '../../core/simulate/van';
 import { manyFlaws, moveClaim, openClaim } from '../../data/claims';
 import type { Trx } from '../../data/connection';
 import { maybeLot } from '../../data/lots';
-import type { Deed } from '../deeds';
+import type { TimedAction } from '../timed-actions';
 import { VAN_HOUR, hourOfDay } from '../history';
 
 /** What is claimed for: worse than this share of the stems looked at. */
@@ -39,12 +39,12 @@ export function claimsOf(
   person: number,
   now: Date,
   lotIds: () => readonly string[],
-): Deed[] {
-  return van.lines.flatMap((line, i): Deed[] => {
+): TimedAction[] {
+  return van.lines.flatMap((line, i): TimedAction[] => {
     const opened = hourOfDay(now, daysAgo, VAN_HOUR + 1.2 + i * 0.1);
     let claim: { claimId: string; value: number | null } | null = null;
     const luck = (daysAgo * 7 + line.line * 3) % 10;
-    const move = (at: Date, state: 'sent' | 'credited' | 'refused', share: number | null): Deed => ({
+    const move = (at: Date, state: 'sent' | 'credited' | 'refused', share: number | null): TimedAction => ({
       at,
       person: 0,
       does: async (trx, action) => {

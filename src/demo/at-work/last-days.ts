@@ -1,11 +1,11 @@
-import type { Deed } from '../deeds';
+import type { TimedAction } from '../timed-actions';
 import type { Furnished } from '../furnish';
 import { hourOfDay, pastVans, WEEKS } from '../history';
 import { demoVan } from '../world';
 import { arrangementsOfHistory, arrangementsOfLastDays } from './arrangements';
 import { claimsOf } from './claims';
-import { pailDeeds } from './pails';
-import { STOCK_DAYS, stockDeeds } from './stock';
+import { pailActions } from './pails';
+import { STOCK_DAYS, stockActions } from './stock';
 
 const CLAIMED_BY = 2;
 
@@ -13,8 +13,8 @@ const CLAIMED_BY = 2;
  * A shop at work: eight weeks of vans, arrangements, claims and washing, the last days' stems in
  * their pails at every age, and all that is begun and not yet ended this morning.
  */
-export function lastDays(now: Date, made: Furnished): Deed[] {
-  const claims: Deed[] = [];
+export function lastDays(now: Date, made: Furnished): TimedAction[] {
+  const claims: TimedAction[] = [];
   const lotsOf = new Map<number, readonly string[]>();
   const vans = pastVans(now, STOCK_DAYS, made.rooms.get('bench') ?? '', (daysAgo, lotIds) => {
     lotsOf.set(daysAgo, lotIds);
@@ -26,10 +26,10 @@ export function lastDays(now: Date, made: Furnished): Deed[] {
   }
   return [
     ...vans,
-    ...stockDeeds(now, made, (daysAgo, lotIds) => lotsOf.set(daysAgo, lotIds)),
+    ...stockActions(now, made, (daysAgo, lotIds) => lotsOf.set(daysAgo, lotIds)),
     ...arrangementsOfHistory(now, made),
     ...arrangementsOfLastDays(now, made),
     ...claims,
-    ...pailDeeds(now, made),
+    ...pailActions(now, made),
   ];
 }

@@ -1,6 +1,6 @@
 import { MINUTE_MS } from '../../core/calendar/spans';
 import { onePailForUpdate } from '../../data/pails';
-import type { Deed } from '../deeds';
+import type { TimedAction } from '../timed-actions';
 import type { Furnished } from '../furnish';
 import { hourOfDay, WEEKS } from '../history';
 import { DEMO_PAILS, MORE_PAILS } from '../world';
@@ -13,7 +13,7 @@ const WASHED_A_DAY = 3;
 const WASHED_FOR_DAYS = WEEKS * 7;
 const FLOOR_WATER = { solution: 'flower-food', depth: 'third', tempC: 12, litres: 3, alone: false } as const;
 
-const filling = (pailId: string, at: Date): Deed => ({
+const filling = (pailId: string, at: Date): TimedAction => ({
   at,
   person: 2,
   fills: pailId,
@@ -21,14 +21,14 @@ const filling = (pailId: string, at: Date): Deed => ({
     await fill(trx, action, await onePailForUpdate(trx, pailId), FLOOR_WATER);
   },
 });
-const tippingOut = (pailId: string, at: Date): Deed => ({
+const tippingOut = (pailId: string, at: Date): TimedAction => ({
   at,
   person: 3,
   does: async (trx, action) => tipOut(trx, action, await onePailForUpdate(trx, pailId)),
 });
 
 /** Some spare pails hold the counter's bunches for a day; in the evening they are tipped out, scrubbed, steeped and turned over. */
-function eveningsOf(now: Date, spare: readonly string[]): Deed[] {
+function eveningsOf(now: Date, spare: readonly string[]): TimedAction[] {
   return Array.from({ length: WASHED_FOR_DAYS }, (_, i) => WASHED_FOR_DAYS - i).flatMap((daysAgo) =>
     Array.from({ length: WASHED_A_DAY }, (_, n) => spare[(daysAgo * WASHED_A_DAY + n) % spare.length] ?? '')
       .filter((pailId) => pailId !== '')
@@ -41,18 +41,21 @@ function eveningsOf(now: Date, spare: readonly string[]): Deed[] {
 }
 
 /** What is begun this morning: two in the solution with their clocks running, one scrubbed, two with water for the van. */
-function thisMorning(now: Date, [first = '', second = '', third = '', ...rest]: readonly string[]): Deed[] {
+function thisMorning(
+  now: Date,
+  [first = '', second = '', third = '', ...rest]: readonly string[],
+): TimedAction[] {
   const minutesAgo = (minutes: number): Date => new Date(now.getTime() - minutes * MINUTE_MS);
   const usedYesterday = [first, second, third].flatMap((pailId) => [
     filling(pailId, hourOfDay(now, 1, 8.4)),
     tippingOut(pailId, hourOfDay(now, 1, 18.2)),
   ]);
-  const scrubs = (pailId: string, ago: number): Deed => ({
+  const scrubs = (pailId: string, ago: number): TimedAction => ({
     at: minutesAgo(ago),
     person: 3,
     does: (trx, action) => wash(trx, action, pailId, 'scrubbed', null),
   });
-  const steeps = (pailId: string, left: number): Deed[] => [
+  const steeps = (pailId: string, left: number): TimedAction[] => [
     scrubs(pailId, 12 - left),
     {
       at: minutesAgo(10 - left),
@@ -70,7 +73,7 @@ function thisMorning(now: Date, [first = '', second = '', third = '', ...rest]: 
 }
 
 /** Pails in every state, with the washing of eight weeks behind them. */
-export function pailDeeds(now: Date, { pails }: Furnished): Deed[] {
+export function pailActions(now: Date, { pails }: Furnished): TimedAction[] {
   const spare = pails.slice(DEMO_PAILS.length + MORE_PAILS.length - SPARE);
   return [...eveningsOf(now, spare.slice(5)), ...thisMorning(now, spare)];
 }

@@ -7,7 +7,7 @@ import { changePortion, manyPortionsOfLot } from '../../data/portions';
 import type { Action } from '../../data/record';
 import { moveStay } from '../../data/stays';
 import { condition } from '../conditioned';
-import type { Deed } from '../deeds';
+import type { TimedAction } from '../timed-actions';
 import type { Furnished } from '../furnish';
 import { bookVan, hourOfDay, VAN_HOUR } from '../history';
 import { DEMO_PAILS, demoVan } from '../world';
@@ -65,11 +65,15 @@ async function turnOver(
 }
 
 /** The afternoons on which water is changed: from one pail into the next that is clean, the old one washed for the next. */
-function changesOfWater(now: Date, changes: readonly (() => Placed)[], pails: readonly string[]): Deed[] {
+function changesOfWater(
+  now: Date,
+  changes: readonly (() => Placed)[],
+  pails: readonly string[],
+): TimedAction[] {
   const clean = pails.slice(...RELAY);
   const first = clean.length;
   const half = Math.ceil(changes.length / 2);
-  return changes.flatMap((placed, k): Deed[] => {
+  return changes.flatMap((placed, k): TimedAction[] => {
     const [daysAgo, nth] = k < half ? [2, k] : [1, k - half];
     const at = new Date(hourOfDay(now, daysAgo, CHANGES_FROM_H).getTime() + nth * CHANGE_EVERY_MS);
     const { pailId } = placed();
@@ -86,9 +90,9 @@ function changesOfWater(now: Date, changes: readonly (() => Placed)[], pails: re
           if (isTurned) clean.shift();
         },
       },
-      ...washed.map((deed): Deed => ({
-        ...deed,
-        does: (trx, action) => (isTurned ? deed.does(trx, action) : Promise.resolve()),
+      ...washed.map((timed): TimedAction => ({
+        ...timed,
+        does: (trx, action) => (isTurned ? timed.does(trx, action) : Promise.resolve()),
       })),
     ];
   });
@@ -103,19 +107,19 @@ async function sellSome(trx: Trx, lotId: string, days: number): Promise<void> {
 }
 
 /** The vans of the last days, worked through and partly sold, each lot in a pail of its own. */
-export function stockDeeds(
+export function stockActions(
   now: Date,
   { rooms, pails }: Furnished,
   onBooked: (daysAgo: number, lotIds: readonly string[]) => void,
-): Deed[] {
+): TimedAction[] {
   const booking = { roomId: rooms.get('bench') ?? '', guesses: new Map(), withPlans: true };
   let nextPail = DEMO_PAILS.length;
   const changed: (() => Placed)[] = [];
-  const ofDay = (daysAgo: number): Deed[] => {
+  const ofDay = (daysAgo: number): TimedAction[] => {
     const came = hourOfDay(now, daysAgo, VAN_HOUR);
     const van = demoVan(came);
     let booked: readonly string[] = [];
-    const worked = van.lines.flatMap((line, i): Deed[] => {
+    const worked = van.lines.flatMap((line, i): TimedAction[] => {
       const pailId = pails[nextPail++] ?? '';
       const at = new Date(came.getTime() + HOUR_MS / 2 + i * MINUTES_A_LOT * MINUTE_MS);
       const drinks = daysAgo === 1 && i >= van.lines.length - STILL_DRINKING;

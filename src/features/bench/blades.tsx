@@ -7,7 +7,7 @@ const INK = {
   strokeLinejoin: 'round',
   strokeLinecap: 'round',
 } as const;
-const STEEL = { ...INK, fill: 'var(--sheet)' } as const;
+const STEEL = { ...INK, fill: 'var(--paper-top)' } as const;
 const STEM = { fill: 'none', stroke: 'var(--leaf)', strokeLinecap: 'butt' } as const;
 
 function Thumb({ x, y }: { x: number; y: number }) {

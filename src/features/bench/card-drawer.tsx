@@ -3,7 +3,7 @@ import { Button, Group, Stack } from '@mantine/core';
 import { useState } from 'react';
 import * as v from 'valibot';
 import { PURPOSES, type Purpose } from '@/core/protocol/ways';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import { Choices } from '@/shell/choices';
 import { DayInput } from '@/shell/day-input';
 import { useShopForm } from '@/shell/form';
@@ -98,12 +98,12 @@ function Recut({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
         </Button>
       ))}
       {warned !== null && (
-        <Said isAlert>
+        <Feedback isAlert>
           <p>{t('bench.sap-runs-again')}</p>
           <Button disabled={busy} onClick={() => cut(warned)}>
             {t('bench.cut-all-the-same', { cm: warned })}
           </Button>
-        </Said>
+        </Feedback>
       )}
     </Group>
   );

@@ -1,7 +1,7 @@
 import { standsMm } from '@/core/bench/pail-fit';
 import 'server-only';
 import { HOUR_MS } from '@/core/calendar/spans';
-import { comparedWithPlain } from '@/core/protocol/compare';
+import { comparedWithOrdinary } from '@/core/protocol/compare';
 import { outOfOrder } from '@/core/protocol/in-order';
 import type { PailWish, ProtocolStep } from '@/core/protocol/types';
 import { schoolFor } from '@/core/protocol/schools';
@@ -204,7 +204,7 @@ export function cardOf(
   if (!found) return null;
   const { lot, steps, current } = found;
   const species = floor.species.byKey(lot.speciesKey);
-  const compared = comparedWithPlain(
+  const compared = comparedWithOrdinary(
     {
       species,
       stage: lot.stage,

@@ -2,8 +2,8 @@ import { standsMm } from '@/core/bench/pail-fit';
 import { SimpleGrid, Text, Title } from '@mantine/core';
 import type { ReactNode } from 'react';
 import { addDays } from '@/core/calendar/dates';
-import { saidDate, saidDay } from '@/core/calendar/said-dates';
-import { saidDays } from '@/core/vase-life/said-days';
+import { formatDate, formatDay } from '@/core/calendar/format-date';
+import { formatDays } from '@/core/vase-life/format-days';
 import { pailsForOrder } from '@/core/bench/pails-for-order';
 import { localeOf } from '@/core/words/catalogues';
 import { say } from '@/core/words/say';
@@ -55,7 +55,7 @@ function NextVan({ floor, expected, today, me }: Props) {
       ? t('clear.today')
       : next.dueOn === addDays(today, 1)
         ? t('clear.tomorrow')
-        : saidDay(next.dueOn, 'weekday, day and month', localeOf(me.language));
+        : formatDay(next.dueOn, 'weekday, day and month', localeOf(me.language));
   return (
     <>
       <p>
@@ -122,7 +122,7 @@ function dueRows({ floor, me, today }: Props): Row[] {
     .slice(0, SHOWN)
     .map(({ lot, current, dueAt }) => {
       const how = inZone(dueAt, timeZone).date === today ? 'clock' : 'weekday and clock';
-      const when = saidDate(dueAt.getTime(), timeZone, how, locale);
+      const when = formatDate(dueAt.getTime(), timeZone, how, locale);
       const name = speciesName(me.species.byKey(lot.speciesKey), me.language);
       return {
         portionId: lot.id,
@@ -140,7 +140,7 @@ function firstRows({ lots, me }: Props): Row[] {
     note:
       l.decision === 'use first'
         ? t('clear.use-first', { stems: l.stemsLeft })
-        : t('clear.days-left', { stems: l.stemsLeft, ...saidDays(l.daysLeft) }),
+        : t('clear.days-left', { stems: l.stemsLeft, ...formatDays(l.daysLeft) }),
   }));
 }
 

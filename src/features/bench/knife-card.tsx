@@ -1,10 +1,10 @@
 'use client';
 import { Button, Table, VisuallyHidden } from '@mantine/core';
-import { saidDate } from '@/core/calendar/said-dates';
+import { formatDate } from '@/core/calendar/format-date';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { SKILLS, type Skill } from '@/core/protocol/types';
 import { useLog } from './use-log';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import css from './bench.module.css';
 import { BLADES } from './blades';
 
@@ -56,7 +56,7 @@ interface Props {
 /** How to cut safely and cleanly, and who has been shown what. */
 export function KnifeCard({ people, skills, mayRecord, timeZone, caution }: Props) {
   const { log, busy, said } = useLog('knife card');
-  const day = (at: number): string => saidDate(at, timeZone, 'day');
+  const day = (at: number): string => formatDate(at, timeZone, 'day');
   const record = (personId: string, skill: Skill, shown: boolean, name: string) =>
     void log('bench/skill', { personId, skill, shown }, `${name}: ${skill}`);
   return (
@@ -132,7 +132,7 @@ export function KnifeCard({ people, skills, mayRecord, timeZone, caution }: Prop
         </Table>
       </div>
       {!mayRecord && <p className="soft">The manager records what somebody was shown.</p>}
-      <Said isAlert>{said}</Said>
+      <Feedback isAlert>{said}</Feedback>
     </section>
   );
 }

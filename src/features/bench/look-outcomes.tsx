@@ -8,7 +8,7 @@ import { useWords } from '@/shell/words';
 import type { BenchCard } from './bench-card';
 import css from './bench.module.css';
 import { useSettled, type Log } from './use-log';
-import { DeedBar } from '@/shell/deed-bar';
+import { ActionBar } from '@/shell/action-bar';
 
 const SEEN = [
   { outcome: 'upright', droop: 'firm' },
@@ -37,7 +37,7 @@ export function LookOutcomes({
     );
   return (
     <>
-      <DeedBar>
+      <ActionBar>
         <div className={css.outcomes} role="group" aria-label={t('bench.how-stands')}>
           {SEEN.map(({ outcome, droop }) => (
             <Button
@@ -58,7 +58,7 @@ export function LookOutcomes({
             </Button>
           ))}
         </div>
-      </DeedBar>
+      </ActionBar>
       {hangs !== null && (
         <div className={css.pick}>
           <NumberStepper

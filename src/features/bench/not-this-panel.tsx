@@ -4,7 +4,7 @@ import { useState, type ReactNode } from 'react';
 
 interface Props {
   readonly words: string;
-  /** How far over its button it begins, in pixels, so that it leaves the deed of its card free. */
+  /** How far over its button it begins, in pixels, so that it leaves the main action of its card free. */
   readonly offset: number;
   readonly children: ReactNode;
 }

@@ -6,15 +6,15 @@ import { useState, type ReactNode } from 'react';
 const NotThisPanel = dynamic(() => import('./not-this-panel').then((m) => m.NotThisPanel), { ssr: false });
 const GAP_PX = 8;
 
-/** How far above the button the deed of its card begins. */
-function deedAbove(button: HTMLElement): number {
-  const deed = button.closest('article')?.querySelector('[data-deed-bar]');
-  return deed ? button.getBoundingClientRect().top - deed.getBoundingClientRect().top : 0;
+/** How far above the button the action of its card begins. */
+function actionAbove(button: HTMLElement): number {
+  const action = button.closest('article')?.querySelector('[data-action-bar]');
+  return action ? button.getBoundingClientRect().top - action.getBoundingClientRect().top : 0;
 }
 
 /**
  * What else may be done with the lot in hand. It lies over its own card, as wide as that, and leaves
- * its deed free: nothing of the other pair of hands' moves, and what was set is logged in one tap.
+ * its action free: nothing of the other pair of hands' moves, and what was set is logged in one tap.
  */
 export function NotThis({ words, children }: { words: string; children: ReactNode }) {
   const [offset, setOffset] = useState<number | null>(null);
@@ -28,7 +28,7 @@ export function NotThis({ words, children }: { words: string; children: ReactNod
     <Button
       variant="quiet"
       aria-haspopup="dialog"
-      onClick={({ currentTarget }) => setOffset(deedAbove(currentTarget) + GAP_PX)}
+      onClick={({ currentTarget }) => setOffset(actionAbove(currentTarget) + GAP_PX)}
     >
       {words}
     </Button>

@@ -1,7 +1,7 @@
 'use client';
 import { Button } from '@mantine/core';
 import { BATCH_PPM, FILM_ML, filmSum } from '@/core/sanitising/film';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import { Choices } from '@/shell/choices';
 import { MeasureStepper } from '@/shell/measure-stepper';
 import { useWords } from '@/shell/words';
@@ -83,7 +83,7 @@ function Dealt({
           </li>
         ))}
       </ul>
-      {held < stems && <Said isNote>{t('bench.more-than-hold', { n: stems - held })}</Said>}
+      {held < stems && <Feedback isNote>{t('bench.more-than-hold', { n: stems - held })}</Feedback>}
       <Button variant="quiet" onClick={onOther}>
         {t('bench.one-pail-for-all')}
       </Button>
@@ -95,7 +95,7 @@ function Dealt({
 export function PailPicker(props: Props) {
   const t = useWords();
   const { pails, pailId, litres, onPail, onLitres, film, isAcid, stems, dealt, isDealt, onDealt } = props;
-  if (pails.length === 0) return <Said isNote>{t('bench.no-clean-pail')}</Said>;
+  if (pails.length === 0) return <Feedback isNote>{t('bench.no-clean-pail')}</Feedback>;
   if (isDealt && dealt.length > 0)
     return (
       <div className={css.pick}>

@@ -1,6 +1,6 @@
 import { Table } from '@mantine/core';
 import { MINUTE_MS } from '@/core/calendar/spans';
-import { saidDate } from '@/core/calendar/said-dates';
+import { formatDate } from '@/core/calendar/format-date';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { LinkButton } from '@/shell/link-button';
 import { scaleLinear } from 'd3-scale';
@@ -37,7 +37,7 @@ function rowsOf(plan: BenchPlan): Row[] {
 const clockOf =
   (madeAt: Date, timeZone: string) =>
   (min: number): string =>
-    saidDate(madeAt.getTime() + min * MINUTE_MS, timeZone, 'clock');
+    formatDate(madeAt.getTime() + min * MINUTE_MS, timeZone, 'clock');
 
 function Bars({
   row,

@@ -1,7 +1,7 @@
 'use client';
 import { Button, Group } from '@mantine/core';
 import { MINUTE_MS } from '@/core/calendar/spans';
-import { saidDate } from '@/core/calendar/said-dates';
+import { formatDate } from '@/core/calendar/format-date';
 
 import { LinkButton } from '@/shell/link-button';
 import { useEffect, useState } from 'react';
@@ -28,7 +28,7 @@ const SLOW_MS = 1000;
 
 function Clear({ plan, madeAt, timeZone }: { plan: BenchPlan; madeAt: number; timeZone: string }) {
   const t = useWords();
-  const at = (min: number): string => saidDate(madeAt + min * MINUTE_MS, timeZone, 'clock');
+  const at = (min: number): string => formatDate(madeAt + min * MINUTE_MS, timeZone, 'clock');
   return (
     <>
       {' '}

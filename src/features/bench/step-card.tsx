@@ -8,14 +8,14 @@ import { Beaker } from '@/drawing/beaker';
 import { Stem } from '@/drawing/stem';
 import { clockWords, useShopNow } from '@/shell/clock';
 import { useActions } from '@/shell/actions';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import { useWords, type SayWords } from '@/shell/words';
 import type { BenchCard } from './bench-card';
 import css from './bench.module.css';
 import { CautionLine } from './caution-line';
 import { LookOutcomes } from './look-outcomes';
 import { PailPicker } from './pail-picker';
-import { binsWhatHangs, StepDeed, type Chosen } from './step-deed';
+import { binsWhatHangs, StepButton, type Chosen } from './step-button';
 import { useLog } from './use-log';
 import { NotThis } from './not-this';
 
@@ -165,14 +165,14 @@ export function StepCard({
             isAcid={card.isAcid}
           />
         ) : null}
-        <Said isAlert>{log.said}</Said>
+        <Feedback isAlert>{log.said}</Feedback>
       </Stack>
-      {/* No box of its own: the deed keeps in sight for as long as any of its card is. */}
+      {/* No box of its own: the main action keeps in sight for as long as any of its card is. */}
       <div style={{ display: 'contents' }}>
         {isLook ? (
           <LookOutcomes card={card} log={log} isKept={isKept} />
         ) : (
-          <StepDeed
+          <StepButton
             card={card}
             log={log}
             chosen={chosen}

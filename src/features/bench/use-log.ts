@@ -25,15 +25,15 @@ export interface Log {
 }
 
 /** What was said last of each lot on this tablet, until something of it is tapped again. */
-const lastSaid = new Map<string, string>();
+const lastFeedback = new Map<string, string>();
 const listeners = new Set<() => void>();
 const hear = (listener: () => void): (() => void) => {
   listeners.add(listener);
   return () => listeners.delete(listener);
 };
 function sayOf(whose: string, words: string | null): void {
-  if (words === null) lastSaid.delete(whose);
-  else lastSaid.set(whose, words);
+  if (words === null) lastFeedback.delete(whose);
+  else lastFeedback.set(whose, words);
   for (const listener of listeners) listener();
 }
 
@@ -46,7 +46,7 @@ export function useLog(whose: string): Log {
   const [busy, setBusy] = useState(false);
   const said = useSyncExternalStore(
     hear,
-    () => lastSaid.get(whose) ?? null,
+    () => lastFeedback.get(whose) ?? null,
     () => null,
   );
   return {

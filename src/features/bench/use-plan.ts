@@ -32,7 +32,7 @@ async function askInput(): Promise<BenchInput> {
 }
 
 /** Minutes by which the end may shift before the plan's times are put right. */
-const SLIPPED_MIN = 5;
+const LATE_MIN = 5;
 
 /** Whether a new plan is put up in the place of the one that stands: nobody is moved for nothing. */
 function isWorthPutting(next: BenchPlan, input: BenchInput, { plan, planAgeMin }: Asked): boolean {
@@ -44,9 +44,9 @@ function isWorthPutting(next: BenchPlan, input: BenchInput, { plan, planAgeMin }
     plan.assignment.some((w) => !hands.has(w.hands) && known.has(w.lot));
   const isMissing =
     input.hands.length > new Set(plan.assignment.map((w) => w.hands)).size && next.lots.length > 1;
-  const isSlipped = Math.abs(plan.objective.finishMin - planAgeMin - next.objective.finishMin) > SLIPPED_MIN;
+  const isLate = Math.abs(plan.objective.finishMin - planAgeMin - next.objective.finishMin) > LATE_MIN;
   return (
-    isSlipped ||
+    isLate ||
     isOther ||
     isMissing ||
     next.order.join() !== plan.order.filter((id) => next.order.includes(id)).join()

@@ -7,7 +7,7 @@ import * as v from 'valibot';
 import { typedNumber } from '@/core/numbers/read-number';
 import { useActions } from '@/shell/actions';
 import { aNumber, aReason, useShopForm } from '@/shell/form';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import type { FigureRow } from './figure-rows';
 import { ReasonInput } from './reason-input';
 
@@ -35,7 +35,7 @@ export function FigureForm({ row, onSet }: { row: FigureRow; onSet: () => void }
           {...form.getInputProps('value')}
         />
         <ReasonInput {...form.getInputProps('reason')} />
-        <Button type="submit" variant="deed">
+        <Button type="submit" variant="main">
           Set it
         </Button>
         {row.own && (
@@ -48,7 +48,7 @@ export function FigureForm({ row, onSet }: { row: FigureRow; onSet: () => void }
           </Button>
         )}
       </Group>
-      <Said isAlert>{problem}</Said>
+      <Feedback isAlert>{problem}</Feedback>
     </form>
   );
 }

@@ -7,7 +7,7 @@ import { overridesSchema } from '@/core/door/schemas';
 import { speciesFileSchema, type SpeciesFile } from '@/core/door/species-schema';
 import { composeProtocol } from '@/core/protocol/compose';
 import { questionOf } from '@/core/protocol/schools';
-import { PLAIN_WAYS } from '@/core/protocol/ways';
+import { DEFAULT_WAYS } from '@/core/protocol/ways';
 import { idealArrivalStage } from '@/core/species/species';
 import { isLanguage } from '@/core/words/catalogues';
 import { low, m, saidSpecies, type Message, type Words } from '@/core/words/message';
@@ -143,7 +143,7 @@ export const deskHandlers: Handlers<keyof typeof deskActions> = {
       // Composed once here: an edit that cannot be said is found now, and not at the bench.
       const steps = composeProtocol(
         { species, stage: idealArrivalStage(species), droop: 'firm', packing: '', hoursDry: 0 },
-        { ...PLAIN_WAYS, edits: file.edits },
+        { ...DEFAULT_WAYS, edits: file.edits },
       );
       if (!steps.some((s) => s.kind === 'drink'))
         throw new RefusedError('Without a drink the stems die. Nothing was changed; leave that step in.');

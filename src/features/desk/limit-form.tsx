@@ -4,7 +4,7 @@ import * as v from 'valibot';
 import { typedNumber } from '@/core/numbers/read-number';
 import type { WaterLimits } from '@/core/protocol/ways';
 import { aNumber, aReason, useShopForm } from '@/shell/form';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import css from './desk.module.css';
 import { ReasonInput } from './reason-input';
 import { useWay } from './use-way';
@@ -50,7 +50,7 @@ export function LimitForm({ limits, mayChange }: { limits: WaterLimits; mayChang
           <Button type="submit">Set them</Button>
         </>
       )}
-      <Said isAlert>{problem}</Said>
+      <Feedback isAlert>{problem}</Feedback>
     </form>
   );
 }

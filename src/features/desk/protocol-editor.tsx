@@ -2,13 +2,13 @@
 import { Button, Group, VisuallyHidden } from '@mantine/core';
 import { useState } from 'react';
 import type { SpeciesFile } from '@/core/door/species-schema';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import css from './desk.module.css';
-import { StepForm, type SaidStep } from './step-form';
+import { StepForm, type StepShown } from './step-form';
 import { useProtocol } from './use-protocol';
 
 interface Props {
-  readonly steps: readonly SaidStep[];
+  readonly steps: readonly StepShown[];
   readonly file: SpeciesFile;
   readonly mayChange: boolean;
 }
@@ -54,7 +54,7 @@ export function ProtocolEditor({ steps, file, mayChange }: Props) {
             .
           </p>
           <Button onClick={() => void put([], 'as the product has it')}>The product’s again</Button>
-          <Said isAlert>{problem}</Said>
+          <Feedback isAlert>{problem}</Feedback>
         </Group>
       )}
     </>

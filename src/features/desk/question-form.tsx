@@ -6,7 +6,7 @@ import type { Question } from '@/core/protocol/questions';
 import type { Spoken } from '@/core/words/say';
 import type { QuestionKey } from '@/core/protocol/schools';
 import { aReason, useShopForm } from '@/shell/form';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import css from './desk.module.css';
 import kit from '@/shell/theme/kit.module.css';
 import { ReasonInput } from './reason-input';
@@ -117,7 +117,7 @@ export function QuestionForm(props: QuestionProps) {
           )}
           <ReasonInput {...form.getInputProps('reason')} />
           <Button type="submit">{subject === '' ? 'Our way from now' : 'Its exception from now'}</Button>
-          <Said isAlert>{problem}</Said>
+          <Feedback isAlert>{problem}</Feedback>
         </form>
       )}
     </Fieldset>

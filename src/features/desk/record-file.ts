@@ -1,6 +1,6 @@
 import 'server-only';
 import Papa from 'papaparse';
-import { defused } from '@/core/sheets/defused';
+import { defused } from '@/core/csv/defused';
 import { manyEntriesAsked } from '@/data/record-asked';
 import { say } from '@/core/words/say';
 import { inZone, now } from '@/server/clock';

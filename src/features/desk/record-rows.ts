@@ -1,4 +1,4 @@
-import { saidDate } from '@/core/calendar/said-dates';
+import { formatDate } from '@/core/calendar/format-date';
 import { DAY_MS } from '@/core/calendar/spans';
 import { localeOf } from '@/core/words/catalogues';
 import { say } from '@/core/words/say';
@@ -28,7 +28,7 @@ const BY_WEEKDAY_MS = 6 * DAY_MS;
 export function recordRows(entries: readonly Entry[], me: SignedIn, now: Date): RecordRow[] {
   const locale = localeOf(me.language);
   const said = (at: Date): string =>
-    saidDate(
+    formatDate(
       at.getTime(),
       me.shop.timeZone,
       now.getTime() - at.getTime() < BY_WEEKDAY_MS ? 'weekday and clock' : 'date and clock',

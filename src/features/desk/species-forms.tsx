@@ -6,7 +6,7 @@ import * as v from 'valibot';
 import { FIRST_SPECIES } from '@/core/species/species';
 import { useActions } from '@/shell/actions';
 import { aReason, someText, useShopForm } from '@/shell/form';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import css from './desk.module.css';
 import { FileTap } from '@/shell/file-tap';
 import { ReasonInput } from './reason-input';
@@ -45,23 +45,24 @@ export function ImportSpecies() {
   const router = useRouter();
   const { act } = useActions();
   const [read, setRead] = useState<Read | null>(null);
-  const [said, setSaid] = useState<string | null>(null);
+  const [said, setFeedback] = useState<string | null>(null);
   const form = useShopForm(REASONED, { reason: '' });
   const choose = async (chosen: File) => {
     setRead(null);
-    setSaid(null);
-    if (chosen.size > MOST_BYTES) return setSaid('That is larger than a species can be. Nothing was read.');
+    setFeedback(null);
+    if (chosen.size > MOST_BYTES)
+      return setFeedback('That is larger than a species can be. Nothing was read.');
     const result = readFile(await chosen.text());
-    if (typeof result === 'string') setSaid(result);
+    if (typeof result === 'string') setFeedback(result);
     else setRead(result);
   };
   const take = async ({ reason }: { reason: string }) => {
     const outcome = await act('desk/set-protocol', { file: read?.file, reason });
-    if (!outcome.ok) return setSaid(`${outcome.message} Nothing was changed.`);
+    if (!outcome.ok) return setFeedback(`${outcome.message} Nothing was changed.`);
     const key = read?.file.speciesKey;
     setRead(null);
     form.reset();
-    setSaid('Taken. It holds for lots that come from now on.');
+    setFeedback('Taken. It holds for lots that come from now on.');
     router.push(`/desk/species?species=${typeof key === 'string' ? key : ''}`);
   };
   return (
@@ -80,7 +81,7 @@ export function ImportSpecies() {
           <Button type="submit">Take it</Button>
         </form>
       )}
-      <Said>{said}</Said>
+      <Feedback>{said}</Feedback>
     </div>
   );
 }
@@ -117,7 +118,7 @@ export function AddSpecies({
         data={species.map((s) => ({ value: s.key, label: s.name }))}
       />
       <Button type="submit">Add it</Button>
-      <Said isAlert>{problem}</Said>
+      <Feedback isAlert>{problem}</Feedback>
     </form>
   );
 }

@@ -10,16 +10,16 @@ import { fromTypedMeasure, typedMeasure, type Measure, type Units } from '@/core
 import type { Spoken } from '@/core/words/say';
 import { aNumber, aReason, useShopForm } from '@/shell/form';
 import { useMeasures } from '@/shell/reader';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import css from './desk.module.css';
 import { ReasonInput } from './reason-input';
 import { useProtocol } from './use-protocol';
 
 /** A step in the words of whoever reads it. */
-export type SaidStep = Spoken<ProtocolStep>;
+export type StepShown = Spoken<ProtocolStep>;
 
 /** A kind's own numbers, which a hand at the desk may type. */
-function numbersOf(step: SaidStep): [string, number][] {
+function numbersOf(step: StepShown): [string, number][] {
   return Object.entries(step.params).flatMap(([key, value]): [string, number][] =>
     typeof value === 'number' ? [[key, value]] : [],
   );
@@ -69,7 +69,7 @@ const SCHEMA = v.object({
 });
 
 /** Changes one step of a protocol, leaves it out, or adds another after it; each with its reason. */
-export function StepForm({ step, file }: { step: SaidStep; file: SpeciesFile }) {
+export function StepForm({ step, file }: { step: StepShown; file: SpeciesFile }) {
   const { problem, put } = useProtocol(file);
   const { units, unit } = useMeasures();
   const labelOf = (key: string): string => {
@@ -132,7 +132,7 @@ export function StepForm({ step, file }: { step: SaidStep; file: SpeciesFile }) 
       <NativeSelect label="Add after it" data={SIMPLE} {...form.getInputProps('adds')} />
       <TextInput label="said as" flex="1 1 16rem" maxLength={90} {...form.getInputProps('addsTitle')} />
       <Button onClick={add}>Add it</Button>
-      <Said isAlert>{problem}</Said>
+      <Feedback isAlert>{problem}</Feedback>
     </form>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 import { Button, VisuallyHidden } from '@mantine/core';
 import type { InputOf } from '@/core/actions/actions';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import css from './desk.module.css';
 import { useWay } from './use-way';
 
@@ -21,7 +21,7 @@ export function SwitchForm({ kind, rows, mayChange }: SwitchProps) {
   const { problem, set } = useWay();
   return (
     <>
-      <Said isAlert>{problem}</Said>
+      <Feedback isAlert>{problem}</Feedback>
       <ul className="rowlist">
         {rows.map((row) => (
           <li key={row.key} className={css.switch}>

@@ -19,7 +19,7 @@ import { SwitchForm } from './way-switches';
 
 /** Worth of schools, kept by species and figures: they change seldom and cost a forecast each. */
 const kept = new Map<string, Readonly<Record<string, number>>>();
-const MOST_KEPT = 400;
+const MOST_CACHED = 400;
 
 function worthOf(species: Species, key: QuestionKey, overrides: Awaited<ReturnType<typeof shopOverrides>>) {
   if (!WORTH_KNOWN.includes(key)) return null;
@@ -28,7 +28,7 @@ function worthOf(species: Species, key: QuestionKey, overrides: Awaited<ReturnTy
   if (known) return known;
   const worth = schoolWorth(species, key, overrides ?? undefined) ?? [];
   const made = Object.fromEntries(worth.map((w) => [w.school, w.days]));
-  if (kept.size >= MOST_KEPT) kept.clear();
+  if (kept.size >= MOST_CACHED) kept.clear();
   kept.set(by, made);
   return made;
 }

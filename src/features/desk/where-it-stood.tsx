@@ -1,5 +1,5 @@
 import { Table, TableTbody, TableTd, TableTh, TableThead, TableTr } from '@mantine/core';
-import { saidDate } from '@/core/calendar/said-dates';
+import { formatDate } from '@/core/calendar/format-date';
 import { SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
 import type { LotStay } from '@/data/pail-history';
 import { ShopLink as Link } from '@/shell/shop-link';
@@ -19,7 +19,7 @@ function waterWords({ wet, solution, start }: LotStay): string {
 
 /** Where a lot's stems were since they came: place, pail and water, one line after the other. */
 export function WhereItStood({ lot, stays, timeZone, locale }: Props) {
-  const when = (at: Date): string => saidDate(at.getTime(), timeZone, 'day and clock', locale);
+  const when = (at: Date): string => formatDate(at.getTime(), timeZone, 'day and clock', locale);
   const isSplit = stays.some((s) => s.no > 1);
   return (
     <section aria-label="Where it stood">

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useActions } from '@/shell/actions';
 import type { LotView } from '@/server/stock';
 import css from './flaws.module.css';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 
 /** A box that belongs to tomorrow: whether it bears the wait as it is, and the tap that sets it aside. */
 export function AnotherDay({
@@ -21,14 +21,14 @@ export function AnotherDay({
   bearsANight: boolean;
 }) {
   const { act } = useActions();
-  const [said, setSaid] = useState<string | null>(null);
+  const [said, setFeedback] = useState<string | null>(null);
   const set = async (day: string | null) => {
     const outcome = await act(
       'dock/keep-for',
       { lotId: lot.id, day },
       day ? `lot ${lot.number} set aside for ${day}` : `lot ${lot.number} is for today`,
     );
-    setSaid(outcome.ok ? null : outcome.message);
+    setFeedback(outcome.ok ? null : outcome.message);
   };
   const bears =
     dryHoursLeft === null
@@ -46,7 +46,7 @@ export function AnotherDay({
       ) : (
         <Button onClick={() => void set(null)}>Set aside for {lot.forDay}: it is for today after all</Button>
       )}
-      <Said isAlert>{said}</Said>
+      <Feedback isAlert>{said}</Feedback>
     </Group>
   );
 }

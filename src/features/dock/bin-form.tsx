@@ -6,7 +6,7 @@ import { useActions } from '@/shell/actions';
 import { NumberStepper } from '@/shell/number-stepper';
 import type { LotView } from '@/server/stock';
 import { BIN_REASONS } from '@/core/dock/bin-reasons';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 
 /** A lot this one may be put to. */
 export interface Mate {
@@ -15,12 +15,12 @@ export interface Mate {
   readonly stems: number;
 }
 
-/** What to bin, with a reason, or what came in another state: a count by taps, then the reason, which is the deed. */
+/** What to bin, with a reason, or what came in another state: a count by taps, then the reason, which is the main action. */
 export function BinForm({ lot, mates }: { lot: LotView; mates: readonly Mate[] }) {
   const router = useRouter();
   const { act } = useActions();
   const [stems, setStems] = useState(1);
-  const [said, setSaid] = useState<string | null>(null);
+  const [said, setFeedback] = useState<string | null>(null);
   const most = lot.stemsLeft;
   const bin = async (reason: (typeof BIN_REASONS)[number]) => {
     const count = Math.min(stems, most);
@@ -29,7 +29,7 @@ export function BinForm({ lot, mates }: { lot: LotView; mates: readonly Mate[] }
       { lotId: lot.id, stems: count, reason },
       `bin ${count} of lot ${lot.number}, ${reason}`,
     );
-    setSaid(outcome.ok ? `Binned ${count}: ${reason}. Z takes it back.` : outcome.message);
+    setFeedback(outcome.ok ? `Binned ${count}: ${reason}. Z takes it back.` : outcome.message);
     if (outcome.ok) setStems(1);
   };
   const split = async () => {
@@ -39,7 +39,7 @@ export function BinForm({ lot, mates }: { lot: LotView; mates: readonly Mate[] }
       { lotId: lot.id, stems: count },
       `${count} of lot ${lot.number} into a lot of their own`,
     );
-    setSaid(
+    setFeedback(
       outcome.ok
         ? `${count} stems are a lot of their own now: look at it apart. Z takes it back.`
         : outcome.message,
@@ -52,7 +52,7 @@ export function BinForm({ lot, mates }: { lot: LotView; mates: readonly Mate[] }
       { lotId: lot.id, intoId: mate.id },
       `lot ${lot.number} put to lot ${mate.number}`,
     );
-    setSaid(outcome.ok ? `One lot now: ${mate.number}. Z takes it back.` : outcome.message);
+    setFeedback(outcome.ok ? `One lot now: ${mate.number}. Z takes it back.` : outcome.message);
     if (outcome.ok) router.push(`/dock?lot=${mate.id}`, { scroll: false });
   };
   return (
@@ -70,7 +70,7 @@ export function BinForm({ lot, mates }: { lot: LotView; mates: readonly Mate[] }
         <span className="soft">of {most}</span>
         <Button
           onClick={() => {
-            if (most < 2) setSaid('It is one stem: there is nothing to part.');
+            if (most < 2) setFeedback('It is one stem: there is nothing to part.');
             else void split();
           }}
         >
@@ -93,7 +93,7 @@ export function BinForm({ lot, mates }: { lot: LotView; mates: readonly Mate[] }
           ))}
         </Group>
       )}
-      <Said>{said}</Said>
+      <Feedback>{said}</Feedback>
     </>
   );
 }

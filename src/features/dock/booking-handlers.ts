@@ -4,7 +4,7 @@ import 'server-only';
 import type { bookingActions } from '@/core/actions/dock-booking';
 import type { BookLine } from '@/core/actions/fields';
 import { firstGuess, hoursSinceCut, type FirstGuess, type GuessInput } from '@/core/dock/first-guess';
-import { plainWords } from '@/core/species/plain-words';
+import { foldedWords } from '@/core/species/folded-words';
 import type { Overrides } from '@/core/model/figures';
 import { isWetPacked } from '@/core/vase-life/journey';
 import type { Trx } from '@/data/connection';
@@ -142,7 +142,7 @@ export const dockBookingHandlers: Handlers<keyof typeof bookingActions> = {
       const roomId = await benchOf(context);
       const booking = await bookingOf(trx, me, action.at);
       const meant = note.chosen.flatMap(({ product, speciesKey }) => {
-        const said = plainWords(product);
+        const said = foldedWords(product);
         return said === '' || !me.species.find(speciesKey) ? [] : [{ words: said, speciesKey }];
       });
       await rememberSupplierWords(trx, action.shopId, note.supplier, meant, action.at);
@@ -210,7 +210,7 @@ export const dockBookingHandlers: Handlers<keyof typeof bookingActions> = {
   'dock/unlearn': {
     work: async ({ trx, action }, { supplier, shape, product }) => {
       const makes = shape === null ? 0 : await forgetSupplierColumns(trx, supplier, shape);
-      const said = product === null ? 0 : await forgetSupplierWords(trx, supplier, plainWords(product));
+      const said = product === null ? 0 : await forgetSupplierWords(trx, supplier, foldedWords(product));
       if (makes + said === 0)
         throw new RefusedError('Nothing of that was remembered any more. Nothing was changed.');
       await writeEntry(trx, action, {

@@ -6,7 +6,7 @@ import * as v from 'valibot';
 import { typedNumber } from '@/core/numbers/read-number';
 import { useActions } from '@/shell/actions';
 import { aNumber, useShopForm } from '@/shell/form';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 
 const SCHEMA = v.object({ credited: aNumber });
 
@@ -69,7 +69,7 @@ export function ClaimMoves({ claim, maySettle }: Props) {
         <Button variant="quiet" disabled={busy} onClick={() => void move('withdrawn', null)}>
           Withdraw
         </Button>
-        {problem && <Said isAlert>{problem}</Said>}
+        {problem && <Feedback isAlert>{problem}</Feedback>}
       </Group>
     </form>
   );

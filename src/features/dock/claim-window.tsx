@@ -16,11 +16,11 @@ const SCHEMA = v.object({
 export function ClaimWindow({ supplier, hours }: { supplier: string; hours: number }) {
   const router = useRouter();
   const { act } = useActions();
-  const [said, setSaid] = useState<string | null>(null);
+  const [said, setFeedback] = useState<string | null>(null);
   const form = useShopForm(SCHEMA, { hours: String(hours) });
   const save = async (typed: { hours: string }) => {
     const outcome = await act('dock/claim-window', { supplier, hours: Number(typed.hours) }, v4());
-    setSaid(outcome.ok ? 'Holds for claims from now on.' : outcome.message);
+    setFeedback(outcome.ok ? 'Holds for claims from now on.' : outcome.message);
     router.refresh();
   };
   return (

@@ -4,8 +4,8 @@ import { useState } from 'react';
 import { COLUMNS, findHeading, shapeOf, type Column } from '@/core/note/columns';
 import css from './dock.module.css';
 import type { NamedColumns } from './half-read';
-import { DeedBar } from '@/shell/deed-bar';
-import { Said } from '@/shell/said';
+import { ActionBar } from '@/shell/action-bar';
+import { Feedback } from '@/shell/feedback';
 
 const WORDS: Readonly<Record<Column, string>> = {
   deliveryRef: 'delivery number',
@@ -139,15 +139,15 @@ export function ColumnChooser({
         </Table>
       </div>
       {isTried && !(names.includes('product') && counts) && (
-        <Said isAlert>
+        <Feedback isAlert>
           One column has to be the product, and one a count of bunches or stems, or a weight.
-        </Said>
+        </Feedback>
       )}
-      <DeedBar>
-        <Button variant="deed" onClick={() => (isReady ? choose() : setTried(true))} data-step-in-hand>
+      <ActionBar>
+        <Button variant="main" onClick={() => (isReady ? choose() : setTried(true))} data-step-in-hand>
           {isReady ? 'Read it so' : 'Name the supplier, the product, and a count or a weight; each once'}
         </Button>
-      </DeedBar>
+      </ActionBar>
     </Stack>
   );
 }

@@ -6,7 +6,7 @@ import type { LotView } from '@/server/stock';
 import { useActions } from '@/shell/actions';
 import { DayInput } from '@/shell/day-input';
 import { aReason, someText, useShopForm } from '@/shell/form';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import { useSpecies } from '@/shell/species';
 
 const OF_LOT = v.object({
@@ -25,7 +25,7 @@ const OF_DELIVERY = v.object({
 function LotForm({ lot }: { lot: LotView }) {
   const { act } = useActions();
   const { all } = useSpecies();
-  const [said, setSaid] = useState<string | null>(null);
+  const [said, setFeedback] = useState<string | null>(null);
   const form = useShopForm(OF_LOT, {
     speciesKey: lot.speciesKey,
     variety: lot.variety ?? '',
@@ -38,7 +38,7 @@ function LotForm({ lot }: { lot: LotView }) {
       { lotId: lot.id, variety: variety || null, ...typed },
       `lot ${lot.number} put right`,
     );
-    setSaid(outcome.ok ? null : outcome.message);
+    setFeedback(outcome.ok ? null : outcome.message);
   };
   return (
     <form onSubmit={form.onSubmit((typed) => void save(typed))}>
@@ -60,7 +60,7 @@ function LotForm({ lot }: { lot: LotView }) {
         <TextInput label="How you know" maxLength={200} {...form.getInputProps('reason')} />
         <Button type="submit">Put lot {lot.number} right</Button>
       </Group>
-      <Said isAlert>{said}</Said>
+      <Feedback isAlert>{said}</Feedback>
     </form>
   );
 }
@@ -68,7 +68,7 @@ function LotForm({ lot }: { lot: LotView }) {
 /** Whose delivery it was and what it is called, put right for all that came with it. */
 function DeliveryForm({ lot }: { lot: LotView }) {
   const { act } = useActions();
-  const [said, setSaid] = useState<string | null>(null);
+  const [said, setFeedback] = useState<string | null>(null);
   const form = useShopForm(OF_DELIVERY, {
     supplier: lot.supplier,
     deliveryRef: lot.deliveryRef,
@@ -80,7 +80,7 @@ function DeliveryForm({ lot }: { lot: LotView }) {
       { deliveryId: lot.deliveryId, ...typed },
       `delivery ${lot.deliveryRef} put right`,
     );
-    setSaid(outcome.ok ? null : outcome.message);
+    setFeedback(outcome.ok ? null : outcome.message);
   };
   return (
     <form onSubmit={form.onSubmit((typed) => void save(typed))}>
@@ -90,7 +90,7 @@ function DeliveryForm({ lot }: { lot: LotView }) {
         <TextInput label="How you know whose" maxLength={200} {...form.getInputProps('reason')} />
         <Button type="submit">Put the delivery right</Button>
       </Group>
-      <Said isAlert>{said}</Said>
+      <Feedback isAlert>{said}</Feedback>
     </form>
   );
 }

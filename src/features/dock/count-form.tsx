@@ -4,13 +4,13 @@ import { typedNumber } from '@/core/numbers/read-number';
 import { useState } from 'react';
 import { useActions } from '@/shell/actions';
 import { Choices } from '@/shell/choices';
-import { useHalfDone } from '@/shell/kept';
+import { useHalfDone } from '@/shell/half-done';
 import { NumberStepper } from '@/shell/number-stepper';
 import type { LotView } from '@/server/stock';
 import type { GramsFound } from '@/core/dock/grams';
 import { stemsByWeight } from '@/core/dock/grams';
 import css from './flaws.module.css';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 
 interface Counting {
   readonly how: 'bunches' | 'stems' | 'weight';
@@ -63,13 +63,13 @@ export function CountForm({ lot, grams }: { lot: LotView; grams: GramsFound | nu
     grams: '',
     bunchGrams: '',
   });
-  const [said, setSaid] = useState<string | null>(null);
+  const [said, setFeedback] = useState<string | null>(null);
   const stems = countOf(c, grams);
   const bunchGrams = c.how === 'weight' ? null : asNumber(c.bunchGrams);
   const diff = stems === null ? 0 : noted - stems;
   const log = async () => {
     if (stems === null)
-      return setSaid('Put all of it on the scale first: its grams say how many stems it is.');
+      return setFeedback('Put all of it on the scale first: its grams say how many stems it is.');
     const weighed = bunchGrams === null ? null : { stems: c.perBunch, grams: bunchGrams };
     const outcome = await act(
       'dock/count',
@@ -77,7 +77,7 @@ export function CountForm({ lot, grams }: { lot: LotView; grams: GramsFound | nu
       `lot ${lot.number} counted: ${stems}`,
     );
     if (outcome.ok) done();
-    setSaid(outcome.ok ? `Counted: ${stems}. Z takes it back.` : outcome.message);
+    setFeedback(outcome.ok ? `Counted: ${stems}. Z takes it back.` : outcome.message);
   };
   const claimShort = async () => {
     const outcome = await act(
@@ -85,7 +85,7 @@ export function CountForm({ lot, grams }: { lot: LotView; grams: GramsFound | nu
       { lotId: lot.id, kind: 'short' },
       `claim for lot ${lot.number}: short`,
     );
-    setSaid(outcome.ok ? 'Claim opened: short of the note. It stands under Claims.' : outcome.message);
+    setFeedback(outcome.ok ? 'Claim opened: short of the note. It stands under Claims.' : outcome.message);
   };
   return (
     <>
@@ -160,7 +160,7 @@ export function CountForm({ lot, grams }: { lot: LotView; grams: GramsFound | nu
           <Button onClick={() => void claimShort()}>Claim {lot.stemsShort} short</Button>
         )}
       </Group>
-      <Said>{said}</Said>
+      <Feedback>{said}</Feedback>
     </>
   );
 }

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useActions } from '@/shell/actions';
 import type { LotView } from '@/server/stock';
 import css from './flaws.module.css';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 
 const PERCENTS = [10, 25, 50] as const;
 type Asking = 'less' | 'refuse' | null;
@@ -18,7 +18,7 @@ const money = (lot: LotView, percent: number): string =>
 export function DecideForm({ lot, because }: { lot: LotView; because: string }) {
   const { act } = useActions();
   const [asking, setAsking] = useState<Asking>(null);
-  const [said, setSaid] = useState<string | null>(null);
+  const [said, setFeedback] = useState<string | null>(null);
   const decide = async (decision: NonNullable<LotView['decision']>, percent?: number) => {
     const outcome = await act(
       'dock/decide',
@@ -26,7 +26,7 @@ export function DecideForm({ lot, because }: { lot: LotView; because: string }) 
       `lot ${lot.number}: ${decision}`,
     );
     setAsking(null);
-    setSaid(outcome.ok ? null : outcome.message);
+    setFeedback(outcome.ok ? null : outcome.message);
   };
   const plain = (decision: 'accepted' | 'use first', words: string) => (
     <Button aria-pressed={lot.decision === decision} onClick={() => void decide(decision)}>
@@ -62,7 +62,7 @@ export function DecideForm({ lot, because }: { lot: LotView; because: string }) 
           Not now
         </Button>
       )}
-      <Said isAlert>{said}</Said>
+      <Feedback isAlert>{said}</Feedback>
     </div>
   );
 }

@@ -8,7 +8,7 @@ import { MeasureStepper } from '@/shell/measure-stepper';
 import type { LotView } from '@/server/stock';
 import css from './flaws.module.css';
 import { smallPicture } from './small-picture';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import { FileTap } from '@/shell/file-tap';
 import { useMeasures } from '@/shell/reader';
 
@@ -57,7 +57,7 @@ function Thermometer({ lot, place, was }: { lot: LotView; place: 'box' | 'water'
         {was === null ? 'Log' : 'Log anew'}
         <VisuallyHidden>, {name}</VisuallyHidden>
       </Button>
-      <Said isAlert>{problem}</Said>
+      <Feedback isAlert>{problem}</Feedback>
     </Group>
   );
 }
@@ -75,13 +75,14 @@ export function WarmthForm({ lot, evidence }: { lot: LotView; evidence: Evidence
 /** Photographs of a lot: made small on this tablet, without where they were taken. */
 export function PhotoForm({ lot, evidence }: { lot: LotView; evidence: Evidence }) {
   const { act } = useActions();
-  const [said, setSaid] = useState<string | null>(null);
+  const [said, setFeedback] = useState<string | null>(null);
   const take = async (file: File) => {
-    setSaid('Making it small …');
+    setFeedback('Making it small …');
     const jpeg = await smallPicture(file);
-    if (jpeg === null) return setSaid(`“${file.name}” is no picture this tablet can read. Nothing was kept.`);
+    if (jpeg === null)
+      return setFeedback(`“${file.name}” is no picture this tablet can read. Nothing was kept.`);
     const outcome = await act('dock/photo', { lotId: lot.id, jpeg });
-    setSaid(
+    setFeedback(
       outcome.ok
         ? `Kept, ${Math.round((jpeg.length * 3) / 4 / 1000)} kB, without its place. Z takes it back.`
         : outcome.message,
@@ -89,7 +90,7 @@ export function PhotoForm({ lot, evidence }: { lot: LotView; evidence: Evidence 
   };
   const drop = async (photoId: string) => {
     const outcome = await act('dock/photo-away', { lotId: lot.id, photoId });
-    setSaid(outcome.ok ? 'Taken away. Z brings it back.' : outcome.message);
+    setFeedback(outcome.ok ? 'Taken away. Z brings it back.' : outcome.message);
   };
   return (
     <>
@@ -112,7 +113,7 @@ export function PhotoForm({ lot, evidence }: { lot: LotView; evidence: Evidence 
           Take a photograph
         </FileTap>
       </div>
-      <Said>{said}</Said>
+      <Feedback>{said}</Feedback>
     </>
   );
 }

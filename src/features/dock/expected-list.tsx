@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { useActions } from '@/shell/actions';
 import css from './dock.module.css';
 import type { Expected } from './note-preview';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 
 const whenDue = (dueOn: string, today: string): { words: string; late: boolean } => {
   const days = daysBetween(today, dueOn);
@@ -18,11 +18,11 @@ const whenDue = (dueOn: string, today: string): { words: string; late: boolean }
 export function ExpectedList({ expected, today }: { expected: readonly Expected[]; today: string }) {
   const { act } = useActions();
   const { find } = useSpecies();
-  const [said, setSaid] = useState<string | null>(null);
+  const [said, setFeedback] = useState<string | null>(null);
   if (expected.length === 0) return null;
   const callOff = async (e: Expected) => {
     const outcome = await act('dock/call-off', { expectedId: e.id }, `order ${e.orderRef} called off`);
-    setSaid(outcome.ok ? `${e.orderRef} called off. Z takes it back.` : outcome.message);
+    setFeedback(outcome.ok ? `${e.orderRef} called off. Z takes it back.` : outcome.message);
   };
   return (
     <section className={css.expected} aria-label="Expected">
@@ -55,7 +55,7 @@ export function ExpectedList({ expected, today }: { expected: readonly Expected[
           </details>
         );
       })}
-      <Said>{said}</Said>
+      <Feedback>{said}</Feedback>
     </section>
   );
 }

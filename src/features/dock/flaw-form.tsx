@@ -13,10 +13,10 @@ import { FlawMark } from '@/drawing/flaw-mark';
 import type { LotView } from '@/server/stock';
 import { Choices } from '@/shell/choices';
 import { useActions } from '@/shell/actions';
-import { useHalfDone } from '@/shell/kept';
+import { useHalfDone } from '@/shell/half-done';
 import { NumberStepper } from '@/shell/number-stepper';
 import css from './flaws.module.css';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 
 const USUAL_SAMPLE = 20;
 /** A count is carried to the whole lot only as far as its sample allows; hence samples in these sizes. */
@@ -27,12 +27,12 @@ function Counted({
   lot,
   flaw,
   claimed,
-  onSaid,
+  onFeedback,
 }: {
   lot: LotView;
   flaw: FlawInLot;
   claimed: boolean;
-  onSaid: (words: string) => void;
+  onFeedback: (words: string) => void;
 }) {
   const { act } = useActions();
   const [busy, setBusy] = useState(false);
@@ -46,7 +46,7 @@ function Counted({
       `claim for lot ${lot.number}: ${words}`,
     );
     setBusy(false);
-    onSaid(outcome.ok ? `Claim opened: ${words}. It stands under Claims.` : outcome.message);
+    onFeedback(outcome.ok ? `Claim opened: ${words}. It stands under Claims.` : outcome.message);
   };
   return (
     <li className={css.counted}>
@@ -89,7 +89,7 @@ export function FlawForm({
   });
   const { kind, seen } = counting;
   const sample = Math.min(counting.sample, lot.stemsBooked);
-  const [said, setSaid] = useState<string | null>(null);
+  const [said, setFeedback] = useState<string | null>(null);
   const samples = [...new Set([...SAMPLES.filter((n) => n < lot.stemsBooked), lot.stemsBooked])];
   const counted = kind && flawInLot({ kind, seen: Math.min(seen, sample), sample }, lot.stemsBooked);
 
@@ -100,7 +100,7 @@ export function FlawForm({
       { lotId: lot.id, kind, seen: counted.seen, sample },
       `${counted.seen} of ${sample} ${FLAWS[kind].words}, lot ${lot.number}`,
     );
-    setSaid(
+    setFeedback(
       outcome.ok
         ? `Logged: ${FLAWS[kind].words}, ${flawInWords(counted)}. Z takes it back.`
         : outcome.message,
@@ -121,7 +121,7 @@ export function FlawForm({
               lot={lot}
               flaw={f}
               claimed={claimedKinds.includes(f.kind)}
-              onSaid={setSaid}
+              onFeedback={setFeedback}
             />
           ))}
         </ul>
@@ -172,7 +172,7 @@ export function FlawForm({
           )}
         </Group>
       )}
-      <Said>{said}</Said>
+      <Feedback>{said}</Feedback>
     </>
   );
 }

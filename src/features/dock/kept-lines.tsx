@@ -8,7 +8,7 @@ import { useActions } from '@/shell/actions';
 import css from './dock.module.css';
 import { completeLine, lacking, type DraftLine } from './draft-lines';
 import { CutDateInput, StemsInput } from './line-inputs';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 
 const SpeciesCell = dynamic(() => import('./note-line').then((m) => m.SpeciesCell), { ssr: false });
 
@@ -74,7 +74,7 @@ function Waiting({ kept }: { kept: KeptLineView }) {
           Refuse it<VisuallyHidden>, line {kept.line}</VisuallyHidden>
         </Button>
       </Stack>
-      <Said isAlert>{problem}</Said>
+      <Feedback isAlert>{problem}</Feedback>
     </details>
   );
 }

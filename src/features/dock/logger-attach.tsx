@@ -6,7 +6,7 @@ import { v4 } from 'uuid';
 import { BrokenContractError } from '@/core/errors';
 import { useActions } from '@/shell/actions';
 import css from './flaws.module.css';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import { FileTap } from '@/shell/file-tap';
 
 interface Read {
@@ -27,12 +27,12 @@ export function LoggerAttach({
   const router = useRouter();
   const { act } = useActions();
   const [read, setRead] = useState<Read | null>(null);
-  const [said, setSaid] = useState<string | null>(null);
+  const [said, setFeedback] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
 
   const take = async (file: File) => {
     setRead(null);
-    setSaid(null);
+    setFeedback(null);
     try {
       const [{ decodeNote }, { readLogger }, { loggerInWords }] = await Promise.all([
         import('@/core/note/decode'),
@@ -42,7 +42,7 @@ export function LoggerAttach({
       const csv = decodeNote(new Uint8Array(await file.arrayBuffer()));
       setRead({ csv, words: loggerInWords(readLogger(csv)) });
     } catch (error) {
-      setSaid(
+      setFeedback(
         error instanceof BrokenContractError
           ? `“${file.name}” ${error.problems[0]?.message ?? 'could not be read'}. Nothing was changed.`
           : `“${file.name}” could not be read. Nothing was changed.`,
@@ -54,7 +54,7 @@ export function LoggerAttach({
     setBusy(true);
     const outcome = await act('dock/logger', { deliveryId, csv: read.csv }, v4());
     setBusy(false);
-    setSaid(outcome.ok ? 'Used: their ages go by it now. Z takes it back.' : outcome.message);
+    setFeedback(outcome.ok ? 'Used: their ages go by it now. Z takes it back.' : outcome.message);
     if (outcome.ok) setRead(null);
     router.refresh();
   };
@@ -77,7 +77,7 @@ export function LoggerAttach({
           </Button>
         </p>
       )}
-      <Said>{said}</Said>
+      <Feedback>{said}</Feedback>
     </div>
   );
 }

@@ -13,7 +13,7 @@ import { Choices } from '@/shell/choices';
 import { useActions } from '@/shell/actions';
 import type { Told } from '@/shell/told';
 import { useTold } from '@/shell/use-told';
-import { useHalfDone } from '@/shell/kept';
+import { useHalfDone } from '@/shell/half-done';
 import { AnotherDay } from './another-day';
 import type { Mate } from './bin-form';
 import { BoxFoundButton } from './box-found';
@@ -24,9 +24,9 @@ import { LotMeans } from './lot-means';
 import { outlookKey, type Outlook } from './outlook';
 import { StemTouch } from './stem-touch';
 import { nearestStage, STAGES } from './words';
-import { DeedBar } from '@/shell/deed-bar';
+import { ActionBar } from '@/shell/action-bar';
 import { useIntoView } from '@/shell/use-into-view';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { useMeasures } from '@/shell/reader';
 
@@ -173,7 +173,7 @@ export function LotLook(props: LookProps) {
     if (touchedAt === undefined) setTouchedAt(lot.lookedAt);
     setSeen(next);
   };
-  const [said, setSaid] = useState<{ words: string; well: boolean } | null>(null);
+  const [said, setFeedback] = useState<{ words: string; well: boolean } | null>(null);
   const [busy, setBusy] = useState(false);
   const { stageAt, droop } = seen;
   const stage = STAGES[stageAt] ?? STAGES[0];
@@ -204,13 +204,13 @@ export function LotLook(props: LookProps) {
     setBusy(false);
     setTouchedAt(undefined);
     if (!outcome.ok)
-      return setSaid({
+      return setFeedback({
         words:
           outcome.why === 'unavailable' ? 'Kept on this tablet, not yet in the record.' : outcome.message,
         well: false,
       });
     done();
-    setSaid({ words: `Logged: ${stage.word}, ${droop}. The plan on the bench fits it now.`, well: true });
+    setFeedback({ words: `Logged: ${stage.word}, ${droop}. The plan on the bench fits it now.`, well: true });
     if (nextId) router.push(`/dock?lot=${nextId}`, { scroll: false });
   };
 
@@ -262,7 +262,7 @@ export function LotLook(props: LookProps) {
           />
         )}
       </div>
-      {said && <Said isWell={said.well}>{said.words}</Said>}
+      {said && <Feedback isWell={said.well}>{said.words}</Feedback>}
       {outlook && outlook.changes.length > 0 && (
         <p>
           <strong>At the bench, for how it came:</strong>{' '}
@@ -270,12 +270,12 @@ export function LotLook(props: LookProps) {
         </p>
       )}
       <Drawers props={props} advice={advice} />
-      <DeedBar>
-        <Button variant="deed" onClick={() => void log()} disabled={busy} data-step-in-hand>
+      <ActionBar>
+        <Button variant="main" onClick={() => void log()} disabled={busy} data-step-in-hand>
           {lot.looked ? 'Look again' : 'Looked at'}: {stage.word}, {droop}
           <Kbd>Enter</Kbd>
         </Button>
-      </DeedBar>
+      </ActionBar>
     </section>
   );
 }

@@ -10,7 +10,7 @@ import { compareWithOrder, type OrderLine } from '@/core/dock/compare-order';
 import { linesAnswered, waitsForAnswer } from '@/core/note/answer';
 import type { Meaning } from '@/core/note/meaning';
 import { useActions } from '@/shell/actions';
-import { useKept } from '@/shell/kept';
+import { useStored } from '@/shell/half-done';
 import { notDoneWords } from '@/shell/outcome';
 import css from './dock.module.css';
 import { completeLine, isDate, keptLine, lacking, type DraftLine } from './draft-lines';
@@ -18,8 +18,8 @@ import { HALF_READ, type HalfRead, type NamedColumns } from './half-read';
 import { NoteQuestionPanel } from './note-question';
 import { NoteTold, SetAside } from './note-told';
 import { PreviewLines } from './preview-lines';
-import { Said } from '@/shell/said';
-import { DeedBar } from '@/shell/deed-bar';
+import { Feedback } from '@/shell/feedback';
+import { ActionBar } from '@/shell/action-bar';
 import { focusFirstLacking, SupplierInput } from './supplier-input';
 
 const KEEP_AFTER_MS = 300;
@@ -33,7 +33,7 @@ export interface Expected {
   readonly lines: readonly OrderLine[];
 }
 
-/** How the lines were read, in a sentence; what is still to decide is counted as the deed counts it. */
+/** How the lines were read, in a sentence; what is still to decide is counted as the main action counts it. */
 function summary(lines: readonly DraftLine[], toDecide: number, waiting: number): string {
   const of = (test: (l: DraftLine) => boolean): number => lines.filter(test).length;
   const parts = [
@@ -78,8 +78,8 @@ function AgainstOrder({
   );
 }
 
-/** The words on the deed: what stands against it, or what it will do. */
-function deedWords(
+/** The words on the main action: what stands against it, or what it will do. */
+function buttonWords(
   busy: boolean,
   isAsked: boolean,
   open: number,
@@ -136,7 +136,7 @@ export function NotePreview({
   const [isTried, setTried] = useState(false);
   // One key for this booking, however often the button is tapped.
   const [actionKey] = useState(() => v4());
-  const [, keep, forget] = useKept<HalfRead>(HALF_READ);
+  const [, keep, forget] = useStored<HalfRead>(HALF_READ);
   const keepSoon = useDebouncedCallback(keep, KEEP_AFTER_MS);
   const { note, fileName, lines, supplier, deliveryRef } = half;
   const set = (changes: Partial<HalfRead>) => setHalf((h) => ({ ...h, ...changes }));
@@ -275,17 +275,17 @@ export function NotePreview({
         against={against?.lines}
       />
       <SetAside note={note} />
-      <Said isAlert>{problem}</Said>
-      <DeedBar>
+      <Feedback isAlert>{problem}</Feedback>
+      <ActionBar>
         <Button
-          variant="deed"
+          variant="main"
           disabled={busy}
           onClick={() => void (isReady ? book() : showWhatLacks())}
           data-step-in-hand
         >
-          {deedWords(busy, isAsked, open, booked, kept.length)}
+          {buttonWords(busy, isAsked, open, booked, kept.length)}
         </Button>
-      </DeedBar>
+      </ActionBar>
     </Stack>
   );
 }

@@ -10,14 +10,14 @@ import { useEffect, useState } from 'react';
 import { likelyOrder } from '@/core/dock/compare-order';
 import type { DeliveryNote } from '@/core/note/types';
 import { useActions } from '@/shell/actions';
-import { useKept } from '@/shell/kept';
+import { useStored } from '@/shell/half-done';
 import css from './dock.module.css';
 import { draftOf, type DraftLine } from './draft-lines';
 import { HALF_READ, type HalfRead, type NamedColumns } from './half-read';
 import type { Expected } from './note-preview';
 import { FileTap } from '@/shell/file-tap';
 import { bytesOf, fetchHelp, readBytes, wakeReader } from './read-file';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 
 // The preview and its species list are only wanted once a file is there.
 const Reading = () => <p role="status">Reading the note …</p>;
@@ -118,7 +118,7 @@ export function NoteReader({
   const [open, setOpen] = useState<Open | null>(null);
   // Each reading is shown anew, of one file as of another.
   const [no, setNo] = useState(0);
-  const [kept, , dropKept] = useKept<HalfRead>(HALF_READ);
+  const [kept, , dropStored] = useStored<HalfRead>(HALF_READ);
   const [problem, setProblem] = useState<string | null>(null);
   const isDragged = useDragged();
   const species = useSpecies();
@@ -205,14 +205,14 @@ export function NoteReader({
     else showNote(note, 'typed here', null, null);
   };
   const close = () => {
-    dropKept();
+    dropStored();
     setOpen(null);
     router.push('/dock', { scroll: false });
   };
   if (open && isReading)
     return (
       <>
-        <Said isAlert>{problem}</Said>
+        <Feedback isAlert>{problem}</Feedback>
         {open.kind === 'note' && (
           <NotePreview
             key={no}
@@ -266,7 +266,7 @@ export function NoteReader({
           )}
         </Group>
         <Typed key={typed} start={typed} onRead={takeTyped} />
-        <Said isAlert>{problem}</Said>
+        <Feedback isAlert>{problem}</Feedback>
       </Stack>
     </div>
   );

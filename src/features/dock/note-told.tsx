@@ -5,7 +5,7 @@ import type { OrderLine } from '@/core/dock/compare-order';
 import { ASKED, meaningInWords } from '@/core/note/meaning';
 import type { DeliveryNote } from '@/core/note/types';
 import css from './dock.module.css';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 
 /** What does not add up between a note and its lines; null when it does or bears no total. */
 function totalsInWords({ statedTotal, computedTotal }: DeliveryNote): string | null {
@@ -62,7 +62,7 @@ export function NoteTold({
   ].filter((words) => words !== null);
   if (said.length === 0 && settled === null) return null;
   return (
-    <Said isNote>
+    <Feedback isNote>
       {said.map((words) => (
         <span key={words}>{words} </span>
       ))}
@@ -76,7 +76,7 @@ export function NoteTold({
           )}
         </Group>
       )}
-    </Said>
+    </Feedback>
   );
 }
 

@@ -7,9 +7,9 @@ import { useActions } from '@/shell/actions';
 import css from './dock.module.css';
 import { lackingInOrder, type DraftLine } from './draft-lines';
 import { PreviewLines } from './preview-lines';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import { DayInput } from '@/shell/day-input';
-import { DeedBar } from '@/shell/deed-bar';
+import { ActionBar } from '@/shell/action-bar';
 import { focusFirstLacking, SupplierInput } from './supplier-input';
 
 /** What was ordered, line by line as understood, and the day it is to come. */
@@ -96,12 +96,12 @@ export function OrderPreview({
         </Button>
       </header>
       <PreviewLines lines={lines} onChange={change} isOrder />
-      <Said isAlert>{problem}</Said>
-      <DeedBar>
-        <Button variant="deed" onClick={() => void (isReady ? place() : showWhatLacks())} data-step-in-hand>
+      <Feedback isAlert>{problem}</Feedback>
+      <ActionBar>
+        <Button variant="main" onClick={() => void (isReady ? place() : showWhatLacks())} data-step-in-hand>
           {open > 0 ? `${open} to decide first` : `Expect ${ordered.length} lines on ${dueOn ?? ''}`}
         </Button>
-      </DeedBar>
+      </ActionBar>
     </Stack>
   );
 }

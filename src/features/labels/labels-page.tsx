@@ -1,5 +1,5 @@
 import { measured } from '@/core/units/measures';
-import { dayWords } from '@/core/calendar/said-dates';
+import { dayWords } from '@/core/calendar/format-date';
 import { localeOf, unitsOf, type LanguageTag } from '@/core/words/catalogues';
 import { m } from '@/core/words/message';
 import { say } from '@/core/words/say';

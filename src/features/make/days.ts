@@ -1,14 +1,14 @@
-import { saidDate } from '@/core/calendar/said-dates';
+import { formatDate } from '@/core/calendar/format-date';
 import { HORIZON_DAYS } from '@/core/model/constants';
 import { DAY_MS } from '@/core/calendar/spans';
 
 /** The weekday so many days from `now`, ms of the shop's own clock: counted from the hour. */
 export const weekdayOf = (now: number, days: number): string =>
-  saidDate(now + days * DAY_MS, 'UTC', 'weekday');
+  formatDate(now + days * DAY_MS, 'UTC', 'weekday');
 
 /** The same with the day of the month. */
 export const dateOf = (now: number, days: number): string =>
-  saidDate(now + days * DAY_MS, 'UTC', 'weekday and day');
+  formatDate(now + days * DAY_MS, 'UTC', 'weekday and day');
 
 /** The day something comes to an end; what outlives the forecast is said to. */
 export const endOf = (now: number, days: number): string =>

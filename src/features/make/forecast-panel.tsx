@@ -19,7 +19,7 @@ interface Props {
   readonly now: number;
 }
 
-const KEPT_BY: Readonly<Record<Care, string>> = {
+const LASTS_BY: Readonly<Record<Care, string>> = {
   mixed: 'whoever keeps it',
   careful: 'kept with care',
   usual: 'kept as most do',
@@ -78,7 +78,7 @@ export function ForecastPanel({ live, isEmpty, names, confidence, care, now }: P
           <span className="soft">
             {isPartial
               ? `so far, from ${forecast.draws} draws`
-              : `${Math.round(confidence * 100)} times in 100, ${KEPT_BY[care]}`}
+              : `${Math.round(confidence * 100)} times in 100, ${LASTS_BY[care]}`}
           </span>
         </p>
         {forecast.firstDay.isTooSmall && (

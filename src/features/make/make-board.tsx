@@ -17,8 +17,8 @@ import { StockList } from './stock-list';
 import { useForecast } from './use-forecast';
 import { Working } from '@/shell/working';
 import { VesselDrawing } from './vessel-drawing';
-import { Said } from '@/shell/said';
-import { DeedBar } from '@/shell/deed-bar';
+import { Feedback } from '@/shell/feedback';
+import { ActionBar } from '@/shell/action-bar';
 
 // What says how long it lasts is wanted once there is something in the vessel.
 const Beside = dynamic(() => import('./beside').then((m) => m.Beside), { ssr: false });
@@ -176,15 +176,15 @@ export function MakeBoard({
           sapCosts={live.isStale ? [] : (live.costs?.sapCosts ?? [])}
         />
         {fewer.length > 0 && (
-          <Said>
+          <Feedback>
             {fewer
               .map(
                 (l) => `Of ${l.name} ${l.stemsLeft} are left, not the ${recipe[l.portionId] ?? 0} you took.`,
               )
               .join(' ')}
-          </Said>
+          </Feedback>
         )}
-        <Said isAlert>{problem}</Said>
+        <Feedback isAlert>{problem}</Feedback>
         {count > 0 && live.forecast && !live.failed && (
           <>
             <HabitRanking costs={live.isStale ? null : live.costs} share={live.costsShare} />
@@ -192,7 +192,7 @@ export function MakeBoard({
           </>
         )}
       </section>
-      <DeedBar>
+      <ActionBar>
         <div className={css.makeIt}>
           <TextInput
             label="Called"
@@ -201,7 +201,7 @@ export function MakeBoard({
             placeholder={called || 'foyer tray, 6'}
             onChange={(e) => setName(e.target.value)}
           />
-          <Button variant="deed" disabled={busy || count === 0} onClick={() => void make()} data-step-in-hand>
+          <Button variant="main" disabled={busy || count === 0} onClick={() => void make()} data-step-in-hand>
             {busy
               ? 'Making …'
               : count === 0
@@ -211,7 +211,7 @@ export function MakeBoard({
           </Button>
           {busy && <Working onGiveUp={() => giveUp.current?.abort()} />}
         </div>
-      </DeedBar>
+      </ActionBar>
     </div>
   );
 }

@@ -87,7 +87,7 @@ export function VesselDrawing({ kind, litres, chosen }: Props) {
           ))}
           <path
             d="M72 436 L84 478 H216 L228 436"
-            fill="var(--sheet)"
+            fill="var(--paper-top)"
             stroke="var(--ink)"
             strokeWidth={3}
             strokeLinejoin="round"

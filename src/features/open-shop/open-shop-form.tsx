@@ -3,7 +3,7 @@ import { Button, Group, Stack } from '@mantine/core';
 import { startTransition, useActionState, useState } from 'react';
 import { openingSchema } from '@/core/opening/opening';
 import { useShopForm } from '@/shell/form';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import { useHydrated } from '@/shell/use-hydrated';
 import { openShop, type OpenState } from './actions';
 import { PailsPart, PeoplePart, RoomsPart, ShopPart } from './opening-parts';
@@ -80,16 +80,16 @@ export function OpenShopForm() {
       >
         <Stack gap="1rem">
           <part.Part form={form} zone={zone} />
-          {isLast && state.message && <Said isAlert>{state.message}</Said>}
+          {isLast && state.message && <Feedback isAlert>{state.message}</Feedback>}
           {isLast &&
             Object.entries(state.fields).map(([field, message]) => (
-              <Said key={field} isAlert>
+              <Feedback key={field} isAlert>
                 {message}
-              </Said>
+              </Feedback>
             ))}
         </Stack>
         <Group gap="0.75rem" mt="1.5rem">
-          <Button type="submit" variant="deed" disabled={busy || !isHere}>
+          <Button type="submit" variant="main" disabled={busy || !isHere}>
             {isLast ? (busy ? 'Opening …' : 'Open it') : `On to ${PARTS[at + 1]?.title.toLowerCase() ?? ''}`}
           </Button>
           {at > 0 ? (

@@ -71,7 +71,7 @@ export function FillForm({ pail, doIt }: { pail: PailView; doIt: DoIt }) {
         />
       )}
       <Button
-        variant={clean ? 'deed' : 'plain'}
+        variant={clean ? 'main' : 'plain'}
         onClick={() => (clean || reason.trim() !== '' ? fill() : setTried(true))}
       >
         {clean ? `Fill pail ${pail.name}` : 'Fill it unsanitised'}

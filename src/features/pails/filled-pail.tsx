@@ -5,7 +5,7 @@ import { LOOKS } from '@/core/water/count-filter';
 import type { PailWater } from '@/core/water/pail-water';
 import { useShopNow } from '@/shell/clock';
 import { useMeasures } from '@/shell/reader';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import { ago } from './ago';
 import type { DoIt } from './do-it';
 import type { PailView } from './pail-view';
@@ -78,14 +78,14 @@ export function FilledPail({ pail, water, clean, doIt }: Props) {
       ))}
       {pail.lots.length === 0 ? (
         <Button
-          variant="deed"
+          variant="main"
           onClick={() => void doIt('pails/tip-out', { pailId: pail.id }, `tip out pail ${pail.name}`)}
           data-step-in-hand
         >
           Tip out <Kbd>.</Kbd>
         </Button>
       ) : clean.length === 0 ? (
-        <Said isNote>No pail stands clean to turn it over into.</Said>
+        <Feedback isNote>No pail stands clean to turn it over into.</Feedback>
       ) : (
         <div>
           <p className="soft">Turn over into fresh water, pail:</p>

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { Sanitiser } from '@/core/sanitising/sanitiser';
 import { useActions } from '@/shell/actions';
 import { useShopNow } from '@/shell/clock';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { useIntoView } from '@/shell/use-into-view';
 import { useMeasures } from '@/shell/reader';
@@ -24,16 +24,16 @@ interface Props {
   readonly today: string;
 }
 
-/** The pail in hand: what it is, when it was sanitised and filled, and its next deed. */
+/** The pail in hand: what it is, when it was sanitised and filled, and its next main action. */
 export function PailInHand({ pail, clean, sanitiser, today }: Props) {
   const { act } = useActions();
   const { told } = useMeasures();
   const now = useShopNow();
   const section = useIntoView<HTMLElement>('pail', pail.id);
-  const [said, setSaid] = useState<string | null>(null);
+  const [said, setFeedback] = useState<string | null>(null);
   const doIt: DoIt = async (name, body, words) => {
     const outcome = await act(name, body, words);
-    setSaid(
+    setFeedback(
       outcome.ok
         ? null
         : outcome.why === 'unavailable'
@@ -57,7 +57,7 @@ export function PailInHand({ pail, clean, sanitiser, today }: Props) {
           <FillForm pail={pail} doIt={doIt} />
         </details>
       )}
-      <Said isAlert>{said}</Said>
+      <Feedback isAlert>{said}</Feedback>
       <Link href={`/desk?pail=${encodeURIComponent(pail.name)}`} className={css.labels}>
         Its record
       </Link>

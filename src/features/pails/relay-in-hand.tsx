@@ -6,7 +6,7 @@ import type { JobPass, RelayJob } from '@/core/sanitising/relay-job';
 import { useActions } from '@/shell/actions';
 import { clockWords, useShopNow } from '@/shell/clock';
 import { useMeasures } from '@/shell/reader';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import type { PailView } from './pail-view';
 import css from './pails.module.css';
 import { StripForm } from './strip-form';
@@ -24,7 +24,7 @@ function nextOf(pails: readonly PailView[]): { readonly to: To; readonly pails: 
   return inContact.length > 0 ? { to: 'sanitised', pails: inContact } : null;
 }
 
-const DEED: Readonly<Record<To, string>> = {
+const BUTTON: Readonly<Record<To, string>> = {
   scrubbed: 'Scrubbed',
   contact: 'In the solution',
   sanitised: 'Out, drained, upside down',
@@ -38,11 +38,11 @@ interface PassProps {
   readonly pails: readonly PailView[];
   /** Earlier passes are not done yet: what they pour on is not there. */
   readonly waits: boolean;
-  readonly onDeed: (to: To, pails: readonly PailView[]) => void;
+  readonly onDone: (to: To, pails: readonly PailView[]) => void;
 }
 
 /** One pass: its pails, what goes in, its clock, and what is done next with all of them. */
-function Pass({ relayId, pass, number, product, pails, waits, onDeed }: PassProps) {
+function Pass({ relayId, pass, number, product, pails, waits, onDone }: PassProps) {
   const now = useShopNow();
   const { told } = useMeasures();
   const next = nextOf(pails);
@@ -75,8 +75,8 @@ function Pass({ relayId, pass, number, product, pails, waits, onDeed }: PassProp
       )}
       {mayRead && <StripForm relayId={relayId} pass={{ ...pass, ppmAtEnd }} number={number - 1} />}
       {next && !(waits && next.to === 'contact') && (
-        <Button variant={waits ? 'plain' : 'deed'} onClick={() => onDeed(next.to, next.pails)}>
-          {DEED[next.to]}, {next.pails.length === 1 ? 'this one' : `these ${next.pails.length}`}
+        <Button variant={waits ? 'plain' : 'main'} onClick={() => onDone(next.to, next.pails)}>
+          {BUTTON[next.to]}, {next.pails.length === 1 ? 'this one' : `these ${next.pails.length}`}
         </Button>
       )}
     </li>
@@ -91,21 +91,21 @@ interface Props {
 /** The relay that is being run: pass by pass, the same on every tablet. */
 export function RelayInHand({ relay: { id, job }, pails }: Props) {
   const { act } = useActions();
-  const [said, setSaid] = useState<string | null>(null);
+  const [said, setFeedback] = useState<string | null>(null);
   const passes = job.passes.map((pass) => pails.filter((p) => pass.pailIds.includes(p.id)));
   const current = passes.findIndex((of) => nextOf(of) !== null);
-  const deed = async (to: To, of: readonly PailView[]) => {
+  const logDone = async (to: To, of: readonly PailView[]) => {
     const pailIds = of.map((p) => p.id);
     const outcome = await act(
       'pails/wash-many',
       { pailIds, to },
-      `${pailIds.length} pails: ${DEED[to].toLowerCase()}`,
+      `${pailIds.length} pails: ${BUTTON[to].toLowerCase()}`,
     );
-    setSaid(outcome.ok || outcome.why === 'unavailable' ? null : outcome.message);
+    setFeedback(outcome.ok || outcome.why === 'unavailable' ? null : outcome.message);
   };
   const end = async () => {
     const outcome = await act('pails/relay-end', { relayId: id });
-    setSaid(outcome.ok ? null : outcome.message);
+    setFeedback(outcome.ok ? null : outcome.message);
   };
   return (
     <section aria-label="The relay" className={css.relay}>
@@ -121,12 +121,12 @@ export function RelayInHand({ relay: { id, job }, pails }: Props) {
             product={job.product}
             pails={passes[i] ?? []}
             waits={i > current}
-            onDeed={(to, of) => void deed(to, of)}
+            onDone={(to, of) => void logDone(to, of)}
           />
         ))}
       </ol>
       <p className="soft">The last of the solution goes to drains, floors and bins, by local rules.</p>
-      <Said isAlert>{said}</Said>
+      <Feedback isAlert>{said}</Feedback>
       <Group>
         <Button variant="quiet" onClick={() => void end()}>
           End it here

@@ -11,7 +11,7 @@ import { useActions } from '@/shell/actions';
 import { Choices } from '@/shell/choices';
 import { NumberStepper } from '@/shell/number-stepper';
 import { useMeasures } from '@/shell/reader';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import type { PailView } from './pail-view';
 import css from './pails.module.css';
 
@@ -125,14 +125,14 @@ export function RelayPanel({ dirty, sanitiser, learnt, today }: Props) {
             </p>
           )}
           {!job.isSanitised && (
-            <Said isAlert>
+            <Feedback isAlert>
               This does not sanitise them: the solution is too weak or too short on the wall.
-            </Said>
+            </Feedback>
           )}
-          <Button variant="deed" onClick={() => void begin()}>
+          <Button variant="main" onClick={() => void begin()}>
             Begin
           </Button>
-          <Said isAlert>{problem}</Said>
+          <Feedback isAlert>{problem}</Feedback>
         </Stack>
       </Collapse>
     </section>

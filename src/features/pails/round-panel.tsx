@@ -4,7 +4,7 @@ import { useDisclosure } from '@mantine/hooks';
 import { useState } from 'react';
 import { changeRound, type RoundStop } from '@/core/water/change-round';
 import { useActions } from '@/shell/actions';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import { useMeasures } from '@/shell/reader';
 import type { PailView } from './pail-view';
 import css from './pails.module.css';
@@ -28,11 +28,11 @@ const dueOf = (pails: readonly PailView[]) =>
 interface StopProps {
   readonly stop: RoundStop;
   readonly what: string;
-  readonly onDeed: (stop: RoundStop) => void;
+  readonly onDone: (stop: RoundStop) => void;
 }
 
 /** One change: from which pail into which, with one tap. */
-function Stop({ stop, what, onDeed }: StopProps) {
+function Stop({ stop, what, onDone }: StopProps) {
   const { pail, into } = stop;
   return (
     <li>
@@ -41,13 +41,13 @@ function Stop({ stop, what, onDeed }: StopProps) {
           <strong>{pail.name}</strong> <span className="soft">{what}</span>
         </span>
         {pail.stems === 0 ? (
-          <Button miw="7rem" onClick={() => onDeed(stop)} aria-label={`Tip out pail ${pail.name}`}>
+          <Button miw="7rem" onClick={() => onDone(stop)} aria-label={`Tip out pail ${pail.name}`}>
             Tip out
           </Button>
         ) : into ? (
           <Button
             miw="7rem"
-            onClick={() => onDeed(stop)}
+            onClick={() => onDone(stop)}
             aria-label={`Turn pail ${pail.name} over into pail ${into.name}`}
           >
             into {into.name}
@@ -65,11 +65,11 @@ export function RoundPanel({ pails }: { pails: readonly PailView[] }) {
   const { act } = useActions();
   const [isOpen, { toggle }] = useDisclosure(false);
   const { told } = useMeasures();
-  const [said, setSaid] = useState<string | null>(null);
+  const [said, setFeedback] = useState<string | null>(null);
   const clean = pails.filter((p) => p.state === 'sanitised');
   const round = changeRound(dueOf(pails), clean);
   if (round.stops.length === 0) return null;
-  const deed = async ({ pail, into }: RoundStop) => {
+  const logDone = async ({ pail, into }: RoundStop) => {
     const outcome =
       pail.stems === 0
         ? await act('pails/tip-out', { pailId: pail.id }, `tip out pail ${pail.name}`)
@@ -78,7 +78,7 @@ export function RoundPanel({ pails }: { pails: readonly PailView[] }) {
             { pailId: pail.id, toPailId: into?.id ?? '' },
             `turn pail ${pail.name} over into ${into?.name ?? ''}`,
           );
-    setSaid(outcome.ok || outcome.why === 'unavailable' ? null : outcome.message);
+    setFeedback(outcome.ok || outcome.why === 'unavailable' ? null : outcome.message);
   };
   const rooms = [...new Set(round.stops.map((s) => s.pail.room))];
   return (
@@ -105,14 +105,14 @@ export function RoundPanel({ pails }: { pails: readonly PailView[] }) {
                     key={stop.pail.id}
                     stop={stop}
                     what={pails.find((p) => p.id === stop.pail.id)?.lots[0]?.words ?? 'nothing stands in it'}
-                    onDeed={(s) => void deed(s)}
+                    onDone={(s) => void logDone(s)}
                   />
                 ))}
             </ul>
           </Box>
         ))}
       </Collapse>
-      <Said isAlert>{said}</Said>
+      <Feedback isAlert>{said}</Feedback>
     </section>
   );
 }

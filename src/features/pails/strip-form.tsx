@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { JobPass } from '@/core/sanitising/relay-job';
 import { useActions } from '@/shell/actions';
 import { NumberStepper } from '@/shell/number-stepper';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import css from './pails.module.css';
 
 interface Props {
@@ -40,7 +40,7 @@ export function StripForm({ relayId, pass, number }: Props) {
           onChange={setPpm}
         />
         <Button onClick={() => void read()}>It reads {ppm} ppm</Button>
-        <Said isAlert>{problem}</Said>
+        <Feedback isAlert>{problem}</Feedback>
       </Stack>
     </details>
   );

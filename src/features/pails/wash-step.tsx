@@ -68,7 +68,7 @@ export function WashStep({ pail, sanitiser, today, doIt }: Props) {
       )}
       {pail.state !== 'dirty' && <p className="late">{SANITISER_CAUTION}</p>}
       <Button
-        variant="deed"
+        variant="main"
         onClick={() =>
           void doIt('pails/wash', { pailId: pail.id, to }, `pail ${pail.name}: ${words.toLowerCase()}`)
         }

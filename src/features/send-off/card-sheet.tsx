@@ -1,4 +1,4 @@
-import { dayWords } from '@/core/calendar/said-dates';
+import { dayWords } from '@/core/calendar/format-date';
 import { partsOf, type SpokenCard } from '@/core/care/compose-card';
 import type { IssuedCard } from '@/core/care/card-for';
 import { gainWords, sentenceDate } from '@/core/care/card-words';

@@ -5,7 +5,7 @@ import type { GoesTo } from '@/core/care/goes-to';
 import type { Language } from '@/core/words/languages';
 import { useActions } from '@/shell/actions';
 import { notDoneWords } from '@/shell/outcome';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 
 /** Issues the card: from then on it stands as it is. */
 export function IssueButton({
@@ -30,9 +30,9 @@ export function IssueButton({
   };
   return (
     <>
-      <Said isAlert>{problem}</Said>
+      <Feedback isAlert>{problem}</Feedback>
       <Button
-        variant={again ? 'plain' : 'deed'}
+        variant={again ? 'plain' : 'main'}
         disabled={busy}
         onClick={() => void issue()}
         data-step-in-hand={again ? undefined : true}

@@ -23,7 +23,7 @@ import { CardChoice } from './card-choice';
 import { IssueButton } from './issue-button';
 import css from './send-off.module.css';
 import { forecastWaiting, staysOfArrangement } from './waiting-forecast';
-import { DeedBar } from '@/shell/deed-bar';
+import { ActionBar } from '@/shell/action-bar';
 
 /** When it was made, as somebody at the counter says it. */
 function madeWords(madeAt: Date, at: Date, timeZone: string): string {
@@ -151,10 +151,10 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
           {card ? 'Kept as it was issued; print it again at will.' : 'A draft, as it would print today.'}
         </p>
       </section>
-      <DeedBar>
+      <ActionBar>
         {card ? (
           <div className={css.actions}>
-            <LinkButton variant="deed" href={`/card/${card.id}`}>
+            <LinkButton variant="main" href={`/card/${card.id}`}>
               Print it
             </LinkButton>
             <Button component="a" href={`/card/${card.id}/pdf`}>
@@ -165,7 +165,7 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
         ) : (
           <IssueButton arrangementId={chosen.id} goesTo={goesTo} language={language} again={false} />
         )}
-      </DeedBar>
+      </ActionBar>
     </div>
   );
 }

@@ -4,7 +4,7 @@ import { startTransition, useActionState, useState } from 'react';
 import * as v from 'valibot';
 import { Stem } from '@/drawing/stem';
 import { someText, useShopForm } from '@/shell/form';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import { signInHand, signInManager, type SignInState } from './actions';
 import css from './sign-in.module.css';
 import { OpenMine } from './which-shop';
@@ -78,8 +78,8 @@ function PinPad({
         ))}
         <Button onClick={() => type(pin.slice(0, -1))}>Rub out</Button>
       </div>
-      {state.message && <Said isAlert>{state.message}</Said>}
-      <Button type="submit" variant="deed" disabled={busy}>
+      {state.message && <Feedback isAlert>{state.message}</Feedback>}
+      <Button type="submit" variant="main" disabled={busy}>
         {busy ? 'Looking …' : 'To the bench'}
       </Button>
       <Button variant="quiet" onClick={onBack}>
@@ -142,8 +142,8 @@ function ManagerForm({
           {...form.getInputProps('code')}
         />
       )}
-      {state.message && <Said isAlert>{state.message}</Said>}
-      <Button type="submit" variant="deed" disabled={busy}>
+      {state.message && <Feedback isAlert>{state.message}</Feedback>}
+      <Button type="submit" variant="main" disabled={busy}>
         {busy ? 'Looking …' : 'Sign in'}
       </Button>
       <Button variant="quiet" onClick={onBack}>

@@ -1,5 +1,5 @@
 import { Document, Page, StyleSheet, Text, View, renderToBuffer } from '@react-pdf/renderer';
-import { dayWords } from '@/core/calendar/said-dates';
+import { dayWords } from '@/core/calendar/format-date';
 import { partsOf, type SpokenCard } from '@/core/care/compose-card';
 import type { IssuedCard } from '@/core/care/card-for';
 import { PDF_INK, PDF_SOFT } from './fonts';

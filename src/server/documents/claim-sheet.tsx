@@ -1,4 +1,4 @@
-import { saidDate } from '@/core/calendar/said-dates';
+import { formatDate } from '@/core/calendar/format-date';
 import { Document, Image, Page, StyleSheet, Text, View, renderToBuffer } from '@react-pdf/renderer';
 import { lineName } from '@/core/note/line-name';
 import type { ClaimRow } from '@/core/dock/claims';
@@ -69,7 +69,7 @@ function Row({
 }
 
 function SheetDocument({ sheet }: { sheet: ClaimSheet }) {
-  const when = (at: Date): string => saidDate(at.getTime(), sheet.timeZone, 'day and clock');
+  const when = (at: Date): string => formatDate(at.getTime(), sheet.timeZone, 'day and clock');
   const suppliers = [...new Set(sheet.rows.map((r) => r.supplier))];
   return (
     <Document title="Claim sheet" author={sheet.shopName} language="en">

@@ -21,7 +21,7 @@ export interface LotNow {
 }
 
 /** A lot's history, and how long its house lets water stand. */
-export interface KeptLot {
+export interface LotAsStood {
   readonly history: LotHistory;
   readonly use: LongestUse;
 }
@@ -71,7 +71,7 @@ export const JOBS = {
   'first-guesses': (inputs: readonly GuessInput[]): FirstGuess[] => inputs.map(firstGuess),
   'lots-now': (inputs: readonly LotInput[]): LotNow[] =>
     inputs.map((input) => ({ forecast: predictLot(input), arrival: arrivalNow(input) })),
-  'water-worth': (of: readonly KeptLot[]): WaterWorth[] =>
+  'water-worth': (of: readonly LotAsStood[]): WaterWorth[] =>
     of.map(({ history, use }) => waterWorth(history, use, WORTH_DRAWS)),
   arrangement: (input: ArrangementInput): ArrangementForecast => predictArrangement(input),
   habits: (input: ArrangementInput): DayCosts => whatADayCosts(input),

@@ -74,7 +74,7 @@ export const water: MantineColorsTuple = [
 // for cold and water; the rest are what the drawings are made of.
 const BY_DAY = {
   '--paper': '#f4efe6',
-  '--sheet': '#fffdf6',
+  '--paper-top': '#fffdf6',
   '--ink': '#1c2b33',
   '--ink-soft': '#465760',
   '--line': '#d3cabb',
@@ -92,7 +92,7 @@ const BY_DAY = {
 };
 const IN_THE_DARK: Readonly<Record<keyof typeof BY_DAY, string>> = {
   '--paper': '#141d24',
-  '--sheet': '#1d2932',
+  '--paper-top': '#1d2932',
   '--ink': '#eee8db',
   '--ink-soft': '#b6c0c4',
   '--line': '#36454f',
@@ -116,7 +116,7 @@ const KIT = {
   '--mantine-color-dimmed': 'var(--ink-soft)',
   '--mantine-color-placeholder': 'var(--ink-soft)',
   '--mantine-color-error': 'var(--rust)',
-  '--mantine-color-default': 'var(--sheet)',
+  '--mantine-color-default': 'var(--paper-top)',
   '--mantine-color-default-hover': 'var(--wash)',
   '--mantine-color-default-color': 'var(--ink)',
   '--mantine-color-default-border': 'var(--ink-soft)',

@@ -33,10 +33,10 @@ export const theme = createTheme({
     Modal: {
       defaultProps: { centered: true, withCloseButton: false, transitionProps: { duration: 0 } },
       classNames: {
-        content: kit.sheet,
-        header: kit.sheetHead,
-        title: kit.sheetTitle,
-        body: kit.sheetBody,
+        content: kit.overlay,
+        header: kit.overlayHead,
+        title: kit.overlayTitle,
+        body: kit.overlayBody,
         overlay: kit.overlay,
       },
     },

@@ -1,6 +1,6 @@
 import 'server-only';
 import Papa from 'papaparse';
-import { defused } from '@/core/sheets/defused';
+import { defused } from '@/core/csv/defused';
 import { inZone, now } from '@/server/clock';
 import { maybeInMyShop } from '@/server/session';
 import { hygieneProof, periodOf } from './hygiene-proof';

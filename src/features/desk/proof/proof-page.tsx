@@ -1,8 +1,8 @@
-import { saidDate } from '@/core/calendar/said-dates';
+import { formatDate } from '@/core/calendar/format-date';
 import { GAPS } from '@/core/sanitising/proof';
 import { inZone } from '@/server/clock';
 import { inMyShop } from '@/server/session';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import { DeskTabs } from '../desk-tabs';
 import css from '../desk.module.css';
 import { hygieneProof, periodOf } from './hygiene-proof';
@@ -34,7 +34,7 @@ export async function ProofPage({ search }: { search: Record<string, string | st
         <strong>{proof.rows.length}</strong> lines in all.
       </p>
       {missing.length > 0 && (
-        <Said isNote>Gaps: {missing.map((gap) => `${gap} (${proof.gaps[gap]})`).join(', ')}.</Said>
+        <Feedback isNote>Gaps: {missing.map((gap) => `${gap} (${proof.gaps[gap]})`).join(', ')}.</Feedback>
       )}
       <ProofTable
         period={period}
@@ -44,7 +44,7 @@ export async function ProofPage({ search }: { search: Record<string, string | st
           .reverse()
           .map((r, i) => ({
             id: String(i),
-            when: saidDate(r.at, timeZone, 'day and clock'),
+            when: formatDate(r.at, timeZone, 'day and clock'),
             pail: r.pail,
             what: r.what,
             who: r.who,

@@ -6,7 +6,7 @@ import type { Role } from '@/core/actions/contract';
 import { login, personName, secretOf } from '@/core/people/person-fields';
 import { Choices } from '@/shell/choices';
 import { useShopForm } from '@/shell/form';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import css from '../desk.module.css';
 import { useDone } from '../use-done';
 
@@ -69,8 +69,8 @@ export function AddPersonForm({ isOwner }: { isOwner: boolean }) {
           </Button>
         </Group>
       </form>
-      <Said isWell>{added && `${added} can sign in from now on.`}</Said>
-      <Said isAlert>{problem}</Said>
+      <Feedback isWell>{added && `${added} can sign in from now on.`}</Feedback>
+      <Feedback isAlert>{problem}</Feedback>
     </>
   );
 }

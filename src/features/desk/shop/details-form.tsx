@@ -8,7 +8,7 @@ import type { Units } from '@/core/units/measures';
 import type { ShopDetails } from '@/data/shops';
 import { aNumber, someText, useShopForm } from '@/shell/form';
 import { UNIT_CHOICES } from '@/shell/reader';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import { useDone } from '../use-done';
 
 const upTo = (most: number) =>
@@ -85,8 +85,8 @@ export function DetailsForm({ details, mayChange }: Props) {
           Save it
         </Button>
       )}
-      <Said isWell>{isSaved && 'Saved. Cards that were handed over stay as they are.'}</Said>
-      <Said isAlert>{problem}</Said>
+      <Feedback isWell>{isSaved && 'Saved. Cards that were handed over stay as they are.'}</Feedback>
+      <Feedback isAlert>{problem}</Feedback>
     </form>
   );
 }

@@ -7,7 +7,7 @@ import { factorCode } from '@/core/people/person-fields';
 import { Qr } from '@/drawing/qr';
 import type { OfferedFactor } from '@/server/second-factor';
 import { useShopForm } from '@/shell/form';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import { useDone } from '../use-done';
 
 /** Shows what was offered, and takes a code of it. What was offered first stands, however often the page is drawn. */
@@ -41,11 +41,11 @@ export function FactorForm({ offered: first }: { offered: OfferedFactor }) {
             maxLength={6}
             {...form.getInputProps('code')}
           />
-          <Button type="submit" mt="1.75rem" variant="deed" w="auto">
+          <Button type="submit" mt="1.75rem" variant="main" w="auto">
             Ask me for it from now on
           </Button>
         </Group>
-        <Said isAlert>{problem}</Said>
+        <Feedback isAlert>{problem}</Feedback>
       </Stack>
     </form>
   );

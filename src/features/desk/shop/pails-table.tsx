@@ -8,12 +8,12 @@ import { typedMeasure, type Units } from '@/core/units/measures';
 import { DeskTable, useOpenRow, type DeskColumn } from '@/shell/desk-table';
 import { someText, useShopForm } from '@/shell/form';
 import { Measured, useMeasures } from '@/shell/reader';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import { useDone } from '../use-done';
 import { between, measureBetween, readMeasure } from './between';
 
 /** A pail as the desk keeps it. */
-export interface PailKept {
+export interface OwnPail {
   readonly id: string;
   readonly name: string;
   readonly litres: number;
@@ -29,7 +29,7 @@ const newPailsIn = (units: Units) =>
   });
 const NAME = v.object({ name: someText(1, 20, 'What is it called?') });
 
-const COLUMNS: DeskColumn<PailKept>[] = [
+const COLUMNS: DeskColumn<OwnPail>[] = [
   {
     accessor: 'name',
     title: 'Pail',
@@ -57,7 +57,7 @@ const COLUMNS: DeskColumn<PailKept>[] = [
 ];
 
 /** Another name for a pail, or out of use and in again. */
-function PailUnder({ pail, onSet }: { pail: PailKept; onSet: () => void }) {
+function PailUnder({ pail, onSet }: { pail: OwnPail; onSet: () => void }) {
   const { problem, done } = useDone();
   const form = useShopForm(NAME, { name: pail.name });
   const rename = async ({ name }: { name: string }) => {
@@ -83,7 +83,7 @@ function PailUnder({ pail, onSet }: { pail: PailKept; onSet: () => void }) {
           </Button>
         </Group>
       </form>
-      <Said isAlert>{problem}</Said>
+      <Feedback isAlert>{problem}</Feedback>
     </>
   );
 }
@@ -126,18 +126,18 @@ function AddPails() {
           Add them
         </Button>
       </Group>
-      <Said isWell>
+      <Feedback isWell>
         {added.length > 0 &&
           `${added.length === 1 ? 'Pail' : 'Pails'} ${[added[0], added.at(-1)].filter((n, i, all) => i === 0 || n !== all[0]).join(' to ')}: wash them before they are used.`}
-      </Said>
-      <Said isAlert>{problem}</Said>
+      </Feedback>
+      <Feedback isAlert>{problem}</Feedback>
     </form>
   );
 }
 
 /** The pails, a row each, the retired ones last. */
-export function PailsTable({ pails, mayChange }: { pails: readonly PailKept[]; mayChange: boolean }) {
-  const { openId, shut, column } = useOpenRow<PailKept>('Change', ({ name }) => `pail ${name}`);
+export function PailsTable({ pails, mayChange }: { pails: readonly OwnPail[]; mayChange: boolean }) {
+  const { openId, shut, column } = useOpenRow<OwnPail>('Change', ({ name }) => `pail ${name}`);
   const [isShown, { toggle }] = useDisclosure(false);
   return (
     <>

@@ -1,6 +1,6 @@
 import { mayManage } from '@/core/actions/contract';
 import { mayRule } from '@/core/people/who-rules';
-import { saidDate } from '@/core/calendar/said-dates';
+import { formatDate } from '@/core/calendar/format-date';
 import { manyPeople, type PersonRow } from '@/data/people';
 import { manyWithFactor } from '@/data/second-factors';
 import { manyOpenSessions, type SessionRow } from '@/data/sessions';
@@ -35,9 +35,9 @@ function viewOf(person: PersonRow, { me, sessions, withFactor, locked }: Known):
       .filter((s) => s.personId === person.id)
       .map((s) => ({
         id: s.id,
-        words: `A ${s.device}, since ${saidDate(s.beganAt.getTime(), timeZone, 'weekday and clock')} (${s.address})`,
+        words: `A ${s.device}, since ${formatDate(s.beganAt.getTime(), timeZone, 'weekday and clock')} (${s.address})`,
       })),
-    lockedUntil: out ? saidDate(out.until.getTime(), timeZone, 'clock') : null,
+    lockedUntil: out ? formatDate(out.until.getTime(), timeZone, 'clock') : null,
   };
 }
 

@@ -4,7 +4,7 @@ import * as v from 'valibot';
 import { secretOf } from '@/core/people/person-fields';
 import { useShopForm } from '@/shell/form';
 import { LinkButton } from '@/shell/link-button';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import { useDone } from '../use-done';
 import type { PersonView } from './person-view';
 
@@ -54,7 +54,7 @@ function SecretForm({ person, onSet }: Props) {
       <p className="soft">
         {isMe ? 'You sign in again with it, here and elsewhere.' : `${name} signs in again with it.`}
       </p>
-      <Said isAlert>{problem}</Said>
+      <Feedback isAlert>{problem}</Feedback>
     </form>
   );
 }
@@ -78,7 +78,7 @@ function Sessions({ person: { id, name, sessions } }: { person: PersonView }) {
           </li>
         ))}
       </ul>
-      <Said isAlert>{problem}</Said>
+      <Feedback isAlert>{problem}</Feedback>
     </>
   );
 }
@@ -102,7 +102,7 @@ function Factor({ person: { id, name, role, isMe, hasFactor } }: { person: Perso
       ) : (
         <LinkButton href="/desk/people/code">With a code as well …</LinkButton>
       )}
-      <Said isAlert>{problem}</Said>
+      <Feedback isAlert>{problem}</Feedback>
     </Group>
   );
 }
@@ -130,7 +130,7 @@ export function PersonUnder({ person, onSet }: Props) {
           </Button>
         )}
       </Group>
-      <Said isAlert>{problem}</Said>
+      <Feedback isAlert>{problem}</Feedback>
     </Stack>
   );
 }

@@ -10,7 +10,7 @@ import { Choices } from '@/shell/choices';
 import { DeskTable, useOpenRow, type DeskColumn } from '@/shell/desk-table';
 import { someText, useShopForm } from '@/shell/form';
 import { Measured, useMeasures } from '@/shell/reader';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import { useDone } from '../use-done';
 import { between, measureBetween, readMeasure } from './between';
 
@@ -107,7 +107,7 @@ function AddRoom() {
         word="Add it"
         onSet={(figures) => done('shop/add-room', { kind, ...figures })}
       />
-      <Said isAlert>{problem}</Said>
+      <Feedback isAlert>{problem}</Feedback>
     </>
   );
 }
@@ -134,7 +134,7 @@ export function RoomsTable({ rooms, mayChange }: { rooms: readonly RoomRow[]; ma
                 if (await done('shop/set-room', { roomId: room.id, ...figures })) shut();
               }}
             />
-            <Said isAlert>{problem}</Said>
+            <Feedback isAlert>{problem}</Feedback>
           </>
         )}
       />

@@ -8,7 +8,7 @@ import type { Sanitiser } from '@/core/sanitising/sanitiser';
 import { DayInput } from '@/shell/day-input';
 import { someText, useShopForm } from '@/shell/form';
 import { useMeasures } from '@/shell/reader';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import { useDone } from '../use-done';
 import { between, measureBetween, readMeasure } from './between';
 
@@ -89,8 +89,8 @@ export function SanitiserForm({ sanitiser, mayChange }: Props) {
           <Button type="submit">Sanitise with it</Button>
         </Group>
       )}
-      <Said isWell>{isSaved && 'Doses follow it from now on.'}</Said>
-      <Said isAlert>{problem}</Said>
+      <Feedback isWell>{isSaved && 'Doses follow it from now on.'}</Feedback>
+      <Feedback isAlert>{problem}</Feedback>
     </form>
   );
 }

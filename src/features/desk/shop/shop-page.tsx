@@ -7,7 +7,7 @@ import { sanitiserOf } from '@/server/sanitiser';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from '../desk-tabs';
 import css from '../desk.module.css';
-import { BackupsSaid } from './backups-said';
+import { BackupsTold } from './backups-told';
 import { DetailsForm } from './details-form';
 import { PailsTable } from './pails-table';
 import { SanitiserForm } from './sanitiser-form';
@@ -48,7 +48,7 @@ export async function ShopPage() {
       </p>
       <RoomsTable rooms={rooms} mayChange={mayChange} />
       <h2>Backups</h2>
-      <BackupsSaid backups={backups} isDemo={me.shop.demo} timeZone={me.shop.timeZone} />
+      <BackupsTold backups={backups} isDemo={me.shop.demo} timeZone={me.shop.timeZone} />
       <h2>Pails</h2>
       <p className="soft">
         A retired pail keeps its history and its number. New ones begin unwashed; their labels are printed

@@ -6,7 +6,7 @@ import { localeOf } from '@/core/words/catalogues';
 import { manyPails } from '@/data/pails';
 import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
-import { COST_WEEKS, keptStems, readWaterKept } from '@/server/water-costs';
+import { COST_WEEKS, stemsAsStood, readWaterAsStood } from '@/server/water-costs';
 import { ShopLink as Link } from '@/shell/shop-link';
 import css from './cost.module.css';
 import { CauseMark, WeekChart } from './week-chart';
@@ -95,12 +95,12 @@ function Lead({ losses, money }: { losses: WaterLosses; money: Money }) {
 /** What pails and water cost in days of flower life, by week, pail and lot, and what more care would have brought. */
 export async function CostPage() {
   const { read, me, at, pails } = await inMyShop(async (trx, me, at) => ({
-    read: await readWaterKept(trx, at),
+    read: await readWaterAsStood(trx, at),
     pails: await once(trx, manyPails),
     me,
     at,
   }));
-  const losses = waterLosses(await keptStems(read, me), at.getTime(), COST_WEEKS);
+  const losses = waterLosses(await stemsAsStood(read, me), at.getTime(), COST_WEEKS);
   const currency = read.portions.find((p) => p.currency !== null)?.currency ?? null;
   const money: Money = (loss) =>
     currency === null || loss.money < 0.005 ? '' : `${loss.money.toFixed(2)}\u00a0${currency}`;

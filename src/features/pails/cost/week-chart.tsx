@@ -1,5 +1,5 @@
 import { scaleBand } from 'd3-scale';
-import { saidDate } from '@/core/calendar/said-dates';
+import { formatDate } from '@/core/calendar/format-date';
 import type { WaterLosses } from '@/core/hygiene/water-losses';
 import { WATER_CAUSES, type WaterCause } from '@/core/hygiene/water-worth';
 import { linear } from '@/drawing/linear';
@@ -28,7 +28,7 @@ export function WeekChart({ weeks, timeZone, locale }: Props) {
     .paddingOuter(0.12);
   const most = Math.max(LEAST_TOP, ...weeks.map((w) => w.stemDays));
   const y = linear([0, most], [BOTTOM, TOP]);
-  const said = weeks.map((w) => `${saidDate(w.of, timeZone, 'day', locale)}: ${Math.round(w.stemDays)}`);
+  const said = weeks.map((w) => `${formatDate(w.of, timeZone, 'day', locale)}: ${Math.round(w.stemDays)}`);
   return (
     <svg
       viewBox={`0 0 ${W} ${H}`}
@@ -58,7 +58,7 @@ export function WeekChart({ weeks, timeZone, locale }: Props) {
               {week.stemDays < 0.5 ? '' : Math.round(week.stemDays)}
             </text>
             <text x={x.bandwidth() / 2} y={BOTTOM + 22} textAnchor="middle" className={css.axis}>
-              {saidDate(week.of, timeZone, 'day', locale)}
+              {formatDate(week.of, timeZone, 'day', locale)}
             </text>
           </g>
         );

@@ -1,6 +1,6 @@
 import { area, line } from 'd3-shape';
 import { HOUR_MS } from '@/core/calendar/spans';
-import { saidDate } from '@/core/calendar/said-dates';
+import { formatDate } from '@/core/calendar/format-date';
 import { DUE_FOR_CHANGE_LOG10 } from '@/core/water/vessel-water';
 import { linear } from '@/drawing/linear';
 import css from '../cost/cost.module.css';
@@ -89,7 +89,7 @@ export function CountChart({ history: { fills, done, from }, now, timeZone, loca
           textAnchor={i === TICKS - 1 ? 'end' : i === 0 ? 'start' : 'middle'}
           className={css.axis}
         >
-          {saidDate(day, timeZone, 'day', locale)}
+          {formatDate(day, timeZone, 'day', locale)}
         </text>
       ))}
     </svg>

@@ -1,10 +1,10 @@
 import { Stack, Table, TableTbody, TableTd, TableTh, TableThead, TableTr } from '@mantine/core';
 import { notFound } from 'next/navigation';
-import { saidDate } from '@/core/calendar/said-dates';
+import { formatDate } from '@/core/calendar/format-date';
 import { measured } from '@/core/units/measures';
 import { localeOf, unitsOf } from '@/core/words/catalogues';
 import { inMyShop } from '@/server/session';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { CountChart } from './count-chart';
 import { HISTORY_DAYS, pailHistory, type FillShown } from './history';
@@ -63,7 +63,7 @@ export async function OnePailPage({ pailId }: { pailId: string }) {
   if (!history) notFound();
   const { pail, fills, done } = history;
   const [units, locale] = [unitsOf(me.language), localeOf(me.language)];
-  const when: When = (ms) => saidDate(ms, me.shop.timeZone, 'day and clock', locale);
+  const when: When = (ms) => formatDate(ms, me.shop.timeZone, 'day and clock', locale);
   const told = (litres: number): string => measured('litres', litres, units, locale);
   return (
     <Stack component="section" gap="1.25rem">
@@ -77,7 +77,7 @@ export async function OnePailPage({ pailId }: { pailId: string }) {
         {HISTORY_DAYS} days.
       </p>
       {fills.length === 0 && done.length === 0 ? (
-        <Said isNote>Nothing stood in it, and nothing was done to it.</Said>
+        <Feedback isNote>Nothing stood in it, and nothing was done to it.</Feedback>
       ) : (
         <div>
           <CountChart history={history} now={at.getTime()} timeZone={me.shop.timeZone} locale={locale} />

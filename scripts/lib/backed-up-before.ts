@@ -9,7 +9,7 @@ const KEEP = 30;
  * Backs a database up before its shape changes, where a shop of somebody's own is in it.
  * @returns the file; null where nothing is about to change, or there is only the demo
  */
-export async function keptBefore(db: Knex, url: string, folder: string): Promise<string | null> {
+export async function backedUpBefore(db: Knex, url: string, folder: string): Promise<string | null> {
   if (!(await db.schema.hasTable('shop')) || (await pendingMigrations(db)) === 0) return null;
   if (!(await db('shop').where({ demo: false }).first<{ id: string } | undefined>('id'))) return null;
   const { file } = await backUp(url, folder, { at: new Date(), keep: KEEP });

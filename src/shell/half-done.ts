@@ -17,7 +17,7 @@ function fresh(text: string | null | undefined): unknown {
 }
 
 /** What is kept half done on this tablet under that name, with the ways to keep and to forget it. */
-export function useKept<T>(key: string): [T | null, (value: T) => void, () => void] {
+export function useStored<T>(key: string): [T | null, (value: T) => void, () => void] {
   // Without a default of its own the hook writes nothing before somebody has set something.
   const [value, keep, forget] = useLocalStorage<T>({
     key: PREFIX + key,
@@ -32,7 +32,7 @@ export function useKept<T>(key: string): [T | null, (value: T) => void, () => vo
  * set before. `done` forgets it.
  */
 export function useHalfDone<T>(key: string, initial: T): [T, (value: T) => void, () => void] {
-  const [value, keep] = useKept<T>(key);
+  const [value, keep] = useStored<T>(key);
   // What is shown stays as it is until the page has heard how things stand.
   const done = useCallback(() => {
     try {
@@ -45,7 +45,7 @@ export function useHalfDone<T>(key: string, initial: T): [T, (value: T) => void,
 }
 
 /** Forgets what is too old to be gone on with, so that a tablet's store never fills. */
-export function useSweptKept(): void {
+export function useStoreSweep(): void {
   useEffect(() => {
     try {
       for (const name of Object.keys(localStorage))

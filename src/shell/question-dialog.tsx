@@ -3,7 +3,7 @@ import { Button, Group, Modal, Stack } from '@mantine/core';
 import type { Asked } from './question';
 
 /** The question across the screen, with its two answers; closing it is no. */
-export function QuestionSheet({
+export function QuestionDialog({
   question,
   onAnswer,
 }: {
@@ -15,7 +15,7 @@ export function QuestionSheet({
       <Stack>
         <p>{question?.message}</p>
         <Group>
-          <Button variant="deed" data-autofocus onClick={() => onAnswer(true)}>
+          <Button variant="main" data-autofocus onClick={() => onAnswer(true)}>
             {question?.yes}
           </Button>
           <Button onClick={() => onAnswer(false)}>No, leave it</Button>

@@ -2,7 +2,7 @@ import { SHIPPED_SPECIES } from '@/core/species/registry';
 import type { ArrangementInput } from '@/core/arrangement/types';
 import type { CareEvent, LotInput, Stay, WaterPlan } from '@/core/vase-life/types';
 import { SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
-import { plainShared, plainStem, type PlainLine, type PlainVessel } from './plain-shared';
+import { twinShared, twinStem, type TwinLine, type TwinVessel } from './twin-shared';
 
 /*
  * The model once more, one object a stem, the equations written down one after the other with their
@@ -18,7 +18,7 @@ function halfLife(t: number): number {
 }
 
 /** Steps everything in one vessel, hour by hour, to the last. */
-function runPlain(v: PlainVessel): void {
+function runTwin(v: TwinVessel): void {
   const stayAt = (hour: number): Stay => {
     let end = 0;
     for (const stay of v.stays) {
@@ -37,7 +37,7 @@ function runPlain(v: PlainVessel): void {
   let gas = 0;
   let level = (v.litres ?? Infinity) * 1000;
   const least = v.isFoam ? level / 2 : 0;
-  const { sap, tooDeep, leafBelow } = plainShared(v);
+  const { sap, tooDeep, leafBelow } = twinShared(v);
   let sapShare = 1;
   let dose = 1;
   let asked1 = 0;
@@ -82,7 +82,7 @@ function runPlain(v: PlainVessel): void {
       if (v.water.recutAtChange) plannedCut = 2;
     } else if (stay.wet && (h - wetSince) % v.topUpHours === 0) {
       level = (v.litres ?? Infinity) * 1000;
-      const left = v.topsPlain && v.litres !== null ? Math.max(0, 1 - asked1 / level) : 1;
+      const left = v.topsWithWater && v.litres !== null ? Math.max(0, 1 - asked1 / level) : 1;
       [dose, biocide, asked1] = [dose * left, biocide * left, 0];
     }
     const asked = at(v.changes, h).flatMap((e) => (e.type === 'change' ? [e.solution] : []));
@@ -189,14 +189,14 @@ function runPlain(v: PlainVessel): void {
 }
 
 /** How each stem ended, by line: its hour (null: it outlived the horizon) and why. */
-export type PlainEnds = { end: number | null; cause: string }[];
+export type TwinEnds = { end: number | null; cause: string }[];
 
 /** One draw of a lot. */
-export function plainLot(input: LotInput, draw: number): PlainEnds {
+export function twinLot(input: LotInput, draw: number): TwinEnds {
   const sp = SHIPPED_SPECIES.byKey(input.species);
   const events = input.events ?? [];
-  const stems = plainStem(sp, input.arrival, input.seed, draw, 1);
-  runPlain({
+  const stems = twinStem(sp, input.arrival, input.seed, draw, 1);
+  runTwin({
     lines: [{ sp, drawn: 1, events, leaves: input.leafShare, stems }],
     stays: input.stays,
     startHourOfDay: input.startHourOfDay ?? 8,
@@ -204,7 +204,7 @@ export function plainLot(input: LotInput, draw: number): PlainEnds {
     changes: events,
     litres: null,
     topUpHours: 24,
-    topsPlain: false,
+    topsWithWater: false,
     isFoam: false,
     depthCm: input.water.depthCm ?? null,
     gives: 0,
@@ -214,14 +214,14 @@ export function plainLot(input: LotInput, draw: number): PlainEnds {
 }
 
 /** One draw of an arrangement kept by a plan of water, its lines in the order of their luck. */
-export function plainArrangement(
+export function twinArrangement(
   input: ArrangementInput,
   draw: number,
   luckOf: readonly number[],
-): PlainEnds[] {
+): TwinEnds[] {
   const isFoam = input.vessel.kind === 'foam';
   const water = input.water as WaterPlan;
-  const lines = input.lines.map((line, i): PlainLine => {
+  const lines = input.lines.map((line, i): TwinLine => {
     const sp = SHIPPED_SPECIES.byKey(line.species);
     return {
       sp,
@@ -230,10 +230,10 @@ export function plainArrangement(
       sapSealed: line.sapSealed,
       events: (line.events ?? []).filter((e) => !isFoam || e.type === 'strip'),
       leaves: line.leafShare,
-      stems: plainStem(sp, line.arrival, input.seed, draw * 64 + (luckOf[i] as number), line.stems),
+      stems: twinStem(sp, line.arrival, input.seed, draw * 64 + (luckOf[i] as number), line.stems),
     };
   });
-  runPlain({
+  runTwin({
     lines,
     stays: input.stays,
     startHourOfDay: input.startHourOfDay ?? 8,
@@ -244,7 +244,7 @@ export function plainArrangement(
       .flatMap((l) => l.events),
     litres: input.vessel.litres,
     topUpHours: water.topUp ? (water.topUp.everyHours ?? Infinity) : isFoam ? 12 : 24,
-    topsPlain: water.topUp?.with !== 'same',
+    topsWithWater: water.topUp?.with !== 'same',
     isFoam,
     depthCm: isFoam ? null : (water.depthCm ?? input.vessel.depthCm ?? null),
     gives: input.pullsEnded === true ? 0 : 0.01,

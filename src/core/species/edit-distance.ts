@@ -1,5 +1,5 @@
 /** Edit distance that also counts swapped neighbours as one slip (optimal string alignment). */
-export function slipsBetween(a: string, b: string): number {
+export function editDistance(a: string, b: string): number {
   const rows: number[][] = Array.from({ length: a.length + 1 }, (_, i) => [i]);
   for (let j = 1; j <= b.length; j++) (rows[0] as number[])[j] = j;
   const at = (i: number, j: number): number => rows[i]?.[j] ?? Infinity;

@@ -1,6 +1,6 @@
-import { saidDate } from '@/core/calendar/said-dates';
+import { formatDate } from '@/core/calendar/format-date';
 import type { Backups } from '@/server/backups';
-import { Said } from '@/shell/said';
+import { Feedback } from '@/shell/feedback';
 
 interface Props {
   readonly backups: Backups;
@@ -9,16 +9,16 @@ interface Props {
 }
 
 /** When the shop was last backed up, and a warning where that is too long ago. */
-export function BackupsSaid({ backups: { lastAt, kept, isOld }, isDemo, timeZone }: Props) {
+export function BackupsTold({ backups: { lastAt, kept, isOld }, isDemo, timeZone }: Props) {
   if (isDemo) return <p className="soft">The demo is made anew, not backed up.</p>;
-  const when = lastAt === null ? null : saidDate(lastAt, timeZone, 'date and clock');
+  const when = lastAt === null ? null : formatDate(lastAt, timeZone, 'date and clock');
   return (
     <>
       {isOld && (
-        <Said isAlert>
+        <Feedback isAlert>
           {when === null ? 'This computer has no backup of the shop.' : `The last backup is of ${when}.`} One
           is made each day while the shop is open: have whoever looks after the computer see why not.
-        </Said>
+        </Feedback>
       )}
       {!isOld && (
         <p>

@@ -5,7 +5,7 @@ import css from './shell.module.css';
 import { useKeysOff } from './use-keys';
 
 /** The keys of the application, and whether this tablet listens for them. */
-export function KeySheet({ opened, onClose }: { opened: boolean; onClose: () => void }) {
+export function KeyHelp({ opened, onClose }: { opened: boolean; onClose: () => void }) {
   const [off, setOff] = useKeysOff();
   return (
     <Modal opened={opened} onClose={onClose} title="Keys">

@@ -2,7 +2,7 @@ import { randomStream } from '@/core/random';
 import type { Species } from '@/core/species/species';
 import type { CareEvent, LotInput, Stay, WaterPlan } from '@/core/vase-life/types';
 
-export interface PlainStem {
+export interface TwinStem {
   readonly L: number;
   readonly plug: number;
   readonly wilting: number;
@@ -18,17 +18,17 @@ export interface PlainStem {
   end: number | null;
   cause: string;
 }
-export interface PlainLine {
+export interface TwinLine {
   readonly sp: Species;
   readonly drawn: number;
   readonly aloneHours?: number | undefined;
   readonly sapSealed?: boolean | undefined;
   readonly events: readonly CareEvent[];
   leaves: number;
-  readonly stems: PlainStem[];
+  readonly stems: TwinStem[];
 }
-export interface PlainVessel {
-  readonly lines: readonly PlainLine[];
+export interface TwinVessel {
+  readonly lines: readonly TwinLine[];
   readonly stays: readonly Stay[];
   readonly startHourOfDay: number;
   readonly water: WaterPlan;
@@ -36,14 +36,14 @@ export interface PlainVessel {
   /** Null: a lot in a pail whose level nobody minds. */
   readonly litres: number | null;
   readonly topUpHours: number;
-  readonly topsPlain: boolean;
+  readonly topsWithWater: boolean;
   readonly isFoam: boolean;
   readonly depthCm: number | null;
   readonly gives: number;
   readonly hours: number;
 }
 
-export function plainStem(
+export function twinStem(
   sp: Species,
   arrival: LotInput['arrival'],
   seed: number,
@@ -53,7 +53,7 @@ export function plainStem(
   const luck = randomStream(seed, substream);
   const lot = luck.normal();
   const doubt = luck.normal();
-  return Array.from({ length: count }, (): PlainStem => {
+  return Array.from({ length: count }, (): TwinStem => {
     const L = sp.lifeDays20C * Math.exp(sp.lifeSpread * luck.normal() + 0.1 * lot);
     const plug = sp.plug * Math.exp(0.3 * luck.normal());
     const wilting = 0.82 + 0.03 * luck.normal();
@@ -84,7 +84,7 @@ export function plainStem(
 }
 
 /** What stands together makes of its one water: others' sap, soft stems too deep in it, crumbs of foam. */
-export function plainShared(v: PlainVessel) {
+export function twinShared(v: TwinVessel) {
   const sapOf = (kind: 'mucilage' | 'latex'): number => {
     const of = v.lines.filter((l) => l.sp.sap === kind);
     const n = of.reduce((a, l) => a + l.drawn, 0);

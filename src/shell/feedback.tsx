@@ -12,7 +12,7 @@ interface Props {
 }
 
 /** What came of a tap, in words: read out politely, or at once where something is wrong. Nothing while there is nothing. */
-export function Said({ children, isAlert = false, isWell = false, isNote = false }: Props) {
+export function Feedback({ children, isAlert = false, isWell = false, isNote = false }: Props) {
   if (children === null || children === '' || children === false) return null;
   return (
     <Alert data-well={isWell || undefined} role={isAlert ? 'alert' : isNote ? 'note' : 'status'}>

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { arrangementInput, lotInput } from '../../../tests/support/lot-inputs';
-import { plainArrangement, plainLot } from '../../../tests/support/plain-twin';
+import { twinArrangement, twinLot } from '../../../tests/support/twin';
 import { luckOfLines } from '../arrangement/luck-of-lines';
 import { advance, startArrangement } from '../arrangement/run';
 import { predictLot } from './predict-lot';
@@ -11,7 +11,7 @@ test('a lot’s stem ends in the same instant as its plain twin, of the same cau
     fc.property(lotInput, (drawn) => {
       const input = { ...drawn, draws: 1 };
       const forecast = predictLot(input);
-      const [twin] = plainLot(input, 0);
+      const [twin] = twinLot(input, 0);
       const left = twin?.end == null ? 40 : (twin.end - (input.countFromHour ?? 0)) / 24;
       expect(forecast.daysLeft.p50).toBeCloseTo(Math.min(40, Math.max(0, left)), 9);
       expect(Object.entries(forecast.endCauses).find(([, share]) => share === 1)?.[0]).toBe(twin?.cause);
@@ -27,7 +27,7 @@ test('every stem of an arrangement ends as its plain twin does, in one water, le
       advance(run, input.draws);
       const luck = luckOfLines(input.lines);
       for (let draw = 0; draw < input.draws; draw++)
-        plainArrangement(input, draw, luck).forEach((stems, line) =>
+        twinArrangement(input, draw, luck).forEach((stems, line) =>
           stems.forEach((twin, at) => {
             const ends = run.lines[line]?.ends;
             const row = draw * stems.length + at;

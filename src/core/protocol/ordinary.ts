@@ -7,7 +7,7 @@ import type { Tool } from '../steps/params';
 import type { ParamsOf } from '../steps/steps';
 import { m, type Message } from '../words/message';
 import type { Draft } from './render';
-import { asked } from './sheet';
+import { asked } from './draft-protocol';
 import type { WaterLimits } from './ways';
 
 /** Water temperature of the first drink, °C. */
@@ -217,7 +217,7 @@ function afterDrink(s: Species): Draft[] {
 }
 
 /** Where a species keeps best. */
-export function keptAt(s: Species): ParamsOf<'move'> {
+export function storedAt(s: Species): ParamsOf<'move'> {
   const place = hasTrait(s, 'opens warm')
     ? 'the shop floor'
     : isTropical(s)
@@ -232,7 +232,7 @@ function move(s: Species): Draft {
     : isTropical(s)
       ? m('why.injured-below', { tempC: s.chillBelowC ?? 0 })
       : m('why.keeps-best-at', { low: s.storeMinC, high: s.storeMaxC });
-  return asked(keptAt(s), why);
+  return asked(storedAt(s), why);
 }
 
 const SHOP_C = 20;
@@ -263,7 +263,7 @@ export function waterServesHours(
 }
 
 /** The protocol of a species as the plain lot of it gets: sound, ideal, in a shop that has everything. */
-export function plainSteps(s: Species, limits: WaterLimits): Draft[] {
+export function ordinarySteps(s: Species, limits: WaterLimits): Draft[] {
   const first = drink(s);
   const serves = waterServesHours(s, rightSolution(s.foodKind), limits);
   return [

@@ -10,14 +10,14 @@ const clean = fixture('delivery-note-clean.csv');
 const messy = fixture('delivery-note-messy.csv');
 
 /** One slip of a file: a byte changed, put in or left out; a line twice, left out or moved. */
-const slip = fc.record({
+const damage = fc.record({
   kind: fc.constantFrom('change', 'insert', 'drop', 'twice', 'without', 'move'),
   at: fc.nat(),
   byte: fc.constantFrom(...Array.from(';,"\n\r\t|\'. 0x', (c) => c.charCodeAt(0)), 0xe4, 0x80),
 });
-type Slip = typeof slip extends fc.Arbitrary<infer T> ? T : never;
+type Damage = typeof damage extends fc.Arbitrary<infer T> ? T : never;
 
-function slipped(bytes: Uint8Array, { kind, at, byte }: Slip): Uint8Array {
+function damaged(bytes: Uint8Array, { kind, at, byte }: Damage): Uint8Array {
   const text = Buffer.from(bytes).toString('latin1');
   const i = at % text.length;
   const char = String.fromCharCode(byte);
@@ -38,9 +38,9 @@ test('whatever slips befall a file, every line of it comes back once, with a rea
   fc.assert(
     fc.property(
       fc.constantFrom(clean, messy),
-      fc.array(slip, { minLength: 1, maxLength: 12 }),
-      (file, slips) => {
-        const text = decodeNote(slips.reduce<Uint8Array>(slipped, file));
+      fc.array(damage, { minLength: 1, maxLength: 12 }),
+      (file, damages) => {
+        const text = decodeNote(damages.reduce<Uint8Array>(damaged, file));
         const physical = text.replace(/\r\n?/g, '\n').replace(/\n$/, '').split('\n');
         const widest = Math.max(...physical.map((l) => l.split(/[;,\t|]/).length));
         let note;

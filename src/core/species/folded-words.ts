@@ -9,12 +9,12 @@ const FOLDED: Readonly<Record<string, string>> = {
   ı: 'i',
 };
 
-const IS_PLAIN = /^[a-z0-9]+( [a-z0-9]+)*$/;
+const IS_FOLDED = /^[a-z0-9]+( [a-z0-9]+)*$/;
 
 /** Lower case, no accents or punctuation, single blanks. */
-export function plainWords(text: string): string {
+export function foldedWords(text: string): string {
   // Most words of a note are plain already, and a note has thousands.
-  if (IS_PLAIN.test(text)) return text;
+  if (IS_FOLDED.test(text)) return text;
   return text
     .toLowerCase()
     .replace(/[ßłøæœđı]/g, (c) => FOLDED[c] ?? c)
@@ -24,8 +24,9 @@ export function plainWords(text: string): string {
     .trim();
 }
 
-/** Plain words in which "Löwenmaul", "Loewenmaul" and "Lowenmaul" are one. */
-export const foldedWords = (words: string): string => words.replace(/([aou])e/g, (_, vowel: string) => vowel);
+/** Folded words in which "Löwenmaul", "Loewenmaul" and "Lowenmaul" are one. */
+export const foldedUmlauts = (words: string): string =>
+  words.replace(/([aou])e/g, (_, vowel: string) => vowel);
 
 /** English words without the s of more than one. */
 export const singular = (words: string): string => words.replace(/ies\b/g, 'y').replace(/([^s])s\b/g, '$1');

@@ -8,9 +8,9 @@ import type { BenchCard } from './bench-card';
 import css from './bench.module.css';
 import type { Used } from './used-figures';
 import { useSettled, type Log } from './use-log';
-import { DeedBar } from '@/shell/deed-bar';
+import { ActionBar } from '@/shell/action-bar';
 
-/** What was chosen on a card before its deed is tapped. */
+/** What was chosen on a card before its main action is tapped. */
 export interface Chosen {
   readonly pailId: string | null;
   /** Null: by the pail’s shape, for the depth the step asks. */
@@ -109,7 +109,7 @@ function Beside({ card: { hands }, chosen, onChosen }: Pick<Props, 'card' | 'cho
 }
 
 /** The one thing to tap, with what may be said before it. */
-export function StepDeed({ card, log, chosen, onChosen, isKept, inHand }: Props) {
+export function StepButton({ card, log, chosen, onChosen, isKept, inHand }: Props) {
   const { step, status, id } = card.step;
   const settled = useSettled();
   const t = useWords();
@@ -161,9 +161,9 @@ export function StepDeed({ card, log, chosen, onChosen, isKept, inHand }: Props)
           </NumberStepper>
         </div>
       )}
-      <DeedBar>
+      <ActionBar>
         <Button
-          variant="deed"
+          variant="main"
           disabled={log.busy || isKept || !settled || mayNot || (needsPail && poured.length === 0)}
           data-settling={settled ? undefined : true}
           onClick={done}
@@ -182,7 +182,7 @@ export function StepDeed({ card, log, chosen, onChosen, isKept, inHand }: Props)
                     : words}
           {inHand && !isKept && <Kbd>.</Kbd>}
         </Button>
-      </DeedBar>
+      </ActionBar>
     </>
   );
 }

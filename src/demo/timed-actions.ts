@@ -3,7 +3,7 @@ import { newId } from '../data/ids';
 import type { Action } from '../data/record';
 
 /** Something that was done in the demo shop, and when: the record is written in that order. */
-export interface Deed {
+export interface TimedAction {
   readonly at: Date;
   /** Whose hands, as they stand in the list of people. */
   readonly person: number;
@@ -17,8 +17,8 @@ export async function doInOrder(
   trx: Trx,
   shopId: string,
   people: readonly string[],
-  deeds: readonly Deed[],
+  timedActions: readonly TimedAction[],
 ): Promise<void> {
-  for (const { at, person, does } of [...deeds].sort((a, b) => a.at.getTime() - b.at.getTime()))
+  for (const { at, person, does } of [...timedActions].sort((a, b) => a.at.getTime() - b.at.getTime()))
     await does(trx, { shopId, personId: people[person] ?? '', actionKey: newId(), at });
 }

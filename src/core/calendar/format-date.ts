@@ -33,14 +33,14 @@ const FORMS = {
 export type Form = keyof typeof FORMS;
 
 /** A moment, ms, as a wall in the zone shows it, in one of the forms. @throws RangeError for an unknown zone */
-export function saidDate(atMs: number, timeZone: string, form: Form, locale = 'en-GB'): string {
+export function formatDate(atMs: number, timeZone: string, form: Form, locale = 'en-GB'): string {
   return formatter(locale, timeZone, form).format(atMs);
 }
 
 /** An ISO date in one of the forms. */
-export const saidDay = (isoDate: string, form: Form, locale?: string): string =>
-  saidDate(Date.parse(`${isoDate}T12:00:00Z`), 'UTC', form, locale);
+export const formatDay = (isoDate: string, form: Form, locale?: string): string =>
+  formatDate(Date.parse(`${isoDate}T12:00:00Z`), 'UTC', form, locale);
 
 /** "Fri 27 Nov": a day as a card or a sentence has it. */
 export const dayWords = (isoDate: string, locale?: string): string =>
-  saidDay(isoDate, 'weekday, day and month', locale).replace(',', '');
+  formatDay(isoDate, 'weekday, day and month', locale).replace(',', '');

@@ -2,7 +2,7 @@ import type { Droop } from '../core/vase-life/types';
 import type { Trx } from './connection';
 
 /** Stems that stood together, with what a forecast of theirs starts from. */
-export interface PortionKept {
+export interface PortionAsStood {
   readonly id: string;
   readonly lotId: string;
   readonly number: number;
@@ -28,8 +28,8 @@ const DONE = `exists (select 1 from protocol_step b
   where b.portion_id = o.id and b.plan_no = o.plan_no and b.kind = ? and b.status in ('running','done'))`;
 
 /** Portions of what came since a while before that moment, the newest first. */
-export async function manyPortionsKept(trx: Trx, since: Date, limit: number): Promise<PortionKept[]> {
-  const { rows } = await trx.raw<{ rows: PortionKept[] }>(
+export async function manyPortionsAsStood(trx: Trx, since: Date, limit: number): Promise<PortionAsStood[]> {
+  const { rows } = await trx.raw<{ rows: PortionAsStood[] }>(
     `select o.id, l.id as "lotId", l.number, l.species_key as "speciesKey", l.variety, l.unit_price as "unitPrice",
             l.currency, l.arrived_at as "arrivedAt", l.aged_days as "agedDays", l.air_share as "airShare",
             l.stage, coalesce(o.droop, l.droop) as droop, o.stems + used.stems as stems,
