@@ -1,5 +1,6 @@
 import type { ClaimSort } from '../core/dock/claim-sorts';
-import type { ClaimState } from './claims';
+import type { Words } from '../core/words/message';
+import type { ClaimState } from '../core/dock/claims';
 import type { Trx } from './connection';
 
 export interface ClaimRecord {
@@ -15,7 +16,7 @@ export interface ClaimRecord {
   readonly variety: string | null;
   readonly stemsDelivered: number;
   readonly kind: string;
-  readonly words: string;
+  readonly says: Words;
   readonly stems: number;
   readonly value: number | null;
   readonly currency: string | null;
@@ -46,7 +47,6 @@ const claims = (trx: Trx) =>
       variety: 'l.variety',
       stemsDelivered: 'l.stems_booked',
       kind: 'c.kind',
-      words: 'c.words',
       stems: 'c.stems',
       value: 'c.value',
       currency: 'c.currency',
@@ -56,7 +56,8 @@ const claims = (trx: Trx) =>
       dueAt: 'c.due_at',
       settledValue: 'c.settled_value',
       movedAt: 'c.moved_at',
-    });
+    })
+    .select(trx.raw('coalesce(c.message, to_jsonb(c.words)) as "says"'));
 
 const SORTED_BY: Readonly<Record<ClaimSort, string>> = {
   due: 'c.due_at',

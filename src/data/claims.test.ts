@@ -1,13 +1,6 @@
 import { freshShop, type TestShop } from '../../tests/support/database';
-import {
-  claimHoursBySupplier,
-  insertFlaw,
-  manyFlaws,
-  moveClaim,
-  openClaim,
-  setClaimHours,
-  type ClaimState,
-} from './claims';
+import { claimHoursBySupplier, insertFlaw, manyFlaws, moveClaim, openClaim, setClaimHours } from './claims';
+import type { ClaimState } from '../core/dock/claims';
 import { DataError, RefusedError } from './errors';
 import { maybeLot } from './lots';
 import { manySupplierWords, rememberSupplierWords } from './supplier-words';
@@ -22,7 +15,7 @@ beforeAll(async () => {
 afterAll(() => shop.close());
 
 const AT = new Date('2026-11-24T06:50:00Z');
-const open = async (kind = 'grey-mould', words = 'grey mould: 6 of 20', stems = 12) =>
+const open = async (kind = 'grey-mould', stems = 12) =>
   shop.inside(async (trx) => {
     await trx.raw('select pg_advisory_xact_lock(1)');
     const lot = await maybeLot(trx, lotId);
@@ -30,7 +23,7 @@ const open = async (kind = 'grey-mould', words = 'grey mould: 6 of 20', stems = 
       lotId,
       deliveryId: lot?.deliveryId ?? '',
       kind,
-      words,
+      says: { message: 'claim.short', with: { counted: 128, noted: 140 } },
       stems,
       value: 3.6,
       currency: 'EUR',
@@ -46,11 +39,7 @@ const refused = async (work: Promise<unknown>): Promise<string> =>
   );
 
 test('claims opened at once get numbers of their own, and carry what they are about', async () => {
-  const opened = await Promise.all([
-    open(),
-    open('brown-buds', 'brown buds: 2 of 20', 4),
-    open('broken', 'broken: 1 of 20', 2),
-  ]);
+  const opened = await Promise.all([open(), open('brown-buds', 4), open('broken', 2)]);
   expect(opened.map((c) => c.number).sort()).toEqual([1, 2, 3]);
   const [first] = await shop.inside((trx) => manyClaims(trx, 10));
   expect(first).toMatchObject({
@@ -65,7 +54,7 @@ test('claims opened at once get numbers of their own, and carry what they are ab
 });
 
 test('a claim goes from open to sent to its end, once, and a credit says how much', async () => {
-  const { claimId } = await open('soil', 'soil', 3);
+  const { claimId } = await open('soil', 3);
   await move(claimId, 'sent');
   expect(await refused(move(claimId, 'sent'))).toBe('refused');
   // The database holds that a credit has its value, whatever the code says.
@@ -73,7 +62,7 @@ test('a claim goes from open to sent to its end, once, and a credit says how muc
   const both = await Promise.all([refused(move(claimId, 'credited', 3)), refused(move(claimId, 'refused'))]);
   expect(both.sort()).toEqual(['done', 'refused']);
   expect(await refused(move(claimId, 'withdrawn'))).toBe('refused');
-  const withdrawn = await open('nectar', 'nectar', 3);
+  const withdrawn = await open('nectar', 3);
   await move(withdrawn.claimId, 'withdrawn');
   expect((await shop.inside((trx) => manyClaims(trx, 50))).map((c) => c.id)).not.toContain(withdrawn.claimId);
 });
@@ -87,8 +76,8 @@ test('the same stems are claimed once, nor more than there are, and no claim is 
   lotId = await shop.bookLot(20, 'CL-2');
   const { claimId } = await open();
   expect(await fault(open())).toBe('claimed-already');
-  expect(await fault(open('blown', 'blown: all of them', 9))).toBe('claimed-too-many');
-  expect(await fault(open('short', 'short of the note', 1))).toBe('claimed-too-many');
+  expect(await fault(open('blown', 9))).toBe('claimed-too-many');
+  expect(await fault(open('short', 1))).toBe('claimed-too-many');
   expect(await fault(move(claimId, 'credited', 3.61))).toBe('settled-too-high');
   await move(claimId, 'withdrawn');
   expect(await fault(open())).toBe('done');

@@ -1,4 +1,6 @@
 import type { Knex } from 'knex';
+import type { ClaimState } from '../core/dock/claims';
+import type { Message } from '../core/words/message';
 import { isLocked, type Ids, type Trx } from './connection';
 import { RefusedError } from './errors';
 import { newId } from './ids';
@@ -48,8 +50,6 @@ export async function insertFlaw(trx: Trx, action: Action, flaw: FlawRow, withdr
   });
 }
 
-export type ClaimState = 'open' | 'sent' | 'credited' | 'refused' | 'withdrawn';
-
 /** Kinds that a lot is claimed for already. */
 export async function manyClaimedKinds(trx: Trx, lotId: string): Promise<string[]> {
   return trx('claim').where({ lot_id: lotId }).whereNot('state', 'withdrawn').distinct().pluck('kind');
@@ -73,7 +73,7 @@ export interface NewClaim {
   readonly lotId: string;
   readonly deliveryId: string;
   readonly kind: string;
-  readonly words: string;
+  readonly says: Message;
   readonly stems: number;
   readonly value: number | null;
   readonly currency: string | null;
@@ -95,7 +95,7 @@ export async function openClaim(
     delivery_id: claim.deliveryId,
     lot_id: claim.lotId,
     kind: claim.kind,
-    words: claim.words,
+    message: JSON.stringify(claim.says),
     stems: claim.stems,
     value: claim.value,
     currency: claim.currency,
@@ -108,7 +108,7 @@ export async function openClaim(
     kind: 'claim',
     subjectKind: 'claim',
     subjectId: claimId,
-    says: { message: 'record.claim', with: { claim: last + 1, n: claim.stems, says: claim.words } },
+    says: { message: 'record.claim', with: { claim: last + 1, n: claim.stems, says: claim.says } },
     detail: { ...claim, dueAt: claim.dueAt.toISOString() },
   });
   return { claimId, number: last + 1 };

@@ -23,6 +23,7 @@ import * as units from './migrations/0021-units';
 import * as waterTold from './migrations/0022-water-told';
 import * as strips from './migrations/0023-strips';
 import * as secondFactor from './migrations/0024-second-factor';
+import * as claimsAsMessages from './migrations/0025-claims-as-messages';
 
 interface Migration {
   readonly name: string;
@@ -55,6 +56,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0022-water-told', up: waterTold.up },
   { name: '0023-strips', up: strips.up },
   { name: '0024-second-factor', up: secondFactor.up },
+  { name: '0025-claims-as-messages', up: claimsAsMessages.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

@@ -1,7 +1,7 @@
 'use client';
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
 import { usValue } from '@/core/units/us-patterns';
-import type { MessageKey } from '@/core/words/message';
+import { isMessage, type MessageKey, type Words } from '@/core/words/message';
 import type { Told } from './told';
 import { useTold } from './use-told';
 
@@ -49,4 +49,18 @@ export function useWords(): SayWords {
       const value = usValue(name, told) ?? told[name];
       return value === undefined ? place : written(value);
     });
+}
+
+/** Says whole messages of a page's words, others within them; what somebody wrote stands as it is. */
+export function useSay(): (words: Words) => string {
+  const t = useWords();
+  const say = (words: Words): string => {
+    if (typeof words === 'string') return words;
+    const told = Object.entries(words.with ?? {}).map(([name, value]): [string, string | number] => [
+      name,
+      typeof value === 'string' || isMessage(value) ? say(value) : typeof value === 'number' ? value : '',
+    ]);
+    return t(words.message, Object.fromEntries(told));
+  };
+  return say;
 }

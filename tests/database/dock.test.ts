@@ -129,7 +129,7 @@ test('what was counted goes before what the note said: short, over, weighed, and
   expect(claims[0]).toMatchObject({
     stems: 10,
     value: 3,
-    words: 'short of the note: 30 counted, 40 on the note',
+    says: { message: 'claim.short', with: { counted: 30, noted: 40 } },
   });
   expect(await does('dock/count', { lotId: id, stems: 5 })).toContain('6 stems of lot');
   // What was short is claimed: found after all, its claim is withdrawn before.
@@ -163,7 +163,11 @@ test('what is decided is claimed where it costs, and unclaimed when it is taken 
     await does('dock/decide', { lotId: id, decision: 'reduced price', percent: 25, because: 'warm box' }),
   ).toBe('done');
   const claim = async () => (await shop.inside((trx) => manyClaims(trx, 50))).find((c) => c.lotId === id);
-  expect(await claim()).toMatchObject({ stems: 40, value: 3, words: 'kept at 25 % less: warm box' });
+  expect(await claim()).toMatchObject({
+    stems: 40,
+    value: 3,
+    says: { message: 'claim.less', with: { percent: 25, because: 'warm box' } },
+  });
   await does('dock/flaw', { lotId: id, kind: 'broken', seen: 4, sample: 20 });
   expect(await does('dock/claim', { lotId: id, kind: 'broken' })).toMatch(/Claim \d+ of lot \d+ stands/);
   await takesBack();

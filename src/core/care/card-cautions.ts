@@ -1,6 +1,6 @@
 import type { Species } from '../species/species';
 import type { SolutionKey } from '../water/solutions';
-import { m, shortText, type Message, type MessageKey } from '../words/message';
+import { m, shortName, type Message, type MessageKey } from '../words/message';
 
 /** The cautions a card must carry, gravest first. Silence about a species is never said to be safety. */
 export function cardCautions(
@@ -11,7 +11,7 @@ export function cardCautions(
   const out: Message[] = [];
   const caution = (key: MessageKey, test: (s: Species) => boolean): void => {
     // Two sorts of one flower are told once.
-    const byName = new Map(species.filter(test).map((s) => [s.name.split(',')[0], shortText(s)]));
+    const byName = new Map(species.filter(test).map((s) => [s.name.split(',')[0], shortName(s)]));
     if (byName.size > 0) out.push(m(key, { names: [...byName.values()] }));
   };
   caution('card.caution.cats', (s) => s.pets === 'deadly to cats');

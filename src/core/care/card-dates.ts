@@ -1,6 +1,6 @@
 import { HORIZON_DAYS } from '../model/constants';
 import { addDays } from '../calendar/dates';
-import { m, formatDay, type Message } from '../words/message';
+import { m, dayNamed, type Message } from '../words/message';
 
 /** A moment in the shop's zone: its calendar day, and how far into it. */
 export interface LocalMoment {
@@ -36,8 +36,8 @@ export function cardLead(from: LocalMoment, promised: number, likely: number): C
   const likelyWords =
     most === null
       ? m('card.lead.likely-over', { n: HORIZON_DAYS })
-      : m('card.lead.likely', { day: formatDay(most) });
-  const told = { until: formatDay(until), likely: most === until ? '' : likelyWords };
+      : m('card.lead.likely', { day: dayNamed(most) });
+  const told = { until: dayNamed(until), likely: most === until ? '' : likelyWords };
   return {
     until,
     likely: most,

@@ -6,7 +6,7 @@ import { schoolFor, type Schools } from '../protocol/schools';
 import type { SpeciesRegistry } from '../species/registry';
 import type { SolutionKey } from '../water/solutions';
 import { type LanguageTag } from '../words/catalogues';
-import { m, shortText } from '../words/message';
+import { m, shortName } from '../words/message';
 import { say, spoken } from '../words/say';
 import { composeCard, type HabitGains, type SpokenCard } from './compose-card';
 
@@ -103,7 +103,7 @@ export function cardFor(
   const contents = lines.map((l) => {
     const variety = l.variety ? ` ‘${l.variety}’` : '';
     return say(
-      m('card.stems', { stems: l.stems, name: shortText(registry.byKey(l.speciesKey)), variety }),
+      m('card.stems', { stems: l.stems, name: shortName(registry.byKey(l.speciesKey)), variety }),
       tag,
     );
   });

@@ -3,7 +3,7 @@ import type { Species } from '../species/species';
 import { hasTrait, isTropical, takesColdNights, type Trait } from '../species/traits';
 import type { Vessel } from '../arrangement/types';
 import type { SolutionKey } from '../water/solutions';
-import { m, shortText, low, type Message } from '../words/message';
+import { m, shortName, low, type Message } from '../words/message';
 import { HORIZON_DAYS } from '../model/constants';
 import { MORE_TO_DO, type HabitKey } from '../habits/habits';
 import type { Interaction } from '../habits/what-a-day-costs';
@@ -107,7 +107,7 @@ const NIGHTS: Readonly<Record<string, Message>> = {
 
 function lengthLine({ species, stemLength, vessel }: CareCardInput): Draft[] {
   if (stemLength !== 'short' || vessel.kind === 'foam') return [];
-  const big = species.filter((s) => hasTrait(s, 'lasts short')).map(shortText);
+  const big = species.filter((s) => hasTrait(s, 'lasts short')).map(shortName);
   return big.length === 0 ? [] : [{ key: 'length', text: m('card.length', { names: big }), date: null }];
 }
 
@@ -130,7 +130,7 @@ function placeLines({ species, goesTo, nights = 'cool-place' }: CareCardInput): 
 function pullLine(input: CareCardInput): Draft {
   return {
     key: 'pull',
-    text: m('card.pull', { first: shortText(input.firstToFade) }),
+    text: m('card.pull', { first: shortName(input.firstToFade) }),
     date: dayAfter(input.from, input.daysTo.firstFade),
   };
 }
@@ -143,7 +143,7 @@ function rescueFor({ vessel, species }: CareCardInput): Message | null {
   if (lost.length === species.length) return null;
   const isHelped = lost.length + cold.length + recut.length < species.length;
   const part = (key: 'cold' | 'recut' | 'lost', of: readonly Species[]): Message | '' =>
-    of.length > 0 ? m(`card.rescue.${key}`, { names: of.map(shortText) }) : '';
+    of.length > 0 ? m(`card.rescue.${key}`, { names: of.map(shortName) }) : '';
   return m('card.rescue', {
     head: m(isHelped ? 'card.rescue.hot' : 'card.rescue.head'),
     cold: part('cold', cold),

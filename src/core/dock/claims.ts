@@ -1,26 +1,30 @@
 import Papa from 'papaparse';
 import { defused } from '../csv/defused';
-import { FLAWS, type FlawInLot, type FlawKind } from './flaws';
+import { m, type Message } from '../words/message';
+import { flawCounted, flawName, type FlawInLot, type FlawKind } from './flaws';
 
 /** Hours a supplier allows for a claim, where the shop has not noted theirs. */
 export const USUAL_CLAIM_HOURS = 24;
+
+/** Where a claim stands, from its opening to its end. */
+export type ClaimState = 'open' | 'sent' | 'credited' | 'refused' | 'withdrawn';
 
 export interface ClaimDraft {
   readonly kind: FlawKind;
   readonly stems: number;
   /** Null where the note bore no price. */
   readonly value: number | null;
-  readonly words: string;
+  readonly says: Message;
 }
 
 /** The claim a counted flaw makes: the likely stems at the price paid, the count as its evidence. */
-export function draftClaim(flaw: FlawInLot, unitPrice: number | null, evidence: string): ClaimDraft {
+export function draftClaim(flaw: FlawInLot, unitPrice: number | null): ClaimDraft {
   const stems = Math.max(1, flaw.likelyStems);
   return {
     kind: flaw.kind,
     stems,
     value: unitPrice === null ? null : Math.round(stems * unitPrice * 100) / 100,
-    words: `${FLAWS[flaw.kind].words}: ${evidence}`,
+    says: m('claim.told', { flaw: flawName(flaw.kind), counted: flawCounted(flaw) }),
   };
 }
 
@@ -30,7 +34,7 @@ export function draftShortClaim(counted: number, short: number, unitPrice: numbe
     kind: 'short',
     stems: short,
     value: unitPrice === null ? null : Math.round(short * unitPrice * 100) / 100,
-    words: `short of the note: ${counted} counted, ${counted + short} on the note`,
+    says: m('claim.short', { counted, noted: counted + short }),
   };
 }
 
@@ -48,13 +52,16 @@ export function draftDecisionClaim(
   unitPrice: number | null,
   because: string,
 ): Omit<ClaimDraft, 'kind'> {
-  const what = percent === 100 ? 'refused' : `kept at ${percent} % less`;
   return {
     stems,
     value: unitPrice === null ? null : Math.round(stems * unitPrice * percent) / 100,
-    words: `${what}: ${because}`.slice(0, 300),
+    says: percent === 100 ? m('claim.refused', { because }) : m('claim.less', { percent, because }),
   };
 }
+
+/** A claim with what else speaks for it, one after the other. */
+export const withEvidence = (says: Message, evidence: readonly Message[]): Message =>
+  evidence.reduce((told, more) => m('claim.and', { says: told, more }), says);
 
 /** One row of a claim sheet. */
 export interface ClaimRow {
@@ -73,7 +80,7 @@ export interface ClaimRow {
   readonly outOf: number;
   readonly value: number | null;
   readonly currency: string | null;
-  readonly state: string;
+  readonly state: ClaimState;
   readonly openedAt: string;
   readonly dueAt: string;
   readonly settledValue: number | null;

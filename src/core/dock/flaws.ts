@@ -1,37 +1,36 @@
 import type { Droop } from '../vase-life/types';
+import { m, type Message, type Words } from '../words/message';
 import { sampleInterval } from './sample-interval';
 
-/** What may be wrong with stems at the dock. */
+/** What may be wrong with stems at the dock: whether it is claimed for as a rule, and whether there is something to say of it. */
 export const FLAWS = {
-  broken: { words: 'broken', claim: true, note: null },
-  'bruised-outer': {
-    words: 'bruised outer petals',
-    claim: false,
-    note: 'They guard the good ones and come off when it is used: not usually claimed for.',
-  },
-  'grey-mould': {
-    words: 'grey mould',
-    claim: true,
-    note: 'Stand it apart, dry its petals, bin what is soft.',
-  },
-  'brown-buds': {
-    words: 'brown buds',
-    claim: true,
-    note: 'Buds of lilies brown when they travelled too cold.',
-  },
-  chilled: { words: 'chilled', claim: true, note: 'Tropicals: never in the cold room.' },
-  soil: { words: 'soil', claim: false, note: 'Rinse the feet under cold running water before cutting.' },
-  nectar: { words: 'ants or nectar', claim: false, note: 'Float the heads in tepid water, then shake.' },
-  'yellow-leaves': { words: 'yellow leaves', claim: true, note: null },
-  'cut-dry': { words: 'cut dry', claim: true, note: 'Recut under water.' },
-  'too-tight': { words: 'too tight to open', claim: true, note: null },
-  blown: { words: 'blown', claim: true, note: 'Use first.' },
-  'few-heads': { words: 'fewer heads than sold', claim: true, note: null },
-  short: { words: 'short of the note', claim: true, note: null },
-  wrong: { words: 'not what was ordered', claim: true, note: null },
-} as const satisfies Record<string, { words: string; claim: boolean; note: string | null }>;
+  broken: { claim: true, hasNote: false },
+  'bruised-outer': { claim: false, hasNote: true },
+  'grey-mould': { claim: true, hasNote: true },
+  'brown-buds': { claim: true, hasNote: true },
+  chilled: { claim: true, hasNote: true },
+  soil: { claim: false, hasNote: true },
+  nectar: { claim: false, hasNote: true },
+  'yellow-leaves': { claim: true, hasNote: false },
+  'cut-dry': { claim: true, hasNote: true },
+  'too-tight': { claim: true, hasNote: false },
+  blown: { claim: true, hasNote: true },
+  'few-heads': { claim: true, hasNote: false },
+  short: { claim: true, hasNote: false },
+  wrong: { claim: true, hasNote: false },
+} as const satisfies Record<string, { claim: boolean; hasNote: boolean }>;
 export type FlawKind = keyof typeof FLAWS;
 export const FLAW_KINDS = Object.keys(FLAWS) as FlawKind[];
+
+type NotedFlaw = { [K in FlawKind]: (typeof FLAWS)[K]['hasNote'] extends true ? K : never }[FlawKind];
+const isNoted = (kind: FlawKind): kind is NotedFlaw => FLAWS[kind].hasNote;
+
+/** What a flaw is called: "grey mould". */
+export const flawName = (kind: FlawKind): Message => m(`dock.flaw.${kind}`);
+
+/** What to do about a flaw, or to know of it; null where nothing is. */
+export const flawNote = (kind: FlawKind): Message | null =>
+  isNoted(kind) ? m(`dock.flaw-note.${kind}`) : null;
 
 /** Flaws that are counted in a sample; what is short is counted whole. */
 export type SampledFlaw = Exclude<FlawKind, 'short'>;
@@ -68,12 +67,14 @@ export function flawInLot(flaw: FlawSeen, lotStems: number): FlawInLot {
   };
 }
 
+const percent = (share: number): number => Math.round(share * 100);
+const oneDecimal = (n: number): number => Math.round(n * 10) / 10;
+
 /** "3 of 20: between 5 and 36 %", or the share itself where all were counted. */
-export function flawInWords({ seen, sample, lowShare, highShare, method }: FlawInLot): string {
-  const percent = (share: number): number => Math.round(share * 100);
+export function flawCounted({ seen, sample, lowShare, highShare, method }: FlawInLot): Message {
   return method === 'counted whole'
-    ? `${seen} of ${sample}, all counted: ${percent(lowShare)} %`
-    : `${seen} of ${sample}: between ${percent(lowShare)} and ${percent(highShare)} %`;
+    ? m('dock.counted-all', { seen, sample, percent: percent(lowShare) })
+    : m('dock.counted-between', { seen, sample, low: percent(lowShare), high: percent(highShare) });
 }
 
 export type Advice = 'accept' | 'use first' | 'reduced price' | 'claim' | 'refuse';
@@ -81,21 +82,20 @@ export type Advice = 'accept' | 'use first' | 'reduced price' | 'claim' | 'refus
 /** What to do with a lot, and why; the shop decides. */
 export interface DockAdvice {
   readonly advice: Advice;
-  readonly because: string;
+  readonly because: Words;
 }
 
 /** Days under which a lot is to be sold before others, and under which it is hardly worth its work (estimates). */
 const USE_FIRST_DAYS = 4;
 const HARDLY_DAYS = 1.5;
 
-const saidOf = (flaw: FlawInLot): string => `${FLAWS[flaw.kind].words}, ${flawInWords(flaw)}`;
+const told = (flaw: FlawInLot): Message =>
+  m('dock.flaw-counted', { flaw: flawName(flaw.kind), counted: flawCounted(flaw) });
 
 /** Why a lot is sent back; null where nothing speaks for that. */
-function whyRefused(worst: FlawInLot | null, daysLeftP50: number): string | null {
-  if (worst && worst.lowShare >= 0.5) return `more than half has it: ${saidOf(worst)}`;
-  return daysLeftP50 < HARDLY_DAYS
-    ? `hardly a day left in it: ${daysLeftP50.toFixed(1)} at the middle`
-    : null;
+function whyRefused(worst: FlawInLot | null, daysLeftP50: number): Message | null {
+  if (worst && worst.lowShare >= 0.5) return m('dock.because.most', { flaw: told(worst) });
+  return daysLeftP50 < HARDLY_DAYS ? m('dock.because.hardly', { days: oneDecimal(daysLeftP50) }) : null;
 }
 
 /**
@@ -109,26 +109,26 @@ export function adviseAtDock(lot: {
   /** Stems counted fewer than its note says. */
   readonly stemsShort?: number;
   /** What was measured out of order: a warm box, a chilled one. */
-  readonly measured?: readonly string[];
+  readonly measured?: readonly Words[];
 }): DockAdvice {
   const grave = lot.flaws.filter((f) => FLAWS[f.kind].claim);
   const worst = grave.reduce<FlawInLot | null>((w, f) => (f.lowShare > (w?.lowShare ?? 0) ? f : w), null);
   const refused = whyRefused(worst, lot.daysLeftP50);
   if (refused) return { advice: 'refuse', because: refused };
   const short = lot.stemsShort ?? 0;
-  if (short > 0) return { advice: 'claim', because: `${short} stems short of the note` };
+  if (short > 0) return { advice: 'claim', because: m('dock.because.short', { n: short }) };
   if (worst && worst.lowShare >= 0.02)
-    return { advice: 'claim', because: `${FLAWS[worst.kind].words}: ${flawInWords(worst)}` };
-  if (worst) return { advice: 'reduced price', because: `a few only: ${saidOf(worst)}` };
+    return {
+      advice: 'claim',
+      because: m('dock.flaw-counted', { flaw: flawName(worst.kind), counted: flawCounted(worst) }),
+    };
+  if (worst) return { advice: 'reduced price', because: m('dock.because.few', { flaw: told(worst) }) };
   const [measured] = lot.measured ?? [];
-  if (measured) return { advice: 'reduced price', because: measured };
+  if (measured !== undefined) return { advice: 'reduced price', because: measured };
   if (lot.daysLeftP50 < USE_FIRST_DAYS)
-    return { advice: 'use first', because: `${lot.daysLeftP50.toFixed(1)} days left at the middle` };
+    return { advice: 'use first', because: m('dock.because.days', { days: oneDecimal(lot.daysLeftP50) }) };
   return {
     advice: 'accept',
-    because:
-      lot.droop === 'hanging'
-        ? 'nothing counted; look again once it has drunk'
-        : 'nothing counted against it',
+    because: m(lot.droop === 'hanging' ? 'dock.because.look-again' : 'dock.because.nothing'),
   };
 }

@@ -1,5 +1,6 @@
 import { SHIPPED_SPECIES } from '../species/registry';
 import { againstUsual, usualInWords, type PastLot } from './supplier-usual';
+import { inEnglish } from '../words/say';
 import { boxTemperature, daysUsedPerDay } from './temperatures';
 
 const past = (speciesKey: string, lifeUsed: number, over: Partial<PastLot> = {}): PastLot => ({
@@ -24,7 +25,7 @@ test('a lot is held against the same flower of its supplier, or against all of t
     isOutlying: false,
   });
   expect(againstUsual({ speciesKey: 'tulip', lifeUsed: 0.3 }, rest)).toBeNull();
-  expect(usual && usualInWords('Norrholt Growers', 'Rose', usual)).toBe(
+  expect(usual && inEnglish(usualInWords('Norrholt Growers', SHIPPED_SPECIES.byKey('rose'), usual))).toBe(
     'rose of Norrholt Growers usually comes at 13 %, nine in ten of them at less than this (4 lots).',
   );
 });
@@ -34,9 +35,9 @@ test('shares of what came limp or flawed are of what somebody looked at', () => 
   const seen = [past('rose', 0.1, { wasFirm: false }), past('rose', 0.1, { wasFlawed: true })];
   const usual = againstUsual({ speciesKey: 'rose', lifeUsed: 0.1 }, [...unseen, ...seen]);
   expect(usual).toMatchObject({ lots: 8, looked: 2, firmShare: 0.5, flawedShare: 0.5 });
-  expect(usual && usualInWords('Norrholt Growers', 'Rose', usual)).toContain(
-    '(8 lots; 2 looked at; 50 % came limp; 50 % had something to claim)',
-  );
+  expect(
+    usual && inEnglish(usualInWords('Norrholt Growers', SHIPPED_SPECIES.byKey('rose'), usual)),
+  ).toContain('(8 lots; 2 looked at; 50 % came limp; 50 % had something to claim)');
   const none = againstUsual({ speciesKey: 'rose', lifeUsed: 0.1 }, unseen);
   expect(none).toMatchObject({ looked: 0, firmShare: null, flawedShare: null });
 });
@@ -46,9 +47,9 @@ test('a box is said to be warm, chilled or as it should be, by its species', () 
   expect(boxTemperature(rose, 4).isGrave).toBe(false);
   const warm = boxTemperature(rose, 14);
   expect(warm.isGrave).toBe(true);
-  expect(warm.words).toContain(`ages ${(2.9 ** 1).toFixed(1)} times as fast as at 4 °C`);
+  expect(inEnglish(warm.words)).toContain(`ages ${(2.9 ** 1).toFixed(1)} times as fast as at 4 °C`);
   expect(boxTemperature(SHIPPED_SPECIES.byKey('anthurium'), 6)).toMatchObject({ isGrave: true });
-  expect(boxTemperature(SHIPPED_SPECIES.byKey('anthurium'), 6).words).toContain('injured below');
-  expect(boxTemperature(rose, -2).words).toContain('frozen');
+  expect(inEnglish(boxTemperature(SHIPPED_SPECIES.byKey('anthurium'), 6).words)).toContain('injured below');
+  expect(inEnglish(boxTemperature(rose, -2).words)).toContain('frozen');
   expect(daysUsedPerDay(rose, 20)).toBe(1);
 });

@@ -1,3 +1,4 @@
+import { m, shortName, type Message } from '../words/message';
 import { quantileOfSorted } from '../statistics';
 
 /** A lot as a supplier's record holds it. */
@@ -62,20 +63,36 @@ export function againstUsual(
   };
 }
 
-const percent = (share: number): string => `${Math.round(100 * share)} %`;
+const percent = (share: number): number => Math.round(100 * share);
+
+/** Shares under which nothing is told of them (estimates). */
+const WORTH_TELLING = { limp: 0.1, flawed: 0.05, short: 0.05 } as const;
+
+/** What else is told of what a supplier sends, where it is worth telling. */
+function restOf(usual: AgainstUsual): Message[] {
+  const told = (share: number | null, above: number, key: 'limp' | 'flawed' | 'short'): Message[] =>
+    share !== null && share > above ? [m(`dock.usual.${key}`, { percent: percent(share) })] : [];
+  const limp = usual.firmShare === null ? null : 1 - usual.firmShare;
+  return [
+    ...(usual.looked < usual.lots ? [m('dock.usual.looked', { n: usual.looked })] : []),
+    ...told(limp, WORTH_TELLING.limp, 'limp'),
+    ...told(usual.flawedShare, WORTH_TELLING.flawed, 'flawed'),
+    ...told(usual.shortShare, WORTH_TELLING.short, 'short'),
+  ];
+}
 
 /** The comparison in words, to follow the share of life that is used. */
-export function usualInWords(supplier: string, name: string, usual: AgainstUsual): string {
-  const what = usual.ofSpecies ? name.toLowerCase() : 'flower';
-  const life = `${what} of ${supplier} usually comes at ${percent(usual.usualLifeUsed)}`;
-  const rest = [
-    usual.looked < usual.lots ? `${usual.looked} looked at` : null,
-    usual.firmShare !== null && usual.firmShare < 0.9 ? `${percent(1 - usual.firmShare)} came limp` : null,
-    usual.flawedShare !== null && usual.flawedShare > 0.05
-      ? `${percent(usual.flawedShare)} had something to claim`
-      : null,
-    usual.shortShare > 0.05 ? `${percent(usual.shortShare)} came short` : null,
-  ].filter((w) => w !== null);
-  const more = usual.isOutlying ? ', nine in ten of them at less than this' : '';
-  return `${life}${more} (${[`${usual.lots} lots`, ...rest].join('; ')}).`;
+export function usualInWords(
+  supplier: string,
+  species: { readonly key: string; readonly name: string },
+  usual: AgainstUsual,
+): Message {
+  const what = usual.ofSpecies ? shortName(species) : m('dock.usual.flower');
+  const told = { what, supplier, percent: percent(usual.usualLifeUsed) };
+  const says = m(usual.isOutlying ? 'dock.usual.outlying' : 'dock.usual.comes', told);
+  const lots = restOf(usual).reduce<Message>(
+    (sofar, more) => m('dock.usual.and', { says: sofar, more }),
+    m('dock.usual.lots', { n: usual.lots }),
+  );
+  return m('dock.usual.of', { says, lots });
 }

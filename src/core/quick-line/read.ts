@@ -1,8 +1,10 @@
 import { MEASURES } from '../units/measures';
 import { BIN_REASONS } from '../dock/bin-reasons';
-import { FLAWS, SAMPLED_FLAWS } from '../dock/flaws';
+import { flawName, SAMPLED_FLAWS } from '../dock/flaws';
 import { typedNumber } from '../numbers/read-number';
 import { foldedWords } from '../species/folded-words';
+import { LANGUAGES } from '../words/languages';
+import { say } from '../words/say';
 import { readCode } from '../labels/codes';
 import type { SpeciesRegistry } from '../species/registry';
 import { findLots, findNamed, findWord, type Found } from './find';
@@ -18,7 +20,7 @@ const NUMBER = /^\d{1,6}$/;
 const REASONS = BIN_REASONS.map((value) => ({ value, said: [foldedWords(value)] }));
 const NAMES_OF_FLAWS = SAMPLED_FLAWS.map((value) => ({
   value,
-  said: [foldedWords(value), foldedWords(FLAWS[value].words)],
+  said: [value, ...LANGUAGES.map((language) => say(flawName(value), language))].map(foldedWords),
 }));
 /** How a part of a lot may have come, which is no flaw that is counted. */
 const ANOTHER_STATE = [{ value: 'limp', said: ['limp', 'soft', 'hanging', 'drooping'] }] as const;

@@ -53,12 +53,12 @@ export const saidSpecies = ({ key, name }: { readonly key: string; readonly name
 });
 
 /** A species by the first word of its name, as a customer calls it. */
-export const shortText = (species: { readonly key: string; readonly name: string }): SpeciesSaid => ({
+export const shortName = (species: { readonly key: string; readonly name: string }): SpeciesSaid => ({
   ...saidSpecies(species),
   short: true,
 });
 
-export const formatDay = (day: string): DaySaid => ({ day });
+export const dayNamed = (day: string): DaySaid => ({ day });
 
 /** Any words said in the middle of a sentence. */
 export const lowered = (words: Words): Words =>

@@ -1,3 +1,4 @@
+import type { SpeciesRegistry } from '../species/registry';
 import type { Species } from '../species/species';
 import { CATALOGUES, languageOf, type LanguageTag } from './catalogues';
 
@@ -6,4 +7,10 @@ export function speciesName({ key, name }: Pick<Species, 'key' | 'name'>, tag: L
   const names: Readonly<Record<string, string>> = CATALOGUES[languageOf(tag)];
   const told = `species.${key}`;
   return (Object.hasOwn(names, told) ? names[told] : undefined) ?? name;
+}
+
+/** The same by its key; one that the shop no longer has is called by its key. */
+export function speciesCalled(registry: SpeciesRegistry, key: string, tag: LanguageTag): string {
+  const species = registry.find(key);
+  return species ? speciesName(species, tag) : key;
 }

@@ -1,6 +1,6 @@
 import { DAY_MS, HOUR_MS } from '../../core/calendar/spans';
 import { draftClaim, draftShortClaim, USUAL_CLAIM_HOURS, type ClaimDraft } from '../../core/dock/claims';
-import { flawInLot, flawInWords, type FlawKind } from '../../core/dock/flaws';
+import { flawInLot, type FlawKind } from '../../core/dock/flaws';
 import type { Van } from '../../core/simulate/van';
 import { manyFlaws, moveClaim, openClaim } from '../../data/claims';
 import type { Trx } from '../../data/connection';
@@ -25,7 +25,7 @@ async function draftFor(
   const worst = (await manyFlaws(trx, [lotId])).find((f) => f.seen / f.sample >= WORTH_CLAIMING);
   if (worst) {
     const found = flawInLot({ ...worst, kind: worst.kind as FlawKind }, lot.stemsBooked);
-    return draftClaim(found, lot.unitPrice, flawInWords(found));
+    return draftClaim(found, lot.unitPrice);
   }
   return lot.stemsShort > 0
     ? { ...draftShortClaim(lot.stemsBooked, lot.stemsShort, lot.unitPrice), kind: 'short' }

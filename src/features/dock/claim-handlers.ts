@@ -1,8 +1,8 @@
 import { m } from '@/core/words/message';
 import 'server-only';
 import type { DockClaimAction } from '@/core/actions/dock';
-import { draftShortClaim } from '@/core/dock/claims';
-import { FLAWS, flawInLot, flawInWords } from '@/core/dock/flaws';
+import { draftShortClaim, withEvidence } from '@/core/dock/claims';
+import { flawCounted, flawInLot, flawName } from '@/core/dock/flaws';
 import {
   claimHoursBySupplier,
   insertFlaw,
@@ -44,8 +44,8 @@ export const dockClaimHandlers: Handlers<DockClaimAction> = {
         subjectId: lot.id,
         says: m('record.flaw', {
           lot: String(lot.number),
-          flaw: FLAWS[counted.kind].words,
-          counted: flawInWords(flawInLot(counted, lot.stemsBooked)),
+          flaw: flawName(counted.kind),
+          counted: flawCounted(flawInLot(counted, lot.stemsBooked)),
         }),
         detail: { counted, before: before ?? null },
       });
@@ -70,7 +70,7 @@ export const dockClaimHandlers: Handlers<DockClaimAction> = {
       const evidence = await otherEvidence(trx, lot, me.species);
       return openClaim(trx, action, {
         ...draft,
-        words: [draft.words, ...evidence].join('; ').slice(0, 300),
+        says: withEvidence(draft.says, evidence),
         lotId: lot.id,
         deliveryId: lot.deliveryId,
         currency: lot.currency,

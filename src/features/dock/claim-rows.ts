@@ -1,4 +1,5 @@
-import type { SpeciesRegistry } from '@/core/species/registry';
+import { say } from '@/core/words/say';
+import { speciesCalled } from '@/core/words/species-name';
 import 'server-only';
 import { claimedOutOf, type ClaimRow } from '@/core/dock/claims';
 import {
@@ -10,7 +11,7 @@ import {
 import type { Trx } from '@/data/connection';
 import { manyPictures } from '@/data/evidence';
 import type { ClaimSheet } from '@/server/documents/claim-sheet';
-import { maybeInMyShop } from '@/server/session';
+import { maybeInMyShop, type SignedIn } from '@/server/session';
 
 /** Claims that are listed, or put on one sheet: what is over it is for the next. */
 export const MOST_CLAIMS = 300;
@@ -20,8 +21,11 @@ const MOST_IN_TABLE = 5000;
 const MOST_PICTURED = 20;
 const PICTURES_A_CLAIM = 3;
 
-function claimRow(claim: ClaimRecord, species: SpeciesRegistry): ClaimRow {
-  const name = species.find(claim.speciesKey)?.name ?? claim.speciesKey;
+function claimRow(
+  claim: ClaimRecord,
+  { species, language }: Pick<SignedIn, 'species' | 'language'>,
+): ClaimRow {
+  const name = speciesCalled(species, claim.speciesKey, language);
   return {
     number: claim.number,
     supplier: claim.supplier,
@@ -29,7 +33,7 @@ function claimRow(claim: ClaimRecord, species: SpeciesRegistry): ClaimRow {
     line: claim.line,
     supplierLine: claim.supplierLine,
     product: `${name}${claim.variety ? ` ‘${claim.variety}’` : ''}`,
-    words: claim.words,
+    words: say(claim.says, language),
     stems: claim.stems,
     stemsDelivered: claim.stemsDelivered,
     outOf: claimedOutOf(claim),
@@ -62,7 +66,8 @@ export async function claimSheet(deliveryRef: string | null): Promise<ClaimSheet
     return {
       shopName: me.shop.name,
       timeZone: me.shop.timeZone,
-      rows: claims.map((c) => claimRow(c, me.species)),
+      language: me.language,
+      rows: claims.map((c) => claimRow(c, me)),
       isCutShort: claims.length === MOST_CLAIMS,
       pictures: new Map(
         shown.map((c) => [c.number, pictures.filter((p) => p.lotId === c.lotId).map((p) => p.jpeg)]),
@@ -76,6 +81,6 @@ export async function claimTable(deliveryRef: string | null): Promise<ClaimRow[]
   return maybeInMyShop(async (trx, me) => {
     const claims = await claimsFor(trx, deliveryRef);
     const settled = deliveryRef === null ? await manySettledClaims(trx, MOST_IN_TABLE) : [];
-    return [...claims, ...settled].map((c) => claimRow(c, me.species));
+    return [...claims, ...settled].map((c) => claimRow(c, me));
   });
 }

@@ -3,7 +3,8 @@ import { Button, Group } from '@mantine/core';
 import { IconFileTypeCsv, IconFileTypePdf } from '@tabler/icons-react';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { claimedOutOf, USUAL_CLAIM_HOURS } from '@/core/dock/claims';
-import type { SpeciesRegistry } from '@/core/species/registry';
+import { speciesCalled } from '@/core/words/species-name';
+import { say } from '@/core/words/say';
 import {
   claimedSuppliers,
   manySettledClaims,
@@ -11,7 +12,7 @@ import {
   type ClaimRecord,
 } from '@/data/claim-lists';
 import { claimHoursBySupplier } from '@/data/claims';
-import { inMyShop } from '@/server/session';
+import { inMyShop, type SignedIn } from '@/server/session';
 import { ClaimWindow } from './claim-window';
 import { MOST_CLAIMS } from './claim-rows';
 import { ClaimSupplier, SettledClaims, UnsettledClaims, type ClaimView } from './claim-table';
@@ -20,16 +21,16 @@ import css from './flaws.module.css';
 
 const SETTLED_SHOWN = 12;
 
-function claimView(c: ClaimRecord, species: SpeciesRegistry): ClaimView {
+function claimView(c: ClaimRecord, { species, language }: Pick<SignedIn, 'species' | 'language'>): ClaimView {
   return {
     id: c.id,
     number: c.number,
-    product: `${species.find(c.speciesKey)?.name ?? c.speciesKey}${c.variety ? ` ‘${c.variety}’` : ''}`,
+    product: `${speciesCalled(species, c.speciesKey, language)}${c.variety ? ` ‘${c.variety}’` : ''}`,
     supplier: c.supplier,
     deliveryRef: c.deliveryRef,
     lotNumber: c.lotNumber,
     stems: `${c.stems} of ${claimedOutOf(c)}`,
-    words: c.words,
+    words: say(c.says, language),
     seenBy: c.openedByName,
     value: c.value,
     currency: c.currency,
@@ -43,14 +44,14 @@ function claimView(c: ClaimRecord, species: SpeciesRegistry): ClaimView {
 export async function ClaimsPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const before = beforeOf(search.before);
   const asked = askedClaims(search);
-  const { unsettled, settled, hours, suppliers, mayChange, species } = await inMyShop(async (trx, me) => {
+  const { unsettled, settled, hours, suppliers, mayChange, me } = await inMyShop(async (trx, me) => {
     const [unsettled, settled, hours, suppliers] = await Promise.all([
       before ? [] : manyUnsettledClaims(trx, MOST_CLAIMS, asked),
       manySettledClaims(trx, SETTLED_SHOWN, before),
       claimHoursBySupplier(trx),
       claimedSuppliers(trx),
     ]);
-    return { unsettled, settled, hours, suppliers, mayChange: mayManage(me.role), species: me.species };
+    return { unsettled, settled, hours, suppliers, mayChange: mayManage(me.role), me };
   });
   const last = settled.at(-1);
   return (
@@ -78,7 +79,7 @@ export async function ClaimsPage({ search }: { search: Record<string, string | s
             <>
               <h2>To settle</h2>
               <UnsettledClaims
-                claims={unsettled.map((c) => claimView(c, species))}
+                claims={unsettled.map((c) => claimView(c, me))}
                 asked={asked}
                 maySettle={mayChange}
               />
@@ -86,7 +87,7 @@ export async function ClaimsPage({ search }: { search: Record<string, string | s
           )}
           <h2>Settled</h2>
           <SettledClaims
-            claims={settled.map((c) => claimView(c, species))}
+            claims={settled.map((c) => claimView(c, me))}
             isLater={before !== null}
             beyond={
               last && settled.length === SETTLED_SHOWN ? `${last.movedAt.toISOString()}_${last.number}` : null

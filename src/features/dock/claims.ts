@@ -2,8 +2,9 @@ import type { SpeciesRegistry } from '@/core/species/registry';
 import 'server-only';
 import { HOUR_MS } from '@/core/calendar/spans';
 import { draftClaim, USUAL_CLAIM_HOURS, type ClaimDraft } from '@/core/dock/claims';
-import { flawInLot, flawInWords, type FlawKind } from '@/core/dock/flaws';
+import { flawInLot, type FlawKind } from '@/core/dock/flaws';
 import { boxTemperature } from '@/core/dock/temperatures';
+import { m, type Message } from '@/core/words/message';
 import { claimHoursBySupplier, manyFlaws, manyStandingClaims } from '@/data/claims';
 import type { Trx } from '@/data/connection';
 import { RefusedError } from '@/data/errors';
@@ -17,13 +18,13 @@ export async function claimDueAt(trx: Trx, lot: LotRow): Promise<Date> {
 }
 
 /** What else speaks for a claim: a box that came warm or chilled, photographs. */
-export async function otherEvidence(trx: Trx, lot: LotRow, species: SpeciesRegistry): Promise<string[]> {
+export async function otherEvidence(trx: Trx, lot: LotRow, species: SpeciesRegistry): Promise<Message[]> {
   const boxC = (await manyTemperatures(trx, [lot.id])).find((t) => t.place === 'box')?.tempC;
   const box = boxC === undefined ? null : boxTemperature(species.byKey(lot.speciesKey), boxC);
   const photos = (await manyPhotos(trx, [lot.id])).length;
   return [
-    ...(box?.isGrave ? [`box at ${boxC} °C`] : []),
-    ...(photos > 0 ? [`${photos} ${photos === 1 ? 'photograph' : 'photographs'}`] : []),
+    ...(boxC !== undefined && box?.isGrave ? [m('claim.box-at', { tempC: boxC })] : []),
+    ...(photos > 0 ? [m('claim.photographs', { n: photos })] : []),
   ];
 }
 
@@ -48,7 +49,7 @@ export async function draftOf(trx: Trx, lot: LotRow, kind: FlawKind): Promise<Cl
   if (!found || found.seen === 0)
     throw new RefusedError('Nothing of the kind is counted in that lot. No claim was opened.', 'kind');
   const inLot = flawInLot({ kind, seen: found.seen, sample: found.sample }, lot.stemsBooked);
-  const draft = draftClaim(inLot, lot.unitPrice, flawInWords(inLot));
+  const draft = draftClaim(inLot, lot.unitPrice);
   const standing = await manyStandingClaims(trx, lot.id);
   const same = standing.find((c) => c.kind === kind);
   if (same)
@@ -63,5 +64,5 @@ export async function draftOf(trx: Trx, lot: LotRow, kind: FlawKind): Promise<Cl
     );
   if (draft.stems <= left) return draft;
   const value = draft.value === null ? null : Math.round((draft.value * 100 * left) / draft.stems) / 100;
-  return { ...draft, stems: left, value, words: `${draft.words}; the rest is claimed for otherwise` };
+  return { ...draft, stems: left, value, says: m('claim.rest', { says: draft.says }) };
 }

@@ -8,6 +8,9 @@ import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { isForLater } from '@/server/lot-forecasts';
 import { lotBrief, lotsOf, type LotBrief } from '@/server/stock';
+import { pageWords } from '@/server/words';
+import { localeOf } from '@/core/words/catalogues';
+import { PageWordsProvider } from '@/shell/words';
 import { tell } from '@/shell/told';
 import css from './dock.module.css';
 import { DockFrame } from './dock-frame';
@@ -94,36 +97,39 @@ export async function DockPage({ search }: Props) {
       expected,
       today,
       isDemo: me.shop.demo,
+      language: me.language,
     };
   });
   const { openClaims, slips, expected, today } = page;
   const look = page.look && (await lookData(page.look));
   return (
-    <DockFrame
-      isBare={page.isBare}
-      reader={
-        <NoteReader
-          demo={page.isDemo}
-          today={today}
-          expected={expected}
-          booked={slips.map(({ supplier, deliveryRef }) => ({ supplier, deliveryRef }))}
-        />
-      }
-      lists={
-        <>
-          <ExpectedList expected={expected} today={today} />
-          {openClaims !== null && <ClaimsLink open={openClaims} />}
-          {slips.map((slip) => (
-            <Slip
-              key={slip.deliveryId}
-              slip={slip}
-              chosenId={page.chosenId}
-              showsAll={search.all !== undefined}
-            />
-          ))}
-        </>
-      }
-      look={look && <LotLook key={look.lot.id} {...look} outlooks={tell(look.outlooks)} />}
-    />
+    <PageWordsProvider told={tell(pageWords('dock', page.language))} locale={localeOf(page.language)}>
+      <DockFrame
+        isBare={page.isBare}
+        reader={
+          <NoteReader
+            demo={page.isDemo}
+            today={today}
+            expected={expected}
+            booked={slips.map(({ supplier, deliveryRef }) => ({ supplier, deliveryRef }))}
+          />
+        }
+        lists={
+          <>
+            <ExpectedList expected={expected} today={today} />
+            {openClaims !== null && <ClaimsLink open={openClaims} />}
+            {slips.map((slip) => (
+              <Slip
+                key={slip.deliveryId}
+                slip={slip}
+                chosenId={page.chosenId}
+                showsAll={search.all !== undefined}
+              />
+            ))}
+          </>
+        }
+        look={look && <LotLook key={look.lot.id} {...look} outlooks={tell(look.outlooks)} />}
+      />
+    </PageWordsProvider>
   );
 }

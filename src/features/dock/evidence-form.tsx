@@ -10,6 +10,7 @@ import css from './flaws.module.css';
 import { smallPicture } from './small-picture';
 import { Feedback } from '@/shell/feedback';
 import { FileTap } from '@/shell/file-tap';
+import { useSay } from '@/shell/words';
 import { useMeasures } from '@/shell/reader';
 
 export interface Evidence {
@@ -24,6 +25,7 @@ function Thermometer({ lot, place, was }: { lot: LotView; place: 'box' | 'water'
   const { act } = useActions();
   const species = useSpecies();
   const { told } = useMeasures();
+  const say = useSay();
   const [tempC, setTempC] = useState(was ?? USUAL_C[place]);
   const [problem, setProblem] = useState<string | null>(null);
   const said =
@@ -51,7 +53,7 @@ function Thermometer({ lot, place, was }: { lot: LotView; place: 'box' | 'water'
         onChange={setTempC}
       />
       <p className={css.interval} role="status">
-        <span className={said.isGrave ? 'late' : 'soft'}>{said.words}</span>
+        <span className={said.isGrave ? 'late' : 'soft'}>{say(said.words)}</span>
       </p>
       <Button onClick={() => void log()}>
         {was === null ? 'Log' : 'Log anew'}

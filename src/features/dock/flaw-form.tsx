@@ -4,7 +4,9 @@ import { useState } from 'react';
 import {
   FLAWS,
   flawInLot,
-  flawInWords,
+  flawCounted,
+  flawName,
+  flawNote,
   SAMPLED_FLAWS,
   type FlawInLot,
   type SampledFlaw,
@@ -16,6 +18,7 @@ import { useActions } from '@/shell/actions';
 import { useHalfDone } from '@/shell/half-done';
 import { NumberStepper } from '@/shell/number-stepper';
 import css from './flaws.module.css';
+import { useSay } from '@/shell/words';
 import { Feedback } from '@/shell/feedback';
 
 const USUAL_SAMPLE = 20;
@@ -36,7 +39,10 @@ function Counted({
 }) {
   const { act } = useActions();
   const [busy, setBusy] = useState(false);
-  const { words, claim, note } = FLAWS[flaw.kind];
+  const say = useSay();
+  const words = say(flawName(flaw.kind));
+  const note = flawNote(flaw.kind);
+  const { claim } = FLAWS[flaw.kind];
   const value = lot.unitPrice === null ? null : flaw.likelyStems * lot.unitPrice;
   const open = async () => {
     setBusy(true);
@@ -51,8 +57,8 @@ function Counted({
   return (
     <li className={css.counted}>
       <span>
-        <FlawMark kind={flaw.kind} /> <strong>{words}</strong> {flawInWords(flaw)}
-        {note && <span className={css.note}>{note}</span>}
+        <FlawMark kind={flaw.kind} /> <strong>{words}</strong> {say(flawCounted(flaw))}
+        {note && <span className={css.note}>{say(note)}</span>}
       </span>
       {claim && flaw.seen > 0 && (
         <Button disabled={busy || claimed} onClick={() => void open()}>
@@ -82,6 +88,7 @@ export function FlawForm({
   claimedKinds: readonly string[];
 }) {
   const { act } = useActions();
+  const say = useSay();
   const [counting, setCounting, done] = useHalfDone<Counting>(`flaw ${lot.id}`, {
     kind: null,
     sample: Math.min(USUAL_SAMPLE, lot.stemsBooked),
@@ -98,11 +105,11 @@ export function FlawForm({
     const outcome = await act(
       'dock/flaw',
       { lotId: lot.id, kind, seen: counted.seen, sample },
-      `${counted.seen} of ${sample} ${FLAWS[kind].words}, lot ${lot.number}`,
+      `${counted.seen} of ${sample} ${say(flawName(kind))}, lot ${lot.number}`,
     );
     setFeedback(
       outcome.ok
-        ? `Logged: ${FLAWS[kind].words}, ${flawInWords(counted)}. Z takes it back.`
+        ? `Logged: ${say(flawName(kind))}, ${say(flawCounted(counted))}. Z takes it back.`
         : outcome.message,
     );
     if (outcome.ok) {
@@ -131,12 +138,12 @@ export function FlawForm({
         value={kind}
         onChange={(next) => setCounting({ ...counting, kind: next })}
         className={css.kinds}
-        options={SAMPLED_FLAWS.map((k) => ({ value: k, words: FLAWS[k].words }))}
+        options={SAMPLED_FLAWS.map((k) => ({ value: k, words: say(flawName(k)) }))}
       />
       {kind && (
         <Group gap="0.75rem" pt="0.5rem" pb="0.5rem">
           <NumberStepper
-            label={`Stems with it: ${FLAWS[kind].words}`}
+            label={`Stems with it: ${say(flawName(kind))}`}
             fewer="One fewer has it"
             more="One more has it"
             value={Math.min(seen, sample)}
@@ -156,7 +163,7 @@ export function FlawForm({
           />
           {counted && (
             <p className={css.interval} role="status">
-              {flawInWords(counted)} of the lot
+              {say(flawCounted(counted))} of the lot
               <span className="soft">
                 {' '}
                 about {counted.likelyStems} {counted.likelyStems === 1 ? 'stem' : 'stems'}

@@ -28,6 +28,8 @@ import { ActionBar } from '@/shell/action-bar';
 import { useIntoView } from '@/shell/use-into-view';
 import { Feedback } from '@/shell/feedback';
 import { ShopLink as Link } from '@/shell/shop-link';
+import { m, type Message } from '@/core/words/message';
+import { useSay } from '@/shell/words';
 import { useMeasures } from '@/shell/reader';
 
 // What is in a drawer is fetched as it is first opened.
@@ -48,7 +50,7 @@ export interface LookProps {
   readonly claimedKinds: readonly string[];
   readonly outlooks: Told<Readonly<Record<string, Outlook>>>;
   readonly evidence: Evidence;
-  readonly measured: readonly string[];
+  readonly measured: readonly Message[];
   readonly grams: GramsFound | null;
   readonly mates: readonly Mate[];
   readonly tomorrow: string;
@@ -107,6 +109,7 @@ function Head({
 
 function Drawers({ props, advice }: { props: LookProps; advice: DockAdvice | null }) {
   const { told } = useMeasures();
+  const say = useSay();
   const { lot, flaws, evidence } = props;
   const warm = [evidence.boxC, evidence.waterC].filter((c) => c !== null).map((c) => told('tempC', c));
   const holds = (n: number): string | null => (n > 0 ? String(n) : null);
@@ -119,7 +122,7 @@ function Drawers({ props, advice }: { props: LookProps; advice: DockAdvice | nul
           key: 'decide',
           words: 'Keep or refuse',
           holds: lot.decision,
-          inside: <DecideForm lot={lot} because={advice?.because ?? 'as seen at the dock'} />,
+          inside: <DecideForm lot={lot} because={say(advice?.because ?? m('dock.as-seen'))} />,
         },
         {
           key: 'wrong',

@@ -3,6 +3,7 @@ import { Stack } from '@mantine/core';
 import type { DockAdvice } from '@/core/dock/flaws';
 import { staysAsBought } from '@/core/species/opening';
 import { useSpecies } from '@/shell/species';
+import { useSay } from '@/shell/words';
 import { useMeasures } from '@/shell/reader';
 import { LifeAxis, LifeLine, daysInWords } from '@/drawing/life-line';
 import type { LotView } from '@/server/stock';
@@ -40,6 +41,7 @@ export function LotMeans({
     aheadDays: Math.max(8, Math.ceil(widestDays) + 1),
   };
   const { told } = useMeasures();
+  const say = useSay();
   const words = daysInWords(daysLeft);
   const { find } = useSpecies();
   const species = find(lot.speciesKey);
@@ -51,7 +53,7 @@ export function LotMeans({
         data-grave={advice.advice === 'claim' || advice.advice === 'refuse' || undefined}
       >
         <p>
-          <strong>{ADVICE_WORDS[advice.advice]}</strong> <span className="soft">{advice.because}</span>
+          <strong>{ADVICE_WORDS[advice.advice]}</strong> <span className="soft">{say(advice.because)}</span>
         </p>
       </div>
       <p>

@@ -15,6 +15,9 @@ export interface Outlook {
   readonly changes: readonly string[];
 }
 /** The same before it is put into words. */
-export type OutlookDraft = Omit<Outlook, 'changes'> & { readonly changes: readonly Words[] };
+export type OutlookDraft = Omit<Outlook, 'changes' | 'usual'> & {
+  readonly usual: Words | null;
+  readonly changes: readonly Words[];
+};
 
 export const outlookKey = (stage: number, droop: Droop): string => `${stage} ${droop}`;

@@ -116,7 +116,7 @@ export async function outlooksOf({
           lotDaysLeft: forecast.lotDaysLeft,
           shareByDay: drawn(forecast.presentableShareByDay),
           lifeUsed,
-          usual: usual && usualInWords(lot.supplier, species.name, usual),
+          usual: usual && usualInWords(lot.supplier, species, usual),
           changes: changesFor(one, species, flaws, ways, at),
         },
       ];

@@ -2,10 +2,11 @@
 import { UnstyledButton } from '@mantine/core';
 import type { Habit } from '@/core/species/species';
 import type { Droop } from '@/core/vase-life/types';
-import { FLAWS, type FlawKind } from '@/core/dock/flaws';
+import { flawName, type FlawKind } from '@/core/dock/flaws';
 import { FlawMark, flawPlace, type FlawPlace } from '@/drawing/flaw-mark';
 import { NECK_DEGREES, Stem } from '@/drawing/stem';
 import { Choices } from '@/shell/choices';
+import { useSay } from '@/shell/words';
 import css from './dock.module.css';
 
 /** Where the drawn head is, by how the neck bends: there a touch opens it further. */
@@ -25,6 +26,7 @@ const DOWN: Readonly<Record<FlawPlace, number>> = { head: 0, leaf: 1, stem: 2, f
 
 /** What was found wrong, each where it sits: from the head down. */
 function Flaws({ kinds }: { kinds: readonly FlawKind[] }) {
+  const say = useSay();
   if (kinds.length === 0) return null;
   const sorted = [...kinds].sort((a, b) => DOWN[flawPlace(a)] - DOWN[flawPlace(b)]);
   return (
@@ -32,7 +34,7 @@ function Flaws({ kinds }: { kinds: readonly FlawKind[] }) {
       {sorted.map((kind) => (
         <li key={kind} data-place={flawPlace(kind)}>
           <FlawMark kind={kind} />
-          {FLAWS[kind].words}
+          {say(flawName(kind))}
         </li>
       ))}
     </ul>

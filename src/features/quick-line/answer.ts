@@ -1,5 +1,5 @@
 import 'server-only';
-import { unitsOf } from '@/core/words/catalogues';
+
 import { readQuickLine } from '@/core/quick-line/read';
 import { speciesName } from '@/core/words/species-name';
 import { manyWithCard, manyWithoutCard } from '@/data/arrangements';
@@ -49,7 +49,7 @@ export async function quickAnswer(text: string, atBench: boolean): Promise<Quick
       standing,
       sanitiser,
       today,
-      units: unitsOf(me.language),
+      language: me.language,
     });
   });
 }

@@ -1,7 +1,9 @@
-import { FLAWS } from '@/core/dock/flaws';
+import { flawName } from '@/core/dock/flaws';
 import { doseOf, type Sanitiser } from '@/core/sanitising/sanitiser';
-import { measured, type Units } from '@/core/units/measures';
+import { measured } from '@/core/units/measures';
 import type { Meaning, QuickLot, QuickReading } from '@/core/quick-line/types';
+import { unitsOf, type LanguageTag } from '@/core/words/catalogues';
+import { say } from '@/core/words/say';
 import { PLACES } from '@/shell/places';
 import type { QuickAnswer, QuickOption } from '@/shell/quick-option';
 
@@ -15,7 +17,7 @@ export interface Around {
   readonly sanitiser: Sanitiser;
   /** ISO date in the shop's zone. */
   readonly today: string;
-  readonly units: Units;
+  readonly language: LanguageTag;
   readonly standing: ReadonlyMap<string, Standing>;
 }
 
@@ -23,100 +25,86 @@ const MOST = 12;
 const called = (lot: QuickLot): string =>
   `${lot.name}${lot.variety ? ` ‘${lot.variety}’` : ''}, lot ${lot.number}`;
 
-function optionOf(
-  meaning: Meaning,
-  { atBench, standing, sanitiser, today, units }: Around,
-): Omit<QuickOption, 'id'> {
-  switch (meaning.kind) {
-    case 'place': {
-      const at = PLACES.findIndex((p) => p.key === meaning.key);
-      return { words: PLACES[at]?.name ?? '', note: `key ${at + 1}`, href: PLACES[at]?.path ?? '/bench' };
-    }
-    case 'lot': {
-      const { lot } = meaning;
-      const where = standing.get(lot.id);
-      return {
-        words: called(lot),
-        note: `${lot.stems} stems, ${where?.pail ? `pail ${where.pail}` : 'dry'}, ${where?.room ?? ''}`,
-        href: `/${atBench ? 'bench' : 'dock'}?lot=${lot.id}`,
-      };
-    }
-    case 'pail':
-      return {
-        words: `Pail ${meaning.pail.name}`,
-        note: 'at its rack',
-        href: `/pails?pail=${meaning.pail.id}`,
-      };
-    case 'card':
-      return {
-        words: `The card of ${meaning.arrangement.name}`,
-        note: 'at send-off',
-        href: `/send-off?arrangement=${meaning.arrangement.id}`,
-      };
-    case 'record of lot':
-      return {
-        words: `What was done with lot ${meaning.lot.number}`,
-        note: 'the record',
-        href: `/desk?lot=${meaning.lot.number}`,
-      };
-    case 'record of pail':
-      return {
-        words: `What was done with pail ${meaning.pail.name}`,
-        note: 'the record',
-        href: `/desk?pail=${encodeURIComponent(meaning.pail.name)}`,
-      };
-    case 'record of person':
-      return {
-        words: `What ${meaning.person.name} did`,
-        note: 'the record',
-        href: `/desk?who=${meaning.person.id}`,
-      };
-    case 'delivery line':
-      return {
-        words: `A delivery’s line: ${meaning.text}`,
-        note: 'read at the dock, booked in there',
-        href: `/dock?typed=${encodeURIComponent(meaning.text)}`,
-      };
-    case 'dose': {
-      const { stockMl } = doseOf(sanitiser, meaning.litres, today);
-      return {
-        words: `${measured('ml', Math.round(stockMl), units)} of ${sanitiser.name} in ${measured('litres', meaning.litres, units)}`,
-        note: `${sanitiser.targetPpm} ppm, ${sanitiser.contactMin} min; it goes in first, cold water on top; never near acid or food`,
-        href: '/pails',
-      };
-    }
-    case 'tip out':
-      return {
-        words: `Tip out pail ${meaning.pail.name}`,
-        note: 'its water goes, it is to be scrubbed',
-        does: { name: 'pails/tip-out', body: { pailId: meaning.pail.id }, yes: 'Tip it out' },
-      };
-    case 'bin': {
-      const { lot, stems, reason } = meaning;
-      return {
-        words: `Bin ${stems} of ${called(lot)}: ${reason}`,
-        note: `of ${lot.stems}`,
-        does: { name: 'dock/bin', body: { lotId: lot.id, stems, reason }, yes: `Bin ${stems}` },
-      };
-    }
-    case 'split': {
-      const { lot, stems } = meaning;
-      return {
-        words: `${stems} of ${called(lot)} came limp: a lot of their own`,
-        note: `of ${lot.stems}, to be looked at apart`,
-        does: { name: 'dock/split', body: { lotId: lot.id, stems }, yes: 'Part them' },
-      };
-    }
-    case 'flaw': {
-      const { lot, flaw, seen, sample } = meaning;
-      return {
-        words: `${called(lot)}: ${seen} of ${sample} ${FLAWS[flaw].words}`,
-        note: 'counted in a sample',
-        does: { name: 'dock/flaw', body: { lotId: lot.id, kind: flaw, seen, sample }, yes: 'Log it' },
-      };
-    }
-  }
-}
+type Option = Omit<QuickOption, 'id'>;
+type Of<K extends Meaning['kind']> = Extract<Meaning, { readonly kind: K }>;
+
+/** What each kind of meaning is offered as: where it leads, or what it does once that is confirmed. */
+const OPTIONS: { readonly [K in Meaning['kind']]: (meaning: Of<K>, around: Around) => Option } = {
+  place: ({ key }) => {
+    const at = PLACES.findIndex((p) => p.key === key);
+    return { words: PLACES[at]?.name ?? '', note: `key ${at + 1}`, href: PLACES[at]?.path ?? '/bench' };
+  },
+  lot: ({ lot }, { atBench, standing }) => {
+    const where = standing.get(lot.id);
+    return {
+      words: called(lot),
+      note: `${lot.stems} stems, ${where?.pail ? `pail ${where.pail}` : 'dry'}, ${where?.room ?? ''}`,
+      href: `/${atBench ? 'bench' : 'dock'}?lot=${lot.id}`,
+    };
+  },
+  pail: ({ pail }) => ({
+    words: `Pail ${pail.name}`,
+    note: 'at its rack',
+    href: `/pails?pail=${pail.id}`,
+  }),
+  card: ({ arrangement }) => ({
+    words: `The card of ${arrangement.name}`,
+    note: 'at send-off',
+    href: `/send-off?arrangement=${arrangement.id}`,
+  }),
+  'record of lot': ({ lot }) => ({
+    words: `What was done with lot ${lot.number}`,
+    note: 'the record',
+    href: `/desk?lot=${lot.number}`,
+  }),
+  'record of pail': ({ pail }) => ({
+    words: `What was done with pail ${pail.name}`,
+    note: 'the record',
+    href: `/desk?pail=${encodeURIComponent(pail.name)}`,
+  }),
+  'record of person': ({ person }) => ({
+    words: `What ${person.name} did`,
+    note: 'the record',
+    href: `/desk?who=${person.id}`,
+  }),
+  'delivery line': ({ text }) => ({
+    words: `A delivery’s line: ${text}`,
+    note: 'read at the dock, booked in there',
+    href: `/dock?typed=${encodeURIComponent(text)}`,
+  }),
+  dose: ({ litres }, { sanitiser, today, language }) => {
+    const units = unitsOf(language);
+    const { stockMl } = doseOf(sanitiser, litres, today);
+    return {
+      words: `${measured('ml', Math.round(stockMl), units)} of ${sanitiser.name} in ${measured('litres', litres, units)}`,
+      note: `${sanitiser.targetPpm} ppm, ${sanitiser.contactMin} min; it goes in first, cold water on top; never near acid or food`,
+      href: '/pails',
+    };
+  },
+  'tip out': ({ pail }) => ({
+    words: `Tip out pail ${pail.name}`,
+    note: 'its water goes, it is to be scrubbed',
+    does: { name: 'pails/tip-out', body: { pailId: pail.id }, yes: 'Tip it out' },
+  }),
+  bin: ({ lot, stems, reason }) => ({
+    words: `Bin ${stems} of ${called(lot)}: ${reason}`,
+    note: `of ${lot.stems}`,
+    does: { name: 'dock/bin', body: { lotId: lot.id, stems, reason }, yes: `Bin ${stems}` },
+  }),
+  split: ({ lot, stems }) => ({
+    words: `${stems} of ${called(lot)} came limp: a lot of their own`,
+    note: `of ${lot.stems}, to be looked at apart`,
+    does: { name: 'dock/split', body: { lotId: lot.id, stems }, yes: 'Part them' },
+  }),
+  flaw: ({ lot, flaw, seen, sample }, { language }) => ({
+    words: `${called(lot)}: ${seen} of ${sample} ${say(flawName(flaw), language)}`,
+    note: 'counted in a sample',
+    does: { name: 'dock/flaw', body: { lotId: lot.id, kind: flaw, seen, sample }, yes: 'Log it' },
+  }),
+};
+
+const optionOf = <K extends Meaning['kind']>(meaning: Of<K>, around: Around): Option =>
+  (OPTIONS[meaning.kind] as (meaning: Of<K>, around: Around) => Option)(meaning, around);
 
 /** What a reading offers, and what is to be said of it. */
 export function answerOf(reading: QuickReading, around: Around): QuickAnswer {

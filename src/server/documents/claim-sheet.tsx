@@ -1,4 +1,7 @@
 import { formatDate } from '@/core/calendar/format-date';
+import { languageOf, localeOf, type LanguageTag } from '@/core/words/catalogues';
+import { m, type MessageKey, type Told } from '@/core/words/message';
+import { say } from '@/core/words/say';
 import { Document, Image, Page, StyleSheet, Text, View, renderToBuffer } from '@react-pdf/renderer';
 import { lineName } from '@/core/note/line-name';
 import type { ClaimRow } from '@/core/dock/claims';
@@ -7,6 +10,8 @@ import { PDF_INK, PDF_SOFT } from './fonts';
 export interface ClaimSheet {
   readonly shopName: string;
   readonly timeZone: string;
+  /** Whose language it is told in. */
+  readonly language: LanguageTag;
   readonly rows: readonly ClaimRow[];
   /** There are more than a sheet takes. */
   readonly isCutShort: boolean;
@@ -29,13 +34,17 @@ const styles = StyleSheet.create({
   total: { flexDirection: 'row', borderTop: `1.2pt solid ${PDF_INK}`, paddingTop: 5 },
 });
 
+type Words = (key: MessageKey, told?: Readonly<Record<string, Told>>) => string;
+
 function Row({
   row,
   when,
+  t,
   pictures,
 }: {
   row: ClaimRow;
   when: (at: Date) => string;
+  t: Words;
   pictures: readonly Uint8Array[];
 }) {
   return (
@@ -43,11 +52,14 @@ function Row({
       <Text style={styles.number}>{row.number}</Text>
       <View style={styles.what}>
         <Text>
-          {row.product}, {row.deliveryRef} line {lineName(row)}
+          {t('claim.sheet.line', { product: row.product, delivery: row.deliveryRef, line: lineName(row) })}
         </Text>
         <Text>{row.words}</Text>
         <Text style={styles.soft}>
-          Seen {when(new Date(row.openedAt))}, {row.state}
+          {t('claim.sheet.seen', {
+            when: when(new Date(row.openedAt)),
+            state: m(`record.claim-state.${row.state}`),
+          })}
         </Text>
         {pictures.length > 0 && (
           <View style={styles.pictures}>
@@ -58,9 +70,7 @@ function Row({
           </View>
         )}
       </View>
-      <Text style={styles.stems}>
-        {row.stems} of {row.outOf} stems
-      </Text>
+      <Text style={styles.stems}>{t('claim.sheet.stems', { n: row.stems, outOf: row.outOf })}</Text>
       <Text style={styles.value}>
         {row.value === null ? '–' : `${row.value.toFixed(2)} ${row.currency ?? ''}`}
       </Text>
@@ -69,20 +79,19 @@ function Row({
 }
 
 function SheetDocument({ sheet }: { sheet: ClaimSheet }) {
-  const when = (at: Date): string => formatDate(at.getTime(), sheet.timeZone, 'day and clock');
+  const { language, timeZone } = sheet;
+  const t: Words = (key, told) => say(m(key, told), language);
+  const when = (at: Date): string => formatDate(at.getTime(), timeZone, 'day and clock', localeOf(language));
   const suppliers = [...new Set(sheet.rows.map((r) => r.supplier))];
   return (
-    <Document title="Claim sheet" author={sheet.shopName} language="en">
+    <Document title={t('claim.sheet.title')} author={sheet.shopName} language={languageOf(language)}>
       <Page size="A4" style={styles.page}>
         <Text style={styles.soft}>{sheet.shopName}</Text>
-        <Text style={styles.title}>Claim sheet</Text>
+        <Text style={styles.title}>{t('claim.sheet.title')}</Text>
         {sheet.isCutShort && (
-          <Text style={styles.soft}>
-            The {sheet.rows.length} whose window closes first; the rest is on the next sheet, once these are
-            sent.
-          </Text>
+          <Text style={styles.soft}>{t('claim.sheet.cut-short', { n: sheet.rows.length })}</Text>
         )}
-        {suppliers.length === 0 && <Text>There is nothing to claim.</Text>}
+        {suppliers.length === 0 && <Text>{t('claim.sheet.nothing')}</Text>}
         {suppliers.map((supplier) => {
           const rows = sheet.rows.filter((r) => r.supplier === supplier);
           const total = rows.reduce((sum, r) => sum + (r.value ?? 0), 0);
@@ -90,19 +99,22 @@ function SheetDocument({ sheet }: { sheet: ClaimSheet }) {
             <View key={supplier}>
               <Text style={styles.supplier}>{supplier}</Text>
               {rows.map((row) => (
-                <Row key={row.number} row={row} when={when} pictures={sheet.pictures.get(row.number) ?? []} />
+                <Row
+                  key={row.number}
+                  row={row}
+                  when={when}
+                  t={t}
+                  pictures={sheet.pictures.get(row.number) ?? []}
+                />
               ))}
               <View style={styles.total}>
-                <Text style={styles.what}>In all, as far as the note bore prices</Text>
+                <Text style={styles.what}>{t('claim.sheet.total')}</Text>
                 <Text style={styles.value}>{total.toFixed(2)}</Text>
               </View>
             </View>
           );
         })}
-        <Text style={[styles.soft, { marginTop: 18 }]}>
-          Counts are of samples, carried to the lot by the share seen; the range each sample supports is named
-          beside it (95 %).
-        </Text>
+        <Text style={[styles.soft, { marginTop: 18 }]}>{t('claim.sheet.samples')}</Text>
       </Page>
     </Document>
   );
