@@ -17,35 +17,50 @@ function dots(n: number, top: number): { x: number; y: number }[] {
   }));
 }
 
+/** What stands in it, a stroke each. */
+function Strokes({ stems, top }: { stems: readonly string[]; top: number }) {
+  return (
+    <>
+      {stems.slice(0, 12).map((colour, i, all) => {
+        const spread = all.length === 1 ? 0 : i / (all.length - 1) - 0.5;
+        const x = 65 + spread * 76;
+        const y = 14 + Math.abs(spread) * 22 + (i % 3) * 5;
+        return (
+          <g key={i}>
+            <path
+              d={`M${65 + spread * 24} ${Math.min(144, top + 40)} Q${65 + spread * 40} 70 ${x} ${y}`}
+              fill="none"
+              stroke="var(--leaf)"
+              strokeWidth={2.2}
+            />
+            <circle cx={x} cy={y} r={5.5} fill={colour} stroke="var(--ink)" strokeWidth={1.2} />
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+/** How far up its water is drawn: as it is filled; while a solution stands in it nearly to the rim. */
+function levelOf({ state, litres, sizeL }: Pick<PailProps, 'state' | 'litres' | 'sizeL'>): number {
+  if (state === 'filled') return Math.min(1, litres / sizeL);
+  return state === 'contact' ? 0.85 : 0;
+}
+
 /**
  * A pail as it stands: outline by size, water to its level, stipple for bacteria (not colour alone),
  * bubbles in contact, upside down once sanitised, a scum line when dirty, stems as strokes.
  */
 export function Pail({ sizeL, state, litres, clarity, stems }: PailProps) {
   const scale = sizeL >= 10 ? 1 : 0.78;
-  const level = state === 'filled' ? Math.min(1, litres / sizeL) : state === 'contact' ? 0.85 : 0;
+  const level = levelOf({ state, litres, sizeL });
   const top = 150 - 98 * level;
   const half = (y: number): number => 34 + ((150 - y) / 98) * 12;
   const upsideDown = state === 'sanitised';
   return (
     <svg viewBox={stems.length > 0 ? '0 0 130 160' : '0 44 130 116'} width="100%" aria-hidden="true">
       <g transform={`translate(65 156) scale(${scale}) translate(-65 -156)`}>
-        {stems.slice(0, 12).map((colour, i, all) => {
-          const spread = all.length === 1 ? 0 : i / (all.length - 1) - 0.5;
-          const x = 65 + spread * 76;
-          const y = 14 + Math.abs(spread) * 22 + (i % 3) * 5;
-          return (
-            <g key={i}>
-              <path
-                d={`M${65 + spread * 24} ${Math.min(144, top + 40)} Q${65 + spread * 40} 70 ${x} ${y}`}
-                fill="none"
-                stroke="var(--leaf)"
-                strokeWidth={2.2}
-              />
-              <circle cx={x} cy={y} r={5.5} fill={colour} stroke="var(--ink)" strokeWidth={1.2} />
-            </g>
-          );
-        })}
+        <Strokes stems={stems} top={top} />
         <g transform={upsideDown ? 'rotate(180 65 103)' : undefined}>
           {level > 0 && (
             <path

@@ -23,6 +23,37 @@ export interface StemProps {
   readonly cutMark?: boolean;
 }
 
+const Leaves = () => (
+  <>
+    <path
+      d="M109 226 C88 222 72 206 66 192 C86 190 102 200 109 226Z"
+      fill="var(--leaf)"
+      stroke="var(--ink)"
+      strokeWidth={1.6}
+    />
+    <path
+      d="M110 196 C126 188 140 170 142 158 C126 160 112 172 110 196Z"
+      fill="var(--leaf)"
+      stroke="var(--ink)"
+      strokeWidth={1.6}
+    />
+  </>
+);
+
+/** The water it stands in, as a share of the stem. */
+const Water = ({ depth }: { depth: number }) => (
+  <g>
+    <rect x={62} y={304 - 150 * depth} width={100} height={150 * depth} fill="var(--water)" />
+    <path d={`M62 ${304 - 150 * depth} H162`} stroke="var(--blue)" strokeWidth={2.5} />
+  </g>
+);
+
+/** How a neck is drawn that is bent so far: it leans over, and the head comes down. */
+function neckAt(bend: number): { x: number; y: number } {
+  const lean = bend > 90 ? 30 : 14;
+  return { x: 110 + (bend === 0 ? 0 : lean), y: 122 + (bend > 90 ? 12 : 0) };
+}
+
 /** One stem, drawn from its state: five stages from shut to blown, the neck's angle for droop. */
 export function Stem({
   habit,
@@ -37,9 +68,7 @@ export function Stem({
 }: StemProps) {
   const Head = HEADS[habit];
   const bend = NECK_DEGREES[droop];
-  const lean = bend === 0 ? 0 : bend > 90 ? 30 : 14;
-  const neckX = 110 + lean;
-  const neckY = 122 + (bend > 90 ? 12 : 0);
+  const { x: neckX, y: neckY } = neckAt(bend);
   return (
     <svg
       viewBox={closeUp ? '50 26 120 126' : '0 20 220 300'}
@@ -49,12 +78,7 @@ export function Stem({
       aria-label={title}
       style={{ maxWidth: '100%' }}
     >
-      {water > 0 && (
-        <g>
-          <rect x={62} y={304 - 150 * water} width={100} height={150 * water} fill="var(--water)" />
-          <path d={`M62 ${304 - 150 * water} H162`} stroke="var(--blue)" strokeWidth={2.5} />
-        </g>
-      )}
+      {water > 0 && <Water depth={water} />}
       <path
         d={`M108 304 C104 250 114 200 110 150 Q110 ${neckY - 4} ${neckX} ${neckY}`}
         fill="none"
@@ -62,22 +86,7 @@ export function Stem({
         strokeWidth={6}
         strokeLinecap="round"
       />
-      {habit !== 'branch' && (
-        <>
-          <path
-            d="M109 226 C88 222 72 206 66 192 C86 190 102 200 109 226Z"
-            fill="var(--leaf)"
-            stroke="var(--ink)"
-            strokeWidth={1.6}
-          />
-          <path
-            d="M110 196 C126 188 140 170 142 158 C126 160 112 172 110 196Z"
-            fill="var(--leaf)"
-            stroke="var(--ink)"
-            strokeWidth={1.6}
-          />
-        </>
-      )}
+      {habit !== 'branch' && <Leaves />}
       {cutMark && <path d="M92 312 L126 292" stroke="var(--rust)" strokeWidth={3} strokeDasharray="6 4" />}
       <g transform={`translate(${neckX} ${neckY}) rotate(${bend})`}>
         <Head open={Math.min(1, Math.max(0, stage))} blown={stage > 1} colour={petalColour(colour)} />

@@ -10,7 +10,7 @@ import { inZone } from '@/server/clock';
 import { lotLabel } from '@/data/portions';
 import { once } from '@/server/once';
 import { lotView, readStock, stockNow, type Reader } from '@/server/stock';
-import { inMyShop } from '@/server/session';
+import { inMyShop, type SignedIn } from '@/server/session';
 import { pageWords, speakerOf } from '@/server/words';
 import { PageWordsProvider } from '@/shell/words';
 import { tell } from '@/shell/told';
@@ -18,7 +18,7 @@ import css from './bench.module.css';
 import type { BenchCard } from './bench-card';
 import { cardOf } from './cards';
 import { ClearBench } from './clear-bench';
-import { FLOOR_READS, isAsked, readFloor, type FloorLot } from './floor';
+import { FLOOR_READS, isAsked, readFloor, type Floor, type FloorLot } from './floor';
 import { madeFrom } from './plan-input';
 import { PlanStrip } from './plan-strip';
 import { Rest, type RestRow } from './rest';
@@ -46,6 +46,21 @@ function inOrder(lots: readonly FloorLot[], order: readonly string[]): FloorLot[
   return [...lots].sort((a, b) => at(a) - at(b));
 }
 
+/** The card that keys tap: of the lot that was asked for, else of whoever looks, else the first. */
+function cardInHand(
+  floor: Floor,
+  cards: readonly BenchCard[],
+  me: SignedIn,
+  asked: string | null,
+): BenchCard | undefined {
+  const wanted = floor.handed.find((h) =>
+    floor.lots.some((l) => l.lot.id === h.lot && isAsked(l.lot, asked)),
+  )?.lot;
+  const isMine = (c: BenchCard): boolean =>
+    asked ? c.portionId === wanted : c.hands.personId === me.personId;
+  return cards.find(isMine) ?? cards[0];
+}
+
 /** Who does what now: a big card a pair of hands, the plan's sum under them, the rest below. */
 export async function BenchPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const asked = typeof search.lot === 'string' ? search.lot : null;
@@ -66,12 +81,7 @@ export async function BenchPage({ search }: { search: Record<string, string | st
   );
   const lots = stock && (await stockNow(stock)).map((s) => lotView(s, at, me)).sort(byWhatGoesFirst);
   const t = speakerOf(me.language);
-  const wanted = floor.handed.find((h) =>
-    floor.lots.some((l) => l.lot.id === h.lot && isAsked(l.lot, asked)),
-  )?.lot;
-  const isMine = (c: BenchCard): boolean =>
-    asked ? c.portionId === wanted : c.hands.personId === me.personId;
-  const inHand = cards.find(isMine) ?? cards[0];
+  const inHand = cardInHand(floor, cards, me, asked);
   const shown = new Set(cards.map((c) => c.portionId));
   const idle = floor.handed.filter((h) => h.lot === null && cards.length > 0).map((h) => h.hands);
   return (

@@ -16,6 +16,7 @@ import { manyRooms, type RoomRow } from '@/data/rooms';
 import { manyStepsInForce, type StepRow } from '@/data/steps';
 import { flawKindsIn } from '@/server/replan';
 import { dayBegan } from '@/server/clock';
+import { groupBy } from '@/server/group-by';
 import { once } from '@/server/once';
 import { houseOf, type House } from '@/server/house';
 import type { SignedIn } from '@/server/session';
@@ -183,6 +184,20 @@ export const FLOOR_READS = [
   manyRooms,
 ];
 
+/** Of the portions those that have a step open, with it and what came before and after. */
+function lotsOnFloor(
+  here: readonly PortionRow[],
+  steps: readonly StepRow[],
+  flawsOf: (lot: PortionRow) => FlawKind[],
+): FloorLot[] {
+  const byLot = groupBy(steps, (s) => s.portionId);
+  return here.flatMap((lot): FloorLot[] => {
+    const mine = byLot.get(lot.id) ?? [];
+    const current = mine.find(isOpen);
+    return current ? [{ lot, flaws: flawsOf(lot), steps: mine, current }] : [];
+  });
+}
+
 /** Reads the bench, and hands out who turns to what. */
 export async function readFloor(trx: Trx, me: SignedIn, at: Date, asked: string | null): Promise<Floor> {
   const [house, there, here, rows, steps, standing, pails, rooms] = await Promise.all([
@@ -199,16 +214,12 @@ export async function readFloor(trx: Trx, me: SignedIn, at: Date, asked: string 
   const hands = [...there].sort(
     (a, b) => Number(b.personId === me.personId) - Number(a.personId === me.personId),
   );
-  const byLot = new Map<string, StepRow[]>();
-  for (const s of steps) byLot.set(s.portionId, [...(byLot.get(s.portionId) ?? []), s]);
-  const isHere = (lot: PortionRow): boolean =>
-    (byLot.get(lot.id) ?? []).some(isOpen) && (!canWait(lot, at, me) || isAsked(lot, asked));
   const flawsOf = ({ lotId }: PortionRow) => flawKindsIn(rows.filter((r) => r.lotId === lotId));
-  const lots = here.filter(isHere).flatMap((lot): FloorLot[] => {
-    const mine = byLot.get(lot.id) ?? [];
-    const current = mine.find(isOpen);
-    return current ? [{ lot, flaws: flawsOf(lot), steps: mine, current }] : [];
-  });
+  const lots = lotsOnFloor(
+    here.filter((lot) => !canWait(lot, at, me) || isAsked(lot, asked)),
+    steps,
+    flawsOf,
+  );
   const inWater = here.filter((lot) => lot.fillId !== null).map((lot) => ({ lot, flaws: flawsOf(lot) }));
   const open = lots.map((l) => openLot(l, hands, at, me.species));
   // A plan is of its day: yesterday's is no plan of this morning's, whatever its version.

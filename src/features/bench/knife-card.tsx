@@ -3,7 +3,7 @@ import { Button, Table, VisuallyHidden } from '@mantine/core';
 import { formatDate } from '@/core/calendar/format-date';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { SKILLS, type Skill } from '@/core/protocol/types';
-import { useLog } from './use-log';
+import { useLog, type Log } from './use-log';
 import { Feedback } from '@/shell/feedback';
 import css from './bench.module.css';
 import { BLADES } from './blades';
@@ -53,12 +53,72 @@ interface Props {
   readonly caution: string;
 }
 
-/** How to cut safely and cleanly, and who has been shown what. */
-export function KnifeCard({ people, skills, mayRecord, timeZone, caution }: Props) {
-  const { log, busy, said } = useLog('knife card');
+/** Who was shown what, by whom, and the tap that records it. */
+function Shown({
+  people,
+  skills,
+  mayRecord,
+  timeZone,
+  log,
+  busy,
+}: Omit<Props, 'caution'> & Pick<Log, 'log' | 'busy'>) {
   const day = (at: number): string => formatDate(at, timeZone, 'day');
   const record = (personId: string, skill: Skill, shown: boolean, name: string) =>
     void log('bench/skill', { personId, skill, shown }, `${name}: ${skill}`);
+  return (
+    <div className={css.chart} role="region" aria-label="Who has been shown what" tabIndex={0}>
+      <Table className={css.planTable}>
+        <thead>
+          <tr>
+            <th scope="col">Name</th>
+            {SKILLS.map((skill) => (
+              <th key={skill} scope="col">
+                {skill}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {people.map((p) => (
+            <tr key={p.id}>
+              <th scope="row">{p.name}</th>
+              {SKILLS.map((skill) => {
+                const has = skills.find((s) => s.personId === p.id && s.skill === skill);
+                return (
+                  <td key={skill}>
+                    {has ? (
+                      <span>
+                        shown {day(has.at)} <span className="soft">by {has.shownByName}</span>
+                      </span>
+                    ) : (
+                      <span className="soft">not yet</span>
+                    )}
+                    {mayRecord && (
+                      <Button
+                        variant="quiet"
+                        disabled={busy}
+                        onClick={() => record(p.id, skill, !has, p.name)}
+                      >
+                        {has ? 'no longer counts' : 'was shown'}
+                        <VisuallyHidden>
+                          : {p.name}, {skill}
+                        </VisuallyHidden>
+                      </Button>
+                    )}
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+    </div>
+  );
+}
+
+/** How to cut safely and cleanly, and who has been shown what. */
+export function KnifeCard({ people, skills, mayRecord, timeZone, caution }: Props) {
+  const { log, busy, said } = useLog('knife card');
   return (
     <section className={css.knife}>
       <h1>Cut safely, cut clean</h1>
@@ -84,53 +144,14 @@ export function KnifeCard({ people, skills, mayRecord, timeZone, caution }: Prop
       </div>
       <p className={css.more}>{caution}</p>
       <h2>Who has been shown</h2>
-      <div className={css.chart} role="region" aria-label="Who has been shown what" tabIndex={0}>
-        <Table className={css.planTable}>
-          <thead>
-            <tr>
-              <th scope="col">Name</th>
-              {SKILLS.map((skill) => (
-                <th key={skill} scope="col">
-                  {skill}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {people.map((p) => (
-              <tr key={p.id}>
-                <th scope="row">{p.name}</th>
-                {SKILLS.map((skill) => {
-                  const has = skills.find((s) => s.personId === p.id && s.skill === skill);
-                  return (
-                    <td key={skill}>
-                      {has ? (
-                        <span>
-                          shown {day(has.at)} <span className="soft">by {has.shownByName}</span>
-                        </span>
-                      ) : (
-                        <span className="soft">not yet</span>
-                      )}
-                      {mayRecord && (
-                        <Button
-                          variant="quiet"
-                          disabled={busy}
-                          onClick={() => record(p.id, skill, !has, p.name)}
-                        >
-                          {has ? 'no longer counts' : 'was shown'}
-                          <VisuallyHidden>
-                            : {p.name}, {skill}
-                          </VisuallyHidden>
-                        </Button>
-                      )}
-                    </td>
-                  );
-                })}
-              </tr>
-            ))}
-          </tbody>
-        </Table>
-      </div>
+      <Shown
+        people={people}
+        skills={skills}
+        mayRecord={mayRecord}
+        timeZone={timeZone}
+        log={log}
+        busy={busy}
+      />
       {!mayRecord && <p className="soft">The manager records what somebody was shown.</p>}
       <Feedback isAlert>{said}</Feedback>
     </section>

@@ -83,6 +83,24 @@ function Bars({
   );
 }
 
+/** When a lot comes into water, and how late that is. */
+function WetCell({
+  wet,
+  clock,
+}: {
+  wet: BenchPlan['lots'][number] | undefined;
+  clock: (min: number) => string;
+}) {
+  if (!wet) return <td />;
+  const isLate = wet.lateMin > 0;
+  return (
+    <td className={isLate ? 'late' : undefined}>
+      {wet.wetAtMin === null ? 'no pail' : clock(wet.wetAtMin)}
+      {isLate && `, ${Math.round(wet.lateMin)} min late`}
+    </td>
+  );
+}
+
 function PlanTable({
   plan,
   lotName,
@@ -111,7 +129,6 @@ function PlanTable({
       </thead>
       <tbody>
         {plan.assignment.map((w) => {
-          const wet = plan.lots.find((l) => l.lot === w.lot);
           const pails = plan.pails.filter((p) => p.lot === w.lot);
           return (
             <tr key={`${w.lot} ${w.fromMin}`}>
@@ -124,10 +141,7 @@ function PlanTable({
                 {Math.max(1, Math.round(w.toMin - w.fromMin))} min
               </td>
               <td>{w.slackMin < 1 ? 'no' : `${Math.round(w.slackMin)} min`}</td>
-              <td className={wet && wet.lateMin > 0 ? 'late' : undefined}>
-                {!wet ? '' : wet.wetAtMin === null ? 'no pail' : clock(wet.wetAtMin)}
-                {wet && wet.lateMin > 0 && `, ${Math.round(wet.lateMin)} min late`}
-              </td>
+              <WetCell wet={plan.lots.find((l) => l.lot === w.lot)} clock={clock} />
               <td>{pails.length > 0 ? pails.map((p) => p.pail).join(', ') : 'none free'}</td>
               <td>{plan.rooms.find((r) => r.lot === w.lot)?.room ?? ''}</td>
             </tr>
@@ -135,6 +149,121 @@ function PlanTable({
         })}
       </tbody>
     </Table>
+  );
+}
+
+/** The pails under the hands: from when each holds what, and whether that is late. */
+function PailRows({
+  plan,
+  pails,
+  top,
+  x,
+  lotName,
+}: {
+  plan: BenchPlan;
+  pails: readonly string[];
+  top: number;
+  x: (min: number) => number;
+  lotName: (id: string) => string;
+}) {
+  return (
+    <>
+      <text x={0} y={top - 8} className={css.rowName}>
+        Pails
+      </text>
+      {pails.map((pail, i) => {
+        const y = top + i * PAIL_ROW;
+        const inIt = plan.pails.filter((p) => p.pail === pail);
+        const from = Math.min(...inIt.map((p) => plan.lots.find((l) => l.lot === p.lot)?.wetAtMin ?? 0));
+        const isLate = inIt.some((p) => (plan.lots.find((l) => l.lot === p.lot)?.lateMin ?? 0) > 0);
+        const words = inIt.map((p) => `${lotName(p.lot)}, ${p.stems}`).join('; ');
+        const isTight = WIDTH - x(from) < words.length * 7 + 20;
+        return (
+          <g key={pail}>
+            <text x={34} y={y + 15} className={css.tick}>
+              {pail}
+            </text>
+            <rect
+              x={x(from)}
+              y={y + 2}
+              width={Math.max(4, WIDTH - 20 - x(from))}
+              height={16}
+              rx={4}
+              className={css.barWater}
+            />
+            <text
+              x={isTight ? x(from) - 8 : x(from) + 8}
+              y={y + 15}
+              textAnchor={isTight ? 'end' : 'start'}
+              className={isLate ? css.barLate : css.barWords}
+            >
+              {words}
+              {isLate ? ', late' : ''}
+            </text>
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+/** People, kettle and pails over time. */
+function Drawing({
+  plan,
+  madeAt,
+  at,
+  language,
+  lotName,
+  clock,
+}: {
+  plan: BenchPlan;
+  madeAt: Date;
+  at: Date;
+  language: LanguageTag;
+  lotName: (id: string) => string;
+  clock: (min: number) => string;
+}) {
+  const rows = rowsOf(plan);
+  const pails = [...new Set(plan.pails.map((p) => p.pail))];
+  const end = Math.max(...plan.assignment.map((w) => w.toMin), plan.objective.finishMin, 10);
+  const x = scaleLinear([0, end], [LEFT, WIDTH - 20]).nice();
+  const tops = rows.map((_, i) => TOP + i * ROW);
+  const pailTop = TOP + rows.length * ROW + 26;
+  const height = pailTop + pails.length * PAIL_ROW + 14;
+  const nowMin = (at.getTime() - madeAt.getTime()) / 60_000;
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${height}`}
+      role="img"
+      aria-label="People, kettle and pails over time; the table below says the same"
+    >
+      {x.ticks(8).map((min) => (
+        <g key={min}>
+          <path d={`M${x(min)} ${TOP - 8} V${height - 6}`} stroke="var(--line)" />
+          <text x={x(min)} y={TOP - 14} textAnchor="middle" className={css.tick}>
+            {clock(min)}
+          </text>
+        </g>
+      ))}
+      {rows.map((row, i) => (
+        <g key={row.name}>
+          <text x={0} y={(tops[i] ?? 0) + 18} className={css.rowName}>
+            {row.name}
+          </text>
+          {row.name === 'Kettle' && plan.kettleOnMin !== null && (
+            <path
+              d={`M${x(plan.kettleOnMin)} ${(tops[i] ?? 0) + BAR / 2} H${x(row.work[0]?.fromMin ?? 0)}`}
+              className={css.boils}
+            />
+          )}
+          <Bars language={language} row={row} y={tops[i] ?? 0} x={x} lotName={lotName} />
+        </g>
+      ))}
+      <PailRows plan={plan} pails={pails} top={pailTop} x={x} lotName={lotName} />
+      {nowMin >= 0 && nowMin <= end && (
+        <path d={`M${x(nowMin)} ${TOP - 8} V${height - 6}`} className={css.nowLine} />
+      )}
+    </svg>
   );
 }
 
@@ -164,14 +293,6 @@ export function PlanChart({
     return found ? `${speciesName(floor.species.byKey(found.speciesKey), language)} ${found.number}` : 'done';
   };
   const clock = clockOf(planMadeAt, timeZone);
-  const rows = rowsOf(plan);
-  const pails = [...new Set(plan.pails.map((p) => p.pail))];
-  const end = Math.max(...plan.assignment.map((w) => w.toMin), plan.objective.finishMin, 10);
-  const x = scaleLinear([0, end], [LEFT, WIDTH - 20]).nice();
-  const tops = rows.map((_, i) => TOP + i * ROW);
-  const pailTop = TOP + rows.length * ROW + 26;
-  const height = pailTop + pails.length * PAIL_ROW + 14;
-  const nowMin = (at.getTime() - planMadeAt.getTime()) / 60_000;
   return (
     <section>
       <h1>The plan of the morning</h1>
@@ -182,72 +303,14 @@ export function PlanChart({
         does. <Link href="/bench">To the bench</Link>
       </p>
       <div className={css.chart} role="region" aria-label="The chart" tabIndex={0}>
-        <svg
-          viewBox={`0 0 ${WIDTH} ${height}`}
-          role="img"
-          aria-label="People, kettle and pails over time; the table below says the same"
-        >
-          {x.ticks(8).map((min) => (
-            <g key={min}>
-              <path d={`M${x(min)} ${TOP - 8} V${height - 6}`} stroke="var(--line)" />
-              <text x={x(min)} y={TOP - 14} textAnchor="middle" className={css.tick}>
-                {clock(min)}
-              </text>
-            </g>
-          ))}
-          {rows.map((row, i) => (
-            <g key={row.name}>
-              <text x={0} y={(tops[i] ?? 0) + 18} className={css.rowName}>
-                {row.name}
-              </text>
-              {row.name === 'Kettle' && plan.kettleOnMin !== null && (
-                <path
-                  d={`M${x(plan.kettleOnMin)} ${(tops[i] ?? 0) + BAR / 2} H${x(row.work[0]?.fromMin ?? 0)}`}
-                  className={css.boils}
-                />
-              )}
-              <Bars language={language} row={row} y={tops[i] ?? 0} x={x} lotName={lotName} />
-            </g>
-          ))}
-          <text x={0} y={pailTop - 8} className={css.rowName}>
-            Pails
-          </text>
-          {pails.map((pail, i) => {
-            const y = pailTop + i * PAIL_ROW;
-            const inIt = plan.pails.filter((p) => p.pail === pail);
-            const from = Math.min(...inIt.map((p) => plan.lots.find((l) => l.lot === p.lot)?.wetAtMin ?? 0));
-            const isLate = inIt.some((p) => (plan.lots.find((l) => l.lot === p.lot)?.lateMin ?? 0) > 0);
-            const words = inIt.map((p) => `${lotName(p.lot)}, ${p.stems}`).join('; ');
-            const isTight = WIDTH - x(from) < words.length * 7 + 20;
-            return (
-              <g key={pail}>
-                <text x={34} y={y + 15} className={css.tick}>
-                  {pail}
-                </text>
-                <rect
-                  x={x(from)}
-                  y={y + 2}
-                  width={Math.max(4, WIDTH - 20 - x(from))}
-                  height={16}
-                  rx={4}
-                  className={css.barWater}
-                />
-                <text
-                  x={isTight ? x(from) - 8 : x(from) + 8}
-                  y={y + 15}
-                  textAnchor={isTight ? 'end' : 'start'}
-                  className={isLate ? css.barLate : css.barWords}
-                >
-                  {words}
-                  {isLate ? ', late' : ''}
-                </text>
-              </g>
-            );
-          })}
-          {nowMin >= 0 && nowMin <= end && (
-            <path d={`M${x(nowMin)} ${TOP - 8} V${height - 6}`} className={css.nowLine} />
-          )}
-        </svg>
+        <Drawing
+          plan={plan}
+          madeAt={planMadeAt}
+          at={at}
+          language={language}
+          lotName={lotName}
+          clock={clock}
+        />
       </div>
       <div className={css.chart} role="region" aria-label="The plan as a table" tabIndex={0}>
         <PlanTable language={language} plan={plan} lotName={lotName} clock={clock} />

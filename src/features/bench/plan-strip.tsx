@@ -47,9 +47,64 @@ function Clear({ plan, madeAt, timeZone }: { plan: BenchPlan; madeAt: number; ti
   );
 }
 
+/** What the order keeps against doing it as it came, in days of stems and in money. */
+function Saved({ plan, currency }: { plan: BenchPlan; currency: string | null }) {
+  const t = useWords();
+  const { stemDays, money } = plan.saved;
+  const days = Math.round(stemDays);
+  if (days <= 0) return t('bench.nothing-lost');
+  return (
+    <>
+      {t('bench.this-order-keeps')} <strong>{t('bench.stem-days', { n: days })}</strong>
+      {money !== null && money > 0 && (
+        <>
+          {' '}
+          (<strong>{`${money.toFixed(2)} ${currency ?? ''}`.trim()}</strong> {t('bench.of-flower-life')})
+        </>
+      )}{' '}
+      {t('bench.would-lose')}
+    </>
+  );
+}
+
+/** Whether the planner has been looking for longer than a moment. */
+function useIsSlow(isLooking: boolean): boolean {
+  const [isSlow, setSlow] = useState(false);
+  useEffect(() => {
+    if (!isLooking) return;
+    const timer = setTimeout(() => setSlow(true), SLOW_MS);
+    return () => {
+      clearTimeout(timer);
+      setSlow(false);
+    };
+  }, [isLooking]);
+  return isSlow;
+}
+
+/** The people of the shop, those who stand at the bench pressed; and the way to the knife card. */
+function WhoIsHere({ people }: Pick<Props, 'people'>) {
+  const { act } = useActions();
+  const t = useWords();
+  return (
+    <Group gap="0.5rem" role="group" aria-label={t('bench.who-is-here')}>
+      {people.map((p) => (
+        <Button
+          key={p.id}
+          aria-pressed={p.isHere}
+          onClick={() => void act('bench/stand', { personId: p.id, isHere: !p.isHere })}
+        >
+          {p.name}
+        </Button>
+      ))}
+      <LinkButton variant="quiet" href="/bench/knife">
+        {t('bench.knife-card')}
+      </LinkButton>
+    </Group>
+  );
+}
+
 /** What this order keeps, when the bench is clear, when the kettle goes on, and who stands there. */
 export function PlanStrip({ madeFrom, version, plan, madeAt, at, currency, timeZone, people }: Props) {
-  const { act } = useActions();
   const t = useWords();
   const { planning, best, stop } = usePlan({
     madeFrom,
@@ -57,37 +112,14 @@ export function PlanStrip({ madeFrom, version, plan, madeAt, at, currency, timeZ
     plan,
     planAgeMin: madeAt === null ? 0 : Math.max(0, (at - madeAt) / 60_000),
   });
-  const [isSlow, setSlow] = useState(false);
-  useEffect(() => {
-    if (planning !== 'looking') return;
-    const timer = setTimeout(() => setSlow(true), SLOW_MS);
-    return () => {
-      clearTimeout(timer);
-      setSlow(false);
-    };
-  }, [planning]);
+  const isSlow = useIsSlow(planning === 'looking');
   const shown = plan ?? best;
-  const days = shown ? Math.round(shown.saved.stemDays) : 0;
   return (
     <section className={css.strip} aria-label={t('bench.the-plan')}>
       <p>
         {shown && shown.lots.length > 0 ? (
           <>
-            {days > 0 ? (
-              <>
-                {t('bench.this-order-keeps')} <strong>{t('bench.stem-days', { n: days })}</strong>
-                {shown.saved.money !== null && shown.saved.money > 0 && (
-                  <>
-                    {' '}
-                    (<strong>{`${shown.saved.money.toFixed(2)} ${currency ?? ''}`.trim()}</strong>{' '}
-                    {t('bench.of-flower-life')})
-                  </>
-                )}{' '}
-                {t('bench.would-lose')}
-              </>
-            ) : (
-              t('bench.nothing-lost')
-            )}
+            <Saved plan={shown} currency={currency} />
             {madeAt !== null && plan && <Clear plan={plan} madeAt={madeAt} timeZone={timeZone} />}
           </>
         ) : (
@@ -108,20 +140,7 @@ export function PlanStrip({ madeFrom, version, plan, madeAt, at, currency, timeZ
           </LinkButton>
         )}
       </p>
-      <Group gap="0.5rem" role="group" aria-label={t('bench.who-is-here')}>
-        {people.map((p) => (
-          <Button
-            key={p.id}
-            aria-pressed={p.isHere}
-            onClick={() => void act('bench/stand', { personId: p.id, isHere: !p.isHere })}
-          >
-            {p.name}
-          </Button>
-        ))}
-        <LinkButton variant="quiet" href="/bench/knife">
-          {t('bench.knife-card')}
-        </LinkButton>
-      </Group>
+      <WhoIsHere people={people} />
     </section>
   );
 }

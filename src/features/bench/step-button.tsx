@@ -44,6 +44,10 @@ const ENDED: Readonly<Record<string, 'bench.ended.hot-dip' | 'bench.ended.sap-so
 export const binsWhatHangs = (params: StepParams): boolean =>
   params.kind === 'discard' && (params.what === 'dropped necks' || params.what === 'done for');
 
+/** Whether it goes into a pail of the rack, which somebody is to choose. */
+export const asksForPail = ({ pails, step: { step, status } }: BenchCard): boolean =>
+  pails.length > 0 || (step.pail !== null && status === 'waiting');
+
 /** What the button says and what the tap means, by where the step is. */
 function suggestion(
   card: BenchCard,
@@ -108,6 +112,50 @@ function Beside({ card: { hands }, chosen, onChosen }: Pick<Props, 'card' | 'cho
   );
 }
 
+/** The pails the tap names: those dealt out, or the one that was chosen; none where none is. */
+function pouredInto(card: BenchCard, chosen: Chosen) {
+  const pail = card.pails.find((p) => p.id === chosen.pailId);
+  const last = card.dealt.length - 1;
+  // The last takes the rest: what was binned or counted meanwhile is no slip in the sum.
+  if (chosen.isDealt && last >= 0)
+    return card.dealt.map((d, i) => ({
+      pailId: d.id,
+      stems: i === last ? null : d.stems,
+      litres: d.litres,
+    }));
+  return pail ? [{ pailId: pail.id, ...(pail.shares ? {} : { litres: chosen.litres ?? pail.litres }) }] : [];
+}
+
+/** What still stands against the tap, in words for the button; null where nothing does. */
+function whatIsLacking(
+  { isKept, mayNot, lacksPail }: { isKept: boolean; mayNot: boolean; lacksPail: boolean },
+  t: SayWords,
+): string | null {
+  if (isKept) return t('bench.kept-here');
+  if (mayNot) return t('bench.who-is-beside-first');
+  return lacksPail ? t('bench.pail-first') : null;
+}
+
+/** How many of those that hang go into the bin with it. */
+function Binned({ card, chosen, onChosen }: Pick<Props, 'card' | 'chosen' | 'onChosen'>) {
+  const t = useWords();
+  return (
+    <div className={css.pick}>
+      <NumberStepper
+        label={t('bench.into-bin')}
+        fewer={t('bench.fewer-into-bin')}
+        more={t('bench.more-into-bin')}
+        value={chosen.binned}
+        min={0}
+        max={card.stems}
+        onChange={(binned) => onChosen({ ...chosen, binned })}
+      >
+        <span>{t('bench.n-into-bin', { all: card.stems })}</span>
+      </NumberStepper>
+    </div>
+  );
+}
+
 /** The one thing to tap, with what may be said before it. */
 export function StepButton({ card, log, chosen, onChosen, isKept, inHand }: Props) {
   const { step, status, id } = card.step;
@@ -115,18 +163,15 @@ export function StepButton({ card, log, chosen, onChosen, isKept, inHand }: Prop
   const t = useWords();
   const pail = card.pails.find((p) => p.id === chosen.pailId) ?? null;
   const isDealt = chosen.isDealt && card.dealt.length > 0;
-  const needsPail = card.pails.length > 0 || (step.pail !== null && status === 'waiting');
+  const needsPail = asksForPail(card);
   const bins = binsWhatHangs(step.params);
   const mayNot = card.hands.unshown !== null && chosen.besideId === null;
   const { words, to } = suggestion(card, pail?.name ?? null, isDealt, t);
   const others = chosen.also.length;
-  const last = card.dealt.length - 1;
-  // The last takes the rest: what was binned or counted meanwhile is no slip in the sum.
-  const poured = isDealt
-    ? card.dealt.map((d, i) => ({ pailId: d.id, stems: i === last ? null : d.stems, litres: d.litres }))
-    : pail
-      ? [{ pailId: pail.id, ...(pail.shares ? {} : { litres: chosen.litres ?? pail.litres }) }]
-      : [];
+  const poured = pouredInto(card, chosen);
+  const lacking = whatIsLacking({ isKept, mayNot, lacksPail: needsPail && poured.length === 0 }, t);
+  const wholeWords = others > 0 ? t('bench.and-more', { words, n: others }) : words;
+  const onButton = log.busy ? t('bench.logging') : wholeWords;
   const done = () =>
     void log.log(
       'bench/tap',
@@ -146,40 +191,16 @@ export function StepButton({ card, log, chosen, onChosen, isKept, inHand }: Prop
     <>
       <Beside card={card} chosen={chosen} onChosen={onChosen} />
       <Also card={card} chosen={chosen} onChosen={onChosen} />
-      {bins && (
-        <div className={css.pick}>
-          <NumberStepper
-            label={t('bench.into-bin')}
-            fewer={t('bench.fewer-into-bin')}
-            more={t('bench.more-into-bin')}
-            value={chosen.binned}
-            min={0}
-            max={card.stems}
-            onChange={(binned) => onChosen({ ...chosen, binned })}
-          >
-            <span>{t('bench.n-into-bin', { all: card.stems })}</span>
-          </NumberStepper>
-        </div>
-      )}
+      {bins && <Binned card={card} chosen={chosen} onChosen={onChosen} />}
       <ActionBar>
         <Button
           variant="main"
-          disabled={log.busy || isKept || !settled || mayNot || (needsPail && poured.length === 0)}
+          disabled={log.busy || !settled || lacking !== null}
           data-settling={settled ? undefined : true}
           onClick={done}
           data-step-in-hand={inHand ? true : undefined}
         >
-          {isKept
-            ? t('bench.kept-here')
-            : mayNot
-              ? t('bench.who-is-beside-first')
-              : needsPail && poured.length === 0
-                ? t('bench.pail-first')
-                : log.busy
-                  ? t('bench.logging')
-                  : others > 0
-                    ? t('bench.and-more', { words, n: others })
-                    : words}
+          {lacking ?? onButton}
           {inHand && !isKept && <Kbd>.</Kbd>}
         </Button>
       </ActionBar>

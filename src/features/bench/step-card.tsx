@@ -15,7 +15,7 @@ import css from './bench.module.css';
 import { CautionLine } from './caution-line';
 import { LookOutcomes } from './look-outcomes';
 import { PailPicker } from './pail-picker';
-import { binsWhatHangs, StepButton, type Chosen } from './step-button';
+import { asksForPail, binsWhatHangs, StepButton, type Chosen } from './step-button';
 import { useLog } from './use-log';
 import { NotThis } from './not-this';
 
@@ -82,6 +82,9 @@ function Figures({ card }: { card: BenchCard }) {
   );
 }
 
+/** Filled so far where no pail says otherwise, L. */
+const USUAL_LITRES = 4;
+
 const WHOSE = {
   state: 'bench.whose.state',
   house: null,
@@ -90,6 +93,96 @@ const WHOSE = {
   'own protocol': 'bench.whose.own protocol',
   species: null,
 } as const;
+
+/** The step by its title, clock and numbers, and the stem it is done to. */
+function Step({ card }: { card: BenchCard }) {
+  const { step, status, dueAt } = card.step;
+  return (
+    <div className={css.cardBody}>
+      <div>
+        <h2 className={css.title}>{step.title}</h2>
+        {status === 'running' && dueAt !== null && <Clock dueAt={dueAt} />}
+        <Figures card={card} />
+      </div>
+      <div className={css.drawing}>
+        <Stem
+          habit={card.habit}
+          colour={card.colour}
+          stage={card.stage}
+          droop={card.droop}
+          height={215}
+          cutMark={stepOf(step.kind).isDrawnCut}
+          water={step.pail ? step.pail.depthCm / 24 : 0}
+        />
+      </div>
+    </div>
+  );
+}
+
+/** Why it is done, whose doing that is, and what to be careful of. */
+function Why({ card }: { card: BenchCard }) {
+  const t = useWords();
+  const { step } = card.step;
+  const whose = WHOSE[step.because];
+  return (
+    <>
+      <p className={css.reason}>
+        {step.reason}
+        {whose && <span className="soft"> {t(whose)}</span>}
+      </p>
+      {card.isSapOpen && step.kind !== 'sap-soak' && <p className={css.sap}>{t('bench.sap-runs')}</p>}
+      <CautionLine caution={step.caution} more={card.moreCaution} />
+    </>
+  );
+}
+
+/** The pails it may go into, one of them chosen, or the stems dealt out. */
+function Pails({
+  card,
+  chosen,
+  onChosen,
+}: {
+  card: BenchCard;
+  chosen: Chosen;
+  onChosen: (chosen: Chosen) => void;
+}) {
+  const pail = card.pails.find((p) => p.id === chosen.pailId);
+  return (
+    <PailPicker
+      pails={card.pails}
+      pailId={chosen.pailId}
+      stems={card.stems}
+      dealt={card.dealt}
+      isDealt={chosen.isDealt}
+      onDealt={(isDealt) => onChosen({ ...chosen, isDealt })}
+      litres={chosen.litres ?? pail?.litres ?? USUAL_LITRES}
+      onPail={(pailId) => onChosen({ ...chosen, pailId, litres: null, isDealt: false })}
+      onLitres={(litres) => onChosen({ ...chosen, litres })}
+      film={card.film}
+      isAcid={card.isAcid}
+    />
+  );
+}
+
+/** What comes after it: this lot's next step, and whose turn it is then. */
+function After({ card }: { card: BenchCard }) {
+  const t = useWords();
+  return (
+    <span>
+      {card.then[0] ? (
+        <>
+          {t('bench.then')} <strong>{card.then[0].toLowerCase()}</strong>
+        </>
+      ) : (
+        t('bench.last-step')
+      )}
+      <span className="soft"> · {t('bench.of', { n: card.stepNo, all: card.stepCount })}</span>
+      {card.next.length > 0 && (
+        <span className={css.nextLots}>{t('bench.after-that', { lots: card.next.join('; ') })}</span>
+      )}
+    </span>
+  );
+}
 
 /** One lot, one step, said large, with its numbers, its reason, its caution and one thing to tap. */
 export function StepCard({
@@ -104,7 +197,7 @@ export function StepCard({
   const { kept } = useActions();
   const t = useWords();
   const log = useLog(`lot ${card.lotLabel}`);
-  const { step, status, id, dueAt } = card.step;
+  const { step, id } = card.step;
   const [chosen, setChosen] = useState<Chosen>({
     pailId: card.pails.find((p) => p.id !== avoidPail)?.id ?? null,
     litres: null,
@@ -114,10 +207,8 @@ export function StepCard({
     besideId: null,
     binned: binsWhatHangs(step.params) ? card.stems : 0,
   });
-  const pail = card.pails.find((p) => p.id === chosen.pailId) ?? null;
   const isKept = kept.some((k) => (k.body as { stepId?: string }).stepId === id);
   const isLook = step.kind === 'look-back';
-  const whose = WHOSE[step.because];
   return (
     <article
       className={css.card}
@@ -125,46 +216,10 @@ export function StepCard({
       data-step={step.kind}
     >
       <Head card={card} />
-      <div className={css.cardBody}>
-        <div>
-          <h2 className={css.title}>{step.title}</h2>
-          {status === 'running' && dueAt !== null && <Clock dueAt={dueAt} />}
-          <Figures card={card} />
-        </div>
-        <div className={css.drawing}>
-          <Stem
-            habit={card.habit}
-            colour={card.colour}
-            stage={card.stage}
-            droop={card.droop}
-            height={215}
-            cutMark={stepOf(step.kind).isDrawnCut}
-            water={step.pail ? step.pail.depthCm / 24 : 0}
-          />
-        </div>
-      </div>
+      <Step card={card} />
       <Stack gap="0.875rem">
-        <p className={css.reason}>
-          {step.reason}
-          {whose && <span className="soft"> {t(whose)}</span>}
-        </p>
-        {card.isSapOpen && step.kind !== 'sap-soak' && <p className={css.sap}>{t('bench.sap-runs')}</p>}
-        <CautionLine caution={step.caution} more={card.moreCaution} />
-        {card.pails.length > 0 || (step.pail !== null && status === 'waiting') ? (
-          <PailPicker
-            pails={card.pails}
-            pailId={chosen.pailId}
-            stems={card.stems}
-            dealt={card.dealt}
-            isDealt={chosen.isDealt}
-            onDealt={(isDealt) => setChosen({ ...chosen, isDealt })}
-            litres={chosen.litres ?? pail?.litres ?? 4}
-            onPail={(pailId) => setChosen({ ...chosen, pailId, litres: null, isDealt: false })}
-            onLitres={(litres) => setChosen({ ...chosen, litres })}
-            film={card.film}
-            isAcid={card.isAcid}
-          />
-        ) : null}
+        <Why card={card} />
+        {asksForPail(card) && <Pails card={card} chosen={chosen} onChosen={setChosen} />}
         <Feedback isAlert>{log.said}</Feedback>
       </Stack>
       {/* No box of its own: the main action keeps in sight for as long as any of its card is. */}
@@ -182,19 +237,7 @@ export function StepCard({
           />
         )}
         <div className={css.after}>
-          <span>
-            {card.then[0] ? (
-              <>
-                {t('bench.then')} <strong>{card.then[0].toLowerCase()}</strong>
-              </>
-            ) : (
-              t('bench.last-step')
-            )}
-            <span className="soft"> · {t('bench.of', { n: card.stepNo, all: card.stepCount })}</span>
-            {card.next.length > 0 && (
-              <span className={css.nextLots}>{t('bench.after-that', { lots: card.next.join('; ') })}</span>
-            )}
-          </span>
+          <After card={card} />
           <NotThis words={t('bench.not-this')}>
             <CardDrawer
               card={card}

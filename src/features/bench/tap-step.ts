@@ -1,4 +1,4 @@
-import { lowered, m, type Words } from '@/core/words/message';
+import { lowered, m, type Message, type Words } from '@/core/words/message';
 import 'server-only';
 import { USED_FIGURES } from '@/core/actions/bench';
 import type { CheckedOf } from '@/core/actions/actions';
@@ -96,6 +96,24 @@ async function partFor(
   return { portion: own, step: twin };
 }
 
+/** Stands the share in its pail, where it goes into one; tells what was poured. */
+async function pour(
+  context: ActionContext,
+  portion: PortionRow,
+  step: StepRow,
+  tap: Tap,
+  { pailId, litres }: Share,
+): Promise<Poured[]> {
+  if (!pailId) return [];
+  const wish = step.step.pail ?? (await drinkOf(context, portion));
+  return [await standIn(context, portion, wish, { pailId, litres, overrideReason: tap.reason ?? null })];
+}
+
+const doneWords = ({ to, reason }: Tap): Message =>
+  to === 'skipped'
+    ? m('record.left-out', { reason: reason ?? '' })
+    : m(to === 'running' ? 'record.begun' : 'record.done');
+
 const SAID = { skipped: 'skip', running: 'begin', done: 'done' } as const;
 
 async function logPart(
@@ -107,21 +125,12 @@ async function logPart(
 ): Promise<void> {
   const { trx, action } = context;
   const handsId = tap.handsId ?? action.personId;
-  let poured: Poured[] = [];
-  if (share.pailId) {
-    const wish = step.step.pail ?? (await drinkOf(context, portion));
-    const pouring = { pailId: share.pailId, litres: share.litres, overrideReason: tap.reason ?? null };
-    poured = [await standIn(context, portion, wish, pouring)];
-  }
+  const poured = await pour(context, portion, step, tap, share);
   await changeStep(trx, step.id, { ...changesOf(step, tap, action.at), hands_id: handsId });
   if (tap.to === 'done') await moveToPlace(context, portion, step);
   if (tap.to !== 'skipped' && drinksMeanwhile(step.step.params))
     await moveStay(trx, action.shopId, 'portion_id', portion.id, { wet: true }, action.at);
   if (tap.to !== 'running') await beginOwnClock(context, portion.id, portion.planNo);
-  const what =
-    tap.to === 'skipped'
-      ? m('record.left-out', { reason: tap.reason ?? '' })
-      : m(tap.to === 'running' ? 'record.begun' : 'record.done');
   await writeEntry(trx, action, {
     kind: SAID[tap.to],
     subjectKind: 'lot',
@@ -132,7 +141,7 @@ async function logPart(
       step: lowered(step.step.title),
       used: usedWords(tap.used),
       poured: pouredWords(poured),
-      what,
+      what: doneWords(tap),
     }),
     detail: {
       stepId: step.id,
@@ -146,15 +155,20 @@ async function logPart(
   });
 }
 
+/** @throws RefusedError for a step that is done already, and for one left out without a reason */
+function refuseDone({ status }: StepRow, { to, reason }: Tap): void {
+  if (status === 'done' || status === 'skipped' || (to === 'running' && status === 'running'))
+    throw new RefusedError('Somebody has done that already. Nothing was logged twice.');
+  if (to === 'skipped' && !reason)
+    throw new RefusedError('A step is left out with a reason. Nothing was changed; choose one.', 'reason');
+}
+
 /** Logs one step as begun, done or left out, for all of a portion or for the stems that are told. */
 export async function tapStep(context: ActionContext, stepId: string, tap: Tap): Promise<void> {
   const { trx, action } = context;
   const step = await oneStepForUpdate(trx, stepId);
   const { to } = tap;
-  if (step.status === 'done' || step.status === 'skipped' || (to === 'running' && step.status === 'running'))
-    throw new RefusedError('Somebody has done that already. Nothing was logged twice.');
-  if (to === 'skipped' && !tap.reason)
-    throw new RefusedError('A step is left out with a reason. Nothing was changed; choose one.', 'reason');
+  refuseDone(step, tap);
   const portion = await onePortion(trx, step.portionId);
   if (to !== 'skipped') {
     if (step.status === 'waiting') await askIfOutOfOrder(context, portion, step);

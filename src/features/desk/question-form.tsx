@@ -33,9 +33,51 @@ interface QuestionProps {
   readonly mayChange: boolean;
 }
 
+/** The sides of a question, one chosen: what each says for itself, and what it is worth. */
+function Sides({
+  question,
+  inForce,
+  worth,
+  speciesName,
+  mayChange,
+  chosen,
+  onChosen,
+  standard,
+}: Pick<QuestionProps, 'question' | 'inForce' | 'worth' | 'speciesName' | 'mayChange'> & {
+  chosen: string;
+  onChosen: (key: string) => void;
+  standard: string;
+}) {
+  return (
+    <Radio.Group label={question.asks} classNames={{ label: kit.unseen }} value={chosen} onChange={onChosen}>
+      <SimpleGrid
+        cols={{ base: 1, xs: 2, lg: question.schools.length > 3 ? 4 : question.schools.length }}
+        spacing="sm"
+      >
+        {question.schools.map((s) => (
+          <Radio.Card key={s.key} value={s.key} className={css.side} disabled={!mayChange}>
+            <Radio.Indicator />
+            <span>
+              <strong>{s.name}</strong>
+              {s.key === standard && <span className="soft"> default</span>}
+              {s.key === inForce && s.key !== standard && <span className="soft"> our way</span>}
+              <span className={css.says}>{s.says}</span>
+              {worth && s.key !== standard && (
+                <span className={css.worth}>
+                  {speciesName}: {days(worth[s.key] ?? 0)}
+                </span>
+              )}
+            </span>
+          </Radio.Card>
+        ))}
+      </SimpleGrid>
+    </Radio.Group>
+  );
+}
+
 /** One question: its sides as those who hold them put them, the default's reason, what each is worth. */
 export function QuestionForm(props: QuestionProps) {
-  const { question, inForce, setting, exceptions, worth, speciesName, species, mayChange } = props;
+  const { question, inForce, setting, exceptions, worth, species, mayChange } = props;
   const { problem, set } = useWay();
   const [chosen, setChosen] = useState(inForce);
   const form = useShopForm(SCHEMA, { subject: '', reason: '' });
@@ -52,34 +94,7 @@ export function QuestionForm(props: QuestionProps) {
   return (
     <Fieldset className={css.question} legend={question.asks} variant="unstyled">
       <p className="soft">{question.why}</p>
-      <Radio.Group
-        label={question.asks}
-        classNames={{ label: kit.unseen }}
-        value={chosen}
-        onChange={setChosen}
-      >
-        <SimpleGrid
-          cols={{ base: 1, xs: 2, lg: question.schools.length > 3 ? 4 : question.schools.length }}
-          spacing="sm"
-        >
-          {question.schools.map((s) => (
-            <Radio.Card key={s.key} value={s.key} className={css.side} disabled={!mayChange}>
-              <Radio.Indicator />
-              <span>
-                <strong>{s.name}</strong>
-                {s.key === standard && <span className="soft"> default</span>}
-                {s.key === inForce && s.key !== standard && <span className="soft"> our way</span>}
-                <span className={css.says}>{s.says}</span>
-                {worth && s.key !== standard && (
-                  <span className={css.worth}>
-                    {speciesName}: {days(worth[s.key] ?? 0)}
-                  </span>
-                )}
-              </span>
-            </Radio.Card>
-          ))}
-        </SimpleGrid>
-      </Radio.Group>
+      <Sides {...props} chosen={chosen} onChosen={setChosen} standard={standard} />
       {!worth && <p className={css.says}>The model cannot put days on this one.</p>}
       {setting && (
         <p className={css.why}>

@@ -15,13 +15,8 @@ export type Understood =
   /** Why it cannot be answered: what is asked for is not there. */
   | { readonly nothing: string };
 
-/** Finds what the question is about. */
-export async function understood(
-  trx: Trx,
-  asked: AskedRecord,
-  today: string,
-  timeZone: string,
-): Promise<Understood> {
+/** What of the question is there: the lot, the pail, the day; undefined or null where it is not, or not asked for. */
+async function found(trx: Trx, asked: AskedRecord, today: string) {
   const number = /^\d{1,9}$/.test(asked.lot) ? Number(asked.lot) : null;
   const [lot, inUse, retired] = await Promise.all([
     number === null ? undefined : maybeLotByNumber(trx, number),
@@ -29,12 +24,32 @@ export async function understood(
     asked.pail === '' ? [] : manyRetiredPails(trx),
   ]);
   const pail = [...inUse, ...retired].find((p) => p.name.toLowerCase() === asked.pail.toLowerCase());
-  const day = asked.day === '' ? null : typedDay(asked.day, today);
+  return { lot, pail, day: asked.day === '' ? null : typedDay(asked.day, today) };
+}
+
+/** What was asked for and is not there, in words; null where all of it is. */
+function whatIsNotThere(
+  asked: AskedRecord,
+  { lot, pail, day }: Awaited<ReturnType<typeof found>>,
+): string | null {
+  if (asked.lot !== '' && !lot) return `There is no lot ${asked.lot}.`;
+  if (asked.pail !== '' && !pail) return `There is no pail ${asked.pail}.`;
+  if (asked.day !== '' && day === null) return `“${asked.day}” is no day.`;
+  return asked.who !== '' && !UUID.test(asked.who) ? 'There is nobody of that name.' : null;
+}
+
+/** Finds what the question is about. */
+export async function understood(
+  trx: Trx,
+  asked: AskedRecord,
+  today: string,
+  timeZone: string,
+): Promise<Understood> {
+  const about = await found(trx, asked, today);
+  const nothing = whatIsNotThere(asked, about);
+  if (nothing !== null) return { nothing };
+  const { lot, pail, day } = about;
   const group = ENTRY_GROUPS.find((g): g is EntryGroup => g === asked.what);
-  if (asked.lot !== '' && !lot) return { nothing: `There is no lot ${asked.lot}.` };
-  if (asked.pail !== '' && !pail) return { nothing: `There is no pail ${asked.pail}.` };
-  if (asked.day !== '' && day === null) return { nothing: `“${asked.day}” is no day.` };
-  if (asked.who !== '' && !UUID.test(asked.who)) return { nothing: 'There is nobody of that name.' };
   const began = (date: string): Date => new Date(dayBeginsMs(date, timeZone));
   return {
     question: {

@@ -3,11 +3,11 @@ import { Button, Group } from '@mantine/core';
 import { IconFileDownload } from '@tabler/icons-react';
 import { composeProtocol } from '@/core/protocol/compose';
 import { isOwnKey } from '@/core/species/registry';
-import { idealArrivalStage, SPECIES } from '@/core/species/species';
+import { idealArrivalStage, SPECIES, type Species } from '@/core/species/species';
 import { rightSolution, SOLUTIONS } from '@/core/water/solutions';
 import { Stem } from '@/drawing/stem';
 import { LinkButton } from '@/shell/link-button';
-import { houseOf, waysFor } from '@/server/house';
+import { houseOf, waysFor, type House } from '@/server/house';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from './desk-tabs';
 import { spoken } from '@/core/words/say';
@@ -16,6 +16,46 @@ import { fileOf } from './species-file';
 import { ProtocolEditor } from './protocol-editor';
 import { AddSpecies, ImportSpecies } from './species-forms';
 import { SpeciesList } from './species-list';
+
+/** Every species, the shop's own first; and the ways to bring in one more. */
+function AllSpecies({
+  all,
+  own,
+  mayChange,
+}: {
+  all: readonly Species[];
+  own: House['own'];
+  mayChange: boolean;
+}) {
+  return (
+    <section className={css.desk}>
+      <DeskTabs here="/desk/species" />
+      <h1>Species and protocols</h1>
+      <SpeciesList
+        rows={all.map((s) => ({
+          id: s.key,
+          name: s.name,
+          botanical: s.botanical,
+          habit: s.habit,
+          isOwn: isOwnKey(s.key),
+          lifeDays: s.lifeDays20C,
+          chillBelowC: s.chillBelowC,
+          ethylene: s.ethylene,
+          food: SOLUTIONS[rightSolution(s.foodKind)].name.toLowerCase(),
+          changes: own.find((o) => o.speciesKey === s.key)?.edits.length ?? 0,
+        }))}
+      />
+      {mayChange && (
+        <>
+          <h2>Read a species or protocol from a file</h2>
+          <ImportSpecies />
+          <h2>Add a species</h2>
+          <AddSpecies species={all.map((s) => ({ key: s.key, name: s.name }))} />
+        </>
+      )}
+    </section>
+  );
+}
 
 /** Species and their protocols: what the bench is told, and the shop's own changes to it. */
 export async function SpeciesPage({ search }: { search: Record<string, string | string[] | undefined> }) {
@@ -30,35 +70,7 @@ export async function SpeciesPage({ search }: { search: Record<string, string | 
   const own = house.own.flatMap((o) => o.species ?? []);
   const all = [...own, ...SPECIES];
   const species = all.find((s) => s.key === asked);
-  if (!species)
-    return (
-      <section className={css.desk}>
-        <DeskTabs here="/desk/species" />
-        <h1>Species and protocols</h1>
-        <SpeciesList
-          rows={all.map((s) => ({
-            id: s.key,
-            name: s.name,
-            botanical: s.botanical,
-            habit: s.habit,
-            isOwn: isOwnKey(s.key),
-            lifeDays: s.lifeDays20C,
-            chillBelowC: s.chillBelowC,
-            ethylene: s.ethylene,
-            food: SOLUTIONS[rightSolution(s.foodKind)].name.toLowerCase(),
-            changes: house.own.find((o) => o.speciesKey === s.key)?.edits.length ?? 0,
-          }))}
-        />
-        {mayChange && (
-          <>
-            <h2>Read a species or protocol from a file</h2>
-            <ImportSpecies />
-            <h2>Add a species</h2>
-            <AddSpecies species={all.map((s) => ({ key: s.key, name: s.name }))} />
-          </>
-        )}
-      </section>
-    );
+  if (!species) return <AllSpecies all={all} own={house.own} mayChange={mayChange} />;
   const version = house.own.find((o) => o.speciesKey === species.key) ?? null;
   const ways = waysFor(house, { speciesKey: species.key, purpose: 'usual', eventOn: null }, at, timeZone);
   const steps = composeProtocol(

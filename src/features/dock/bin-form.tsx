@@ -15,9 +15,41 @@ export interface Mate {
   readonly stems: number;
 }
 
+/** Lots of the same flower this one may be put to. */
+function Mates({
+  lot,
+  mates,
+  onFeedback,
+}: {
+  lot: LotView;
+  mates: readonly Mate[];
+  onFeedback: (words: string) => void;
+}) {
+  const router = useRouter();
+  const { act } = useActions();
+  const merge = async (mate: Mate) => {
+    const outcome = await act(
+      'dock/merge',
+      { lotId: lot.id, intoId: mate.id },
+      `lot ${lot.number} put to lot ${mate.number}`,
+    );
+    onFeedback(outcome.ok ? `One lot now: ${mate.number}. Z takes it back.` : outcome.message);
+    if (outcome.ok) router.push(`/dock?lot=${mate.id}`, { scroll: false });
+  };
+  return (
+    <Group gap="0.5rem" mb="0.75rem">
+      <span className="soft">the same flower on another line:</span>
+      {mates.map((mate) => (
+        <Button key={mate.id} onClick={() => void merge(mate)}>
+          put to lot {mate.number}, {mate.stems} stems
+        </Button>
+      ))}
+    </Group>
+  );
+}
+
 /** What to bin, with a reason, or what came in another state: a count by taps, then the reason, which is the main action. */
 export function BinForm({ lot, mates }: { lot: LotView; mates: readonly Mate[] }) {
-  const router = useRouter();
   const { act } = useActions();
   const [stems, setStems] = useState(1);
   const [said, setFeedback] = useState<string | null>(null);
@@ -45,15 +77,6 @@ export function BinForm({ lot, mates }: { lot: LotView; mates: readonly Mate[] }
         : outcome.message,
     );
     if (outcome.ok) setStems(1);
-  };
-  const merge = async (mate: Mate) => {
-    const outcome = await act(
-      'dock/merge',
-      { lotId: lot.id, intoId: mate.id },
-      `lot ${lot.number} put to lot ${mate.number}`,
-    );
-    setFeedback(outcome.ok ? `One lot now: ${mate.number}. Z takes it back.` : outcome.message);
-    if (outcome.ok) router.push(`/dock?lot=${mate.id}`, { scroll: false });
   };
   return (
     <>
@@ -83,16 +106,7 @@ export function BinForm({ lot, mates }: { lot: LotView; mates: readonly Mate[] }
           </Button>
         ))}
       </Group>
-      {mates.length > 0 && (
-        <Group gap="0.5rem" mb="0.75rem">
-          <span className="soft">the same flower on another line:</span>
-          {mates.map((mate) => (
-            <Button key={mate.id} onClick={() => void merge(mate)}>
-              put to lot {mate.number}, {mate.stems} stems
-            </Button>
-          ))}
-        </Group>
-      )}
+      {mates.length > 0 && <Mates lot={lot} mates={mates} onFeedback={setFeedback} />}
       <Feedback>{said}</Feedback>
     </>
   );

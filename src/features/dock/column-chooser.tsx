@@ -43,6 +43,59 @@ const WORDS: Readonly<Record<Column, string>> = {
   remark: 'remark',
 };
 
+/** Columns that say how much came. */
+const COUNTING: readonly Column[] = ['bunches', 'stems', 'stemsInAll', 'quantity', 'boxes', 'weightG'];
+
+const columnOf = (value: string): Column | '' => COLUMNS.find((c) => c === value) ?? '';
+
+/** The first rows of the file, each column under the meaning it was given. */
+function ColumnTable({
+  rows,
+  of,
+  onChange,
+  marksTwice,
+}: {
+  rows: readonly (readonly string[])[];
+  of: readonly (Column | '')[];
+  onChange: (of: readonly (Column | '')[]) => void;
+  /** Says of a meaning that is given twice that it is. */
+  marksTwice: boolean;
+}) {
+  return (
+    <div className={css.tableWrap}>
+      <Table className={`${css.table} ${css.columns}`}>
+        <thead>
+          <tr>
+            {of.map((chosen, i) => (
+              <th key={i}>
+                <NativeSelect
+                  aria-label={`Column ${i + 1} is`}
+                  error={marksTwice && chosen !== '' && of.filter((c) => c === chosen).length > 1 && 'twice'}
+                  value={chosen}
+                  onChange={(e) => onChange(of.map((c, at) => (at === i ? columnOf(e.target.value) : c)))}
+                  data={[
+                    { value: '', label: 'not needed' },
+                    ...COLUMNS.map((c) => ({ value: c, label: WORDS[c] })),
+                  ]}
+                />
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row, r) => (
+            <tr key={r}>
+              {of.map((_, i) => (
+                <td key={i}>{row[i] ?? ''}</td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+    </div>
+  );
+}
+
 /** A file whose columns nobody has named: each gets its meaning here, once for that supplier. */
 export function ColumnChooser({
   rows,
@@ -68,9 +121,7 @@ export function ColumnChooser({
   const [supplier, setSupplier] = useState(from);
   const [isTried, setTried] = useState(false);
   const names = of.filter((c) => c !== '');
-  const counts = names.some((c) =>
-    ['bunches', 'stems', 'stemsInAll', 'quantity', 'boxes', 'weightG'].includes(c),
-  );
+  const counts = names.some((c) => COUNTING.includes(c));
   const isReady =
     names.includes('product') && counts && new Set(names).size === names.length && supplier.trim() !== '';
   const choose = () => {
@@ -103,41 +154,7 @@ export function ColumnChooser({
         checked={hasHeading}
         onChange={(e) => setHasHeading(e.target.checked)}
       />
-      <div className={css.tableWrap}>
-        <Table className={`${css.table} ${css.columns}`}>
-          <thead>
-            <tr>
-              {of.map((chosen, i) => (
-                <th key={i}>
-                  <NativeSelect
-                    aria-label={`Column ${i + 1} is`}
-                    error={
-                      isTried && chosen !== '' && names.filter((n) => n === chosen).length > 1 && 'twice'
-                    }
-                    value={chosen}
-                    onChange={(e) =>
-                      setOf(of.map((c, at) => (at === i ? (e.target.value as Column | '') : c)))
-                    }
-                    data={[
-                      { value: '', label: 'not needed' },
-                      ...COLUMNS.map((c) => ({ value: c, label: WORDS[c] })),
-                    ]}
-                  />
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((row, r) => (
-              <tr key={r}>
-                {of.map((_, i) => (
-                  <td key={i}>{row[i] ?? ''}</td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </Table>
-      </div>
+      <ColumnTable rows={rows} of={of} onChange={setOf} marksTwice={isTried} />
       {isTried && !(names.includes('product') && counts) && (
         <Feedback isAlert>
           One column has to be the product, and one a count of bunches or stems, or a weight.

@@ -50,6 +50,62 @@ function countOf(c: Counting, grams: GramsFound | null): number | null {
   return weight === null || grams === null ? null : stemsByWeight(weight, grams).stems;
 }
 
+/** What is set for the way it is counted: bunches of so many, stems, or what all of it weighs. */
+function Fields({ c, setC, grams }: { c: Counting; setC: (c: Counting) => void; grams: GramsFound | null }) {
+  if (c.how === 'weight')
+    return grams ? (
+      <>
+        <Grams label="All of it weighs" value={c.grams} onChange={(g) => setC({ ...c, grams: g })} />
+        <span className="soft">
+          {grams.grams.toFixed(0)} g a stem, {grams.basis}
+        </span>
+      </>
+    ) : (
+      <span className="soft">Nobody has weighed these yet: count a bunch by stems, and weigh it there.</span>
+    );
+  const isLoose = c.how === 'stems';
+  return (
+    <>
+      {!isLoose && (
+        <>
+          <NumberStepper
+            label="Bunches"
+            fewer="One bunch fewer"
+            more="One more bunch"
+            value={c.bunches}
+            min={1}
+            max={9999}
+            onChange={(bunches) => setC({ ...c, bunches })}
+          />
+          <span className="soft">bunches of</span>
+        </>
+      )}
+      <NumberStepper
+        label={isLoose ? 'Stems in the box' : 'Stems a bunch'}
+        fewer="One stem fewer"
+        more="One stem more"
+        value={isLoose ? c.stems : c.perBunch}
+        min={1}
+        max={99_999}
+        onChange={(n) => setC(isLoose ? { ...c, stems: n } : { ...c, perBunch: n })}
+      />
+      <Grams
+        label={`A bunch of ${c.perBunch} weighs, if you have it on the scale`}
+        value={c.bunchGrams}
+        onChange={(g) => setC({ ...c, bunchGrams: g })}
+      />
+    </>
+  );
+}
+
+/** The count against the note's, in words. */
+function againstNote(stems: number, noted: number): string {
+  if (stems === noted) return 'as the note says';
+  return stems < noted
+    ? `${noted - stems} short of the ${noted} on the note`
+    : `${stems - noted} over the ${noted} on the note`;
+}
+
 /** What is really in the box: by bunches, by stems, or by what it weighs; a weighed bunch teaches the scale. */
 export function CountForm({ lot, grams }: { lot: LotView; grams: GramsFound | null }) {
   const { act } = useActions();
@@ -66,7 +122,6 @@ export function CountForm({ lot, grams }: { lot: LotView; grams: GramsFound | nu
   const [said, setFeedback] = useState<string | null>(null);
   const stems = countOf(c, grams);
   const bunchGrams = c.how === 'weight' ? null : asNumber(c.bunchGrams);
-  const diff = stems === null ? 0 : noted - stems;
   const log = async () => {
     if (stems === null)
       return setFeedback('Put all of it on the scale first: its grams say how many stems it is.');
@@ -100,60 +155,10 @@ export function CountForm({ lot, grams }: { lot: LotView; grams: GramsFound | nu
         ]}
       />
       <Group gap="0.75rem" pt="0.5rem" pb="0.5rem">
-        {c.how === 'bunches' && (
-          <>
-            <NumberStepper
-              label="Bunches"
-              fewer="One bunch fewer"
-              more="One more bunch"
-              value={c.bunches}
-              min={1}
-              max={9999}
-              onChange={(bunches) => setC({ ...c, bunches })}
-            />
-            <span className="soft">bunches of</span>
-          </>
-        )}
-        {c.how !== 'weight' && (
-          <NumberStepper
-            label={c.how === 'stems' ? 'Stems in the box' : 'Stems a bunch'}
-            fewer="One stem fewer"
-            more="One stem more"
-            value={c.how === 'stems' ? c.stems : c.perBunch}
-            min={1}
-            max={99_999}
-            onChange={(n) => setC(c.how === 'stems' ? { ...c, stems: n } : { ...c, perBunch: n })}
-          />
-        )}
-        {c.how === 'weight' &&
-          (grams ? (
-            <>
-              <Grams label="All of it weighs" value={c.grams} onChange={(g) => setC({ ...c, grams: g })} />
-              <span className="soft">
-                {grams.grams.toFixed(0)} g a stem, {grams.basis}
-              </span>
-            </>
-          ) : (
-            <span className="soft">
-              Nobody has weighed these yet: count a bunch by stems, and weigh it there.
-            </span>
-          ))}
-        {c.how !== 'weight' && (
-          <Grams
-            label={`A bunch of ${c.perBunch} weighs, if you have it on the scale`}
-            value={c.bunchGrams}
-            onChange={(g) => setC({ ...c, bunchGrams: g })}
-          />
-        )}
+        <Fields c={c} setC={setC} grams={grams} />
         <p className={css.interval} role="status">
           {stems === null ? 'How much does it weigh?' : `${stems} stems`}
-          <span className="soft">
-            {diff === 0
-              ? `as the note says`
-              : diff > 0
-                ? `${diff} short of the ${noted} on the note`
-                : `${-diff} over the ${noted} on the note`}
-          </span>
+          <span className="soft">{againstNote(stems ?? noted, noted)}</span>
         </p>
         <Button onClick={() => void log()}>Log the count</Button>
         {lot.stemsShort > 0 && (

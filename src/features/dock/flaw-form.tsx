@@ -77,6 +77,59 @@ interface Counting {
   readonly seen: number;
 }
 
+/** How many of how many have it, and what that supports for the lot. */
+function SampleForm({
+  lot,
+  kind,
+  counted,
+  onCounted,
+  onLog,
+}: {
+  lot: LotView;
+  kind: SampledFlaw;
+  counted: FlawInLot;
+  onCounted: (next: { seen?: number; sample?: number }) => void;
+  onLog: () => void;
+}) {
+  const say = useSay();
+  const samples = [...new Set([...SAMPLES.filter((n) => n < lot.stemsBooked), lot.stemsBooked])];
+  return (
+    <Group gap="0.75rem" pt="0.5rem" pb="0.5rem">
+      <NumberStepper
+        label={`Stems with it: ${say(flawName(kind))}`}
+        fewer="One fewer has it"
+        more="One more has it"
+        value={counted.seen}
+        min={0}
+        max={counted.sample}
+        onChange={(seen) => onCounted({ seen })}
+      />
+      <span className="soft">of</span>
+      <Choices
+        label="Stems looked at"
+        value={counted.sample}
+        onChange={(sample) => onCounted({ sample })}
+        options={samples.map((n) => ({
+          value: n,
+          words: n === lot.stemsBooked ? `all ${n}` : String(n),
+        }))}
+      />
+      <p className={css.interval} role="status">
+        {say(flawCounted(counted))} of the lot
+        <span className="soft">
+          {' '}
+          about {counted.likelyStems} {counted.likelyStems === 1 ? 'stem' : 'stems'}
+        </span>
+      </p>
+      <Button onClick={onLog}>Log it</Button>
+      <details className="soft">
+        <summary>how</summary>
+        {counted.method}, 95 % sure
+      </details>
+    </Group>
+  );
+}
+
 /** Count what is wrong in a few stems; what that supports for the whole lot is said at once. */
 export function FlawForm({
   lot,
@@ -97,7 +150,6 @@ export function FlawForm({
   const { kind, seen } = counting;
   const sample = Math.min(counting.sample, lot.stemsBooked);
   const [said, setFeedback] = useState<string | null>(null);
-  const samples = [...new Set([...SAMPLES.filter((n) => n < lot.stemsBooked), lot.stemsBooked])];
   const counted = kind && flawInLot({ kind, seen: Math.min(seen, sample), sample }, lot.stemsBooked);
 
   const log = async () => {
@@ -140,44 +192,14 @@ export function FlawForm({
         className={css.kinds}
         options={SAMPLED_FLAWS.map((k) => ({ value: k, words: say(flawName(k)) }))}
       />
-      {kind && (
-        <Group gap="0.75rem" pt="0.5rem" pb="0.5rem">
-          <NumberStepper
-            label={`Stems with it: ${say(flawName(kind))}`}
-            fewer="One fewer has it"
-            more="One more has it"
-            value={Math.min(seen, sample)}
-            min={0}
-            max={sample}
-            onChange={(next) => setCounting({ ...counting, seen: next })}
-          />
-          <span className="soft">of</span>
-          <Choices
-            label="Stems looked at"
-            value={sample}
-            onChange={(next) => setCounting({ ...counting, sample: next })}
-            options={samples.map((n) => ({
-              value: n,
-              words: n === lot.stemsBooked ? `all ${n}` : String(n),
-            }))}
-          />
-          {counted && (
-            <p className={css.interval} role="status">
-              {say(flawCounted(counted))} of the lot
-              <span className="soft">
-                {' '}
-                about {counted.likelyStems} {counted.likelyStems === 1 ? 'stem' : 'stems'}
-              </span>
-            </p>
-          )}
-          <Button onClick={() => void log()}>Log it</Button>
-          {counted && (
-            <details className="soft">
-              <summary>how</summary>
-              {counted.method}, 95 % sure
-            </details>
-          )}
-        </Group>
+      {kind && counted && (
+        <SampleForm
+          lot={lot}
+          kind={kind}
+          counted={counted}
+          onCounted={(next) => setCounting({ ...counting, ...next })}
+          onLog={() => void log()}
+        />
       )}
       <Feedback>{said}</Feedback>
     </>

@@ -160,6 +160,51 @@ function Drawers({ props, advice }: { props: LookProps; advice: DockAdvice | nul
   );
 }
 
+/** How open it is, of the five stages it is drawn in. */
+function HowOpen({
+  lot,
+  stageAt,
+  onStage,
+}: {
+  lot: LotView;
+  stageAt: number;
+  onStage: (stageAt: number) => void;
+}) {
+  return (
+    <Choices
+      label="How open"
+      value={stageAt}
+      onChange={onStage}
+      className={css.stages}
+      optionClass={css.stage}
+      options={STAGES.map((s, i) => ({
+        value: i,
+        words: (
+          <>
+            <span className={css.stageDrawing}>
+              <Stem habit={lot.habit} colour={lot.colour} stage={s.stage} droop="firm" height={64} closeUp />
+            </span>
+            {s.word}
+          </>
+        ),
+      }))}
+    />
+  );
+}
+
+const adviceFor = (
+  { flaws, lot, measured }: Pick<LookProps, 'flaws' | 'lot' | 'measured'>,
+  droop: Droop,
+  outlook: Outlook,
+): DockAdvice =>
+  adviseAtDock({
+    flaws,
+    droop,
+    daysLeftP50: outlook.daysLeft.p50,
+    stemsShort: Math.max(0, lot.stemsShort),
+    measured,
+  });
+
 /** One lot, drawn large: how open and how limp it is, set by touching the drawing, and what that means. */
 export function LotLook(props: LookProps) {
   const { lot, nextId } = props;
@@ -183,15 +228,7 @@ export function LotLook(props: LookProps) {
   // A lot at its species' own stage, untouched, is logged at just that.
   const value = stageAt === nearestStage(lot.stage) ? lot.stage : stage.stage;
   const outlook = outlooks[outlookKey(value, droop)];
-  const advice = outlook
-    ? adviseAtDock({
-        flaws: props.flaws,
-        droop,
-        daysLeftP50: outlook.daysLeft.p50,
-        stemsShort: Math.max(0, lot.stemsShort),
-        measured: props.measured,
-      })
-    : null;
+  const advice = outlook ? adviceFor(props, droop, outlook) : null;
   const isToLook = !lot.looked;
   useEffect(() => {
     if (isToLook) tell('dock/in-hand', { lotId: lot.id });
@@ -221,31 +258,7 @@ export function LotLook(props: LookProps) {
   return (
     <section ref={section} className={css.look} aria-label={`Lot ${lot.number}`}>
       <Head {...props} />
-      <Choices
-        label="How open"
-        value={stageAt}
-        onChange={(next) => touch({ stageAt: next, droop })}
-        className={css.stages}
-        optionClass={css.stage}
-        options={STAGES.map((s, i) => ({
-          value: i,
-          words: (
-            <>
-              <span className={css.stageDrawing}>
-                <Stem
-                  habit={lot.habit}
-                  colour={lot.colour}
-                  stage={s.stage}
-                  droop="firm"
-                  height={64}
-                  closeUp
-                />
-              </span>
-              {s.word}
-            </>
-          ),
-        }))}
-      />
+      <HowOpen lot={lot} stageAt={stageAt} onStage={(next) => touch({ stageAt: next, droop })} />
       <div className={css.lookBody}>
         <StemTouch
           habit={lot.habit}

@@ -130,6 +130,54 @@ function asSold({ weightG, bunches, stemsPerBunch, stems }: DraftLine): string {
   return stems === null ? '–' : 'loose';
 }
 
+/** The number a line goes by, and how it was read. */
+function NumberCell({ line, isOpen, isWaiting }: { line: DraftLine; isOpen: boolean; isWaiting: boolean }) {
+  const read = isWaiting ? 'waits' : HOW[line.status];
+  return (
+    <td>
+      {line.supplierLine ?? line.line}
+      {line.supplierLine !== null && <small className="soft"> row {line.line} </small>}
+      <br />
+      <span className={isOpen ? css.toDecide : css.how}>{line.isSettled ? 'settled' : read}</span>
+    </td>
+  );
+}
+
+/** Its variety and colour, how it stands to the order, and what its name was taken for last time. */
+function WhatItIs({
+  line,
+  against,
+  onForgetName,
+}: {
+  line: DraftLine;
+  against: LineAgainstOrder | null;
+  onForgetName: ((line: DraftLine) => void) | undefined;
+}) {
+  return (
+    <>
+      {line.variety && <span className="soft"> ‘{line.variety}’ </span>}
+      {line.colour && <span className="soft">{line.colour} </span>}
+      {against && (
+        <span className={against.kind === 'as ordered' ? 'soft' : css.lateReason}>{against.words}</span>
+      )}
+      {line.isRemembered && onForgetName && (
+        <Button variant="quiet" onClick={() => onForgetName(line)}>
+          “{line.product}” as last time: forget it
+          <VisuallyHidden> for line {lineName(line)}</VisuallyHidden>
+        </Button>
+      )}
+    </>
+  );
+}
+
+function KeepButton({ line, onChange }: { line: DraftLine; onChange: Change }) {
+  return (
+    <Button onClick={() => onChange(line.line, { isSettled: true })}>
+      Keep<VisuallyHidden> line {lineName(line)} as it stands</VisuallyHidden>
+    </Button>
+  );
+}
+
 /** One line of the note: what was understood, what was guessed and why, what needs a decision. */
 export const NoteLineRow = memo(function NoteLineRow({
   line,
@@ -155,32 +203,13 @@ export const NoteLineRow = memo(function NoteLineRow({
   const lack = isOrder ? lackingInOrder(line) : lacking(line);
   const isOpen = line.status === 'needs-decision' && !line.isSettled;
   const isWaiting = isOpen && waitsForAnswer(line);
+  const isBooked = line.fate === 'book';
   return (
-    <tr
-      className={line.fate === 'book' ? undefined : css.leftOut}
-      data-lacks={(line.fate === 'book' && lack !== null) || undefined}
-    >
-      <td>
-        {line.supplierLine ?? line.line}
-        {line.supplierLine !== null && <small className="soft"> row {line.line} </small>}
-        <br />
-        <span className={isOpen ? css.toDecide : css.how}>
-          {line.isSettled ? 'settled' : isWaiting ? 'waits' : HOW[line.status]}
-        </span>
-      </td>
+    <tr className={isBooked ? undefined : css.leftOut} data-lacks={(isBooked && lack !== null) || undefined}>
+      <NumberCell line={line} isOpen={isOpen} isWaiting={isWaiting} />
       <td>
         <SpeciesCell line={line} onChange={onChange} />
-        {line.variety && <span className="soft"> ‘{line.variety}’ </span>}
-        {line.colour && <span className="soft">{line.colour} </span>}
-        {against && (
-          <span className={against.kind === 'as ordered' ? 'soft' : css.lateReason}>{against.words}</span>
-        )}
-        {line.isRemembered && onForgetName && (
-          <Button variant="quiet" onClick={() => onForgetName(line)}>
-            “{line.product}” as last time: forget it
-            <VisuallyHidden> for line {lineName(line)}</VisuallyHidden>
-          </Button>
-        )}
+        <WhatItIs line={line} against={against} onForgetName={onForgetName} />
         {isOrder && species && staysAsBought(species) && (
           <span className={css.reasonLine}>does not go on opening: order the stage that is wanted</span>
         )}
@@ -204,11 +233,7 @@ export const NoteLineRow = memo(function NoteLineRow({
       )}
       {!isOrder && <Cells line={line} name={species?.name} headings={headings} />}
       <td>
-        {lack === KEEP && (
-          <Button onClick={() => onChange(line.line, { isSettled: true })}>
-            Keep<VisuallyHidden> line {lineName(line)} as it stands</VisuallyHidden>
-          </Button>
-        )}
+        {lack === KEEP && <KeepButton line={line} onChange={onChange} />}
         <Fate line={line} onChange={onChange} isOrder={isOrder} />
         {lack && lack !== KEEP && !isWaiting && <span className="late">{lack}</span>}
       </td>
