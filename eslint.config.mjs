@@ -39,13 +39,17 @@ export default tseslint.config(
     },
   },
   {
-    // Screens are held to the same once they are rebuilt.
-    files: ['src/{core,data,server,workers}/**/*.ts'],
+    files: ['src/**/*.ts', 'src/**/*.tsx', 'scripts/**/*.ts'],
     ignores: ['**/*.test.ts', 'src/data/migrations/**'],
     rules: {
       complexity: ['error', 12],
       'max-lines-per-function': ['error', { max: 60, skipBlankLines: true, skipComments: true }],
     },
+  },
+  {
+    // A screen's markup is long where its logic is not.
+    files: ['src/**/*.tsx'],
+    rules: { 'max-lines-per-function': ['error', { max: 80, skipBlankLines: true, skipComments: true }] },
   },
   {
     files: ['src/core/**/*.ts'],

@@ -50,6 +50,24 @@ async function forgetDemo(db: Knex): Promise<void> {
   else for (const { id, demo } of shops) if (demo) await forgetShop(db, id);
 }
 
+/** Loads the demo where it is wanted and not there yet. */
+async function loadDemoOnce(db: Knex): Promise<void> {
+  const { HUSH_PAIL_DEMO: wanted, HUSH_PAIL_NOW: clock } = process.env;
+  if (wanted === 'none') return;
+  const now = clock ? new Date(clock) : new Date();
+  if (!(await loadDemo(db, now, wanted === 'quiet' ? 'quiet' : 'at work'))) return;
+  // A database that was filled at once knows nothing of itself yet, and looks things up the long way.
+  await db.raw('analyze');
+  console.log('The demo world is loaded.');
+}
+
+async function loadHistory(url: string): Promise<void> {
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  await loadYears(client, Number(process.env.HUSH_PAIL_YEARS ?? 5), (line) => console.log(line));
+  await client.end();
+}
+
 async function main(): Promise<void> {
   const task = process.argv[2];
   const url = process.env.HUSH_PAIL_OWNER_URL;
@@ -66,19 +84,8 @@ async function main(): Promise<void> {
     const kept = await backedUpBefore(db, url, path.join(STATE, 'backups'));
     if (kept) console.log(`The database changes its shape; what stood here is kept: ${kept}`);
     await migrate(db);
-    const now = process.env.HUSH_PAIL_NOW ? new Date(process.env.HUSH_PAIL_NOW) : new Date();
-    const kind = process.env.HUSH_PAIL_DEMO === 'quiet' ? 'quiet' : 'at work';
-    if (process.env.HUSH_PAIL_DEMO !== 'none' && (await loadDemo(db, now, kind))) {
-      // A database that was filled at once knows nothing of itself yet, and looks things up the long way.
-      await db.raw('analyze');
-      console.log('The demo world is loaded.');
-    }
-    if (task === 'years') {
-      const client = new pg.Client({ connectionString: url });
-      await client.connect();
-      await loadYears(client, Number(process.env.HUSH_PAIL_YEARS ?? 5), (line) => console.log(line));
-      await client.end();
-    }
+    await loadDemoOnce(db);
+    if (task === 'years') await loadHistory(url);
   } finally {
     await db.destroy();
   }

@@ -90,85 +90,77 @@ interface OpenStep {
   readonly step: { readonly waitSeconds: number; readonly pail: unknown };
 }
 
-/** What a tablet may tap now, by what stands in the shop. */
-async function nextTap(personId: string): Promise<[ActionName, unknown]> {
-  const lots = await patiently<{ id: string; portion_id: string; stems: number; plan_no: number }[]>(() =>
-    owner('portion as o')
-      .join('lot as l', 'l.id', 'o.lot_id')
-      .where('o.stems', '>', 4)
-      .orderByRaw('random()')
-      .limit(3)
-      .select('l.id', 'o.id as portion_id', 'o.stems', 'o.plan_no'),
+type NextTap = [ActionName, unknown];
+
+interface Standing {
+  readonly id: string;
+  readonly portion_id: string;
+  readonly stems: number;
+  readonly plan_no: number;
+}
+interface StandingPail {
+  readonly id: string;
+  readonly state: string;
+}
+
+const bookIn = (): NextTap => [
+  'dock/book-in',
+  {
+    supplier: 'Norrholt Growers',
+    deliveryRef: randomUUID().slice(0, 18),
+    lines: [1, 2, 3].map((n) => noteLine(n, 'gerbera', 40)),
+  },
+];
+
+/** An arrangement of a stem each of what is there; of one portion twice it would be refused. */
+const makeOf = (lots: readonly Standing[]): NextTap => [
+  'make/make',
+  {
+    name: 'tray',
+    vesselKind: 'vase',
+    litres: 1,
+    care: 'usual',
+    lines: lots
+      .filter((l, i, all) => all.findIndex((x) => x.portion_id === l.portion_id) === i)
+      .map((l) => ({ portionId: l.portion_id, stems: 1 })),
+  },
+];
+
+/** The next step of a portion, tapped; null where none is open. */
+async function stepOn(lot: Standing, pail: StandingPail | undefined): Promise<NextTap | null> {
+  const step = await patiently<OpenStep | undefined>(() =>
+    owner('protocol_step')
+      .where({ portion_id: lot.portion_id, plan_no: lot.plan_no })
+      .whereIn('status', ['waiting', 'running'])
+      .orderBy('position')
+      .first('id', 'status', 'step'),
   );
-  const [lot, other] = lots;
-  const pails = await patiently<{ id: string; state: string }[]>(() =>
-    owner('pail').orderByRaw('random()').limit(4).select('id', 'state'),
-  );
-  const pail = any(pails);
-  const dice = Math.random();
-  if (!lot || dice < 0.08)
-    return [
-      'dock/book-in',
-      {
-        supplier: 'Norrholt Growers',
-        deliveryRef: randomUUID().slice(0, 18),
-        lines: [1, 2, 3].map((n) => noteLine(n, 'gerbera', 40)),
-      },
-    ];
-  if (dice < 0.3) return ['dock/bin', { lotId: lot.id, stems: 1, reason: 'broken' }];
-  if (dice < 0.4) return ['bench/apart', { portionId: lot.portion_id, stems: 2 }];
-  if (dice < 0.5 && other)
-    return [
-      'make/make',
-      {
-        name: 'tray',
-        vesselKind: 'vase',
-        litres: 1,
-        care: 'usual',
-        lines: [lot, other]
-          .filter((l, i, all) => all.findIndex((x) => x.portion_id === l.portion_id) === i)
-          .map((l) => ({ portionId: l.portion_id, stems: 1 })),
-      },
-    ];
-  if (dice < 0.62) {
-    const step = await patiently<OpenStep | undefined>(() =>
-      owner('protocol_step')
-        .where({ portion_id: lot.portion_id, plan_no: lot.plan_no })
-        .whereIn('status', ['waiting', 'running'])
-        .orderBy('position')
-        .first('id', 'status', 'step'),
-    );
-    if (step) {
-      const isWait = step.step.waitSeconds > 0 && step.status === 'waiting';
-      return [
-        'bench/tap',
-        {
-          stepId: step.id,
-          to: isWait ? 'running' : 'done',
-          pails: step.step.pail && pail ? [{ pailId: pail.id }] : [],
-          reason: 'last one left',
-        },
-      ];
-    }
-  }
-  if (dice < 0.78 && pail) {
-    if (pail.state === 'dirty') return ['pails/wash', { pailId: pail.id, to: 'scrubbed' }];
-    if (pail.state === 'filled')
-      return any([0, 1])
-        ? ['pails/tip-out', { pailId: pail.id }]
-        : ['pails/turn-over', { pailId: pail.id, toPailId: pails.find((p) => p.id !== pail.id)?.id }];
-    return [
-      'pails/fill',
-      {
-        pailId: pail.id,
-        litres: 2,
-        solution: 'plain',
-        tempC: 20,
-        depth: 'normal',
-        overrideReason: 'last one left',
-      },
-    ];
-  }
+  if (!step) return null;
+  const isWait = step.step.waitSeconds > 0 && step.status === 'waiting';
+  return [
+    'bench/tap',
+    {
+      stepId: step.id,
+      to: isWait ? 'running' : 'done',
+      pails: step.step.pail && pail ? [{ pailId: pail.id }] : [],
+      reason: 'last one left',
+    },
+  ];
+}
+
+/** What is done next with a pail, by its state. */
+function handle(pail: StandingPail, others: readonly StandingPail[]): NextTap {
+  if (pail.state === 'dirty') return ['pails/wash', { pailId: pail.id, to: 'scrubbed' }];
+  if (pail.state === 'filled')
+    return any([0, 1])
+      ? ['pails/tip-out', { pailId: pail.id }]
+      : ['pails/turn-over', { pailId: pail.id, toPailId: others.find((p) => p.id !== pail.id)?.id }];
+  const filled = { litres: 2, solution: 'plain', tempC: 20, depth: 'normal' };
+  return ['pails/fill', { pailId: pail.id, ...filled, overrideReason: 'last one left' }];
+}
+
+/** Takes back what this person did last; where that is nothing, looks at a lot. */
+async function takeBack(personId: string, lot: Standing): Promise<NextTap> {
   const mine = await patiently<{ id: number } | undefined>(() =>
     owner('record_entry')
       .where({ person_id: personId })
@@ -179,6 +171,31 @@ async function nextTap(personId: string): Promise<[ActionName, unknown]> {
   return mine
     ? ['desk/take-back', { entryId: mine.id }]
     : ['dock/look', { lotId: lot.id, stage: 0.25, droop: 'firm' }];
+}
+
+/** What a tablet may tap now, by what stands in the shop. */
+async function nextTap(personId: string): Promise<NextTap> {
+  const lots = await patiently<Standing[]>(() =>
+    owner('portion as o')
+      .join('lot as l', 'l.id', 'o.lot_id')
+      .where('o.stems', '>', 4)
+      .orderByRaw('random()')
+      .limit(3)
+      .select('l.id', 'o.id as portion_id', 'o.stems', 'o.plan_no'),
+  );
+  const [lot, other] = lots;
+  const pails = await patiently<StandingPail[]>(() =>
+    owner('pail').orderByRaw('random()').limit(4).select('id', 'state'),
+  );
+  const pail = any(pails);
+  const dice = Math.random();
+  if (!lot || dice < 0.08) return bookIn();
+  if (dice < 0.3) return ['dock/bin', { lotId: lot.id, stems: 1, reason: 'broken' }];
+  if (dice < 0.4) return ['bench/apart', { portionId: lot.portion_id, stems: 2 }];
+  if (dice < 0.5 && other) return makeOf([lot, other]);
+  const step = dice < 0.62 ? await stepOn(lot, pail) : null;
+  if (step) return step;
+  return dice < 0.78 && pail ? handle(pail, pails) : takeBack(personId, lot);
 }
 
 /** Tablets tap until somebody says it is enough; then every answer is held against the database. */

@@ -13,6 +13,30 @@ const AllPlaces = dynamic(() => import('./all-places').then((m) => m.AllPlaces),
   loading: () => <AllButton />,
 });
 
+/** The mark, which leads to the bench. */
+function Mark({ shopName }: { shopName: string }) {
+  return (
+    <Link href="/bench" className={css.mark} aria-label={`Hush Pail, ${shopName}`}>
+      <svg viewBox="0 0 48 48" width={40} aria-hidden="true">
+        <path d="M14 10 C8 20 12 34 12 38" fill="none" stroke="var(--ink-soft)" strokeWidth={2} />
+        <path
+          d="M17 16 H35 L40 39 H12Z"
+          fill="var(--paper-top)"
+          stroke="var(--ink)"
+          strokeWidth={2.6}
+          strokeLinejoin="round"
+        />
+        <path d="M9 40 H43" stroke="var(--ink)" strokeWidth={4} strokeLinecap="round" />
+      </svg>
+      <span>
+        Hush
+        <br />
+        Pail
+      </span>
+    </Link>
+  );
+}
+
 /** The places as one band along the water: the one you are in stands in it. */
 export function Band({
   notes,
@@ -35,24 +59,7 @@ export function Band({
       ) : (
         <AllButton onClick={() => setListed(true)} />
       )}
-      <Link href="/bench" className={css.mark} aria-label={`Hush Pail, ${shopName}`}>
-        <svg viewBox="0 0 48 48" width={40} aria-hidden="true">
-          <path d="M14 10 C8 20 12 34 12 38" fill="none" stroke="var(--ink-soft)" strokeWidth={2} />
-          <path
-            d="M17 16 H35 L40 39 H12Z"
-            fill="var(--paper-top)"
-            stroke="var(--ink)"
-            strokeWidth={2.6}
-            strokeLinejoin="round"
-          />
-          <path d="M9 40 H43" stroke="var(--ink)" strokeWidth={4} strokeLinecap="round" />
-        </svg>
-        <span>
-          Hush
-          <br />
-          Pail
-        </span>
-      </Link>
+      <Mark shopName={shopName} />
       <nav aria-label="Places" className={css.places}>
         {PLACES.map((place, i) => {
           const note = notes[place.key];

@@ -3,7 +3,7 @@ import { Alert } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
-import { useState, type ReactNode } from 'react';
+import { useState, type ComponentProps, type ReactNode } from 'react';
 import type { ActionName } from '@/core/actions/actions';
 import type { Units } from '@/core/units/measures';
 import type { Species } from '@/core/species/species';
@@ -69,6 +69,62 @@ export interface FrameProps {
   readonly children: ReactNode;
 }
 
+/** Taps the main action of the card in hand. */
+const logStep = () => document.querySelector<HTMLButtonElement>('[data-step-in-hand]')?.click();
+
+type Shortcuts = ComponentProps<typeof QuickLine>['shortcuts'];
+
+/** The keys that hold everywhere: places by their number, and what is done from wherever one is. */
+function useShellKeys(shortcuts: Shortcuts, openQuickLine: () => void): void {
+  const router = useRouter();
+  useKeys({
+    ...Object.fromEntries(PLACES.map((place, i) => [String(i + 1), () => router.push(place.path)])),
+    n: shortcuts.next,
+    '/': openQuickLine,
+    '.': shortcuts.log,
+    Enter: shortcuts.log,
+    z: shortcuts['take back'],
+    // As keyboards have it: with shift on most of them, by itself on some.
+    'shift+?': shortcuts.keys,
+    '?': shortcuts.keys,
+  });
+}
+
+/** A clock that was set back is said, with what becomes of what is done meanwhile. */
+function ClockBehind({ minutes }: { minutes: number }) {
+  if (minutes <= 0) return null;
+  return (
+    <Alert className={css.kept} role="status">
+      The shop’s clock was set back by {minutes} min: what is done is entered at the last entry’s time until
+      it has caught up. Set the computer’s clock right.
+    </Alert>
+  );
+}
+
+/** What lies over a place when it is asked for, each fetched as it is first opened. */
+function Overlays({
+  quickLine,
+  keyHelp,
+  question,
+  onAnswer,
+}: {
+  quickLine: ComponentProps<typeof QuickLine>;
+  keyHelp: ComponentProps<typeof KeyHelp>;
+  question: ComponentProps<typeof QuestionDialog>['question'];
+  onAnswer: ComponentProps<typeof QuestionDialog>['onAnswer'];
+}) {
+  const hasQuickLine = useOnceOpened(quickLine.opened);
+  const hasKeyHelp = useOnceOpened(keyHelp.opened);
+  const hasQuestion = useOnceOpened(question !== null);
+  return (
+    <>
+      {hasQuickLine && <QuickLine {...quickLine} />}
+      {hasKeyHelp && <KeyHelp {...keyHelp} />}
+      {hasQuestion && <QuestionDialog question={question} onAnswer={onAnswer} />}
+    </>
+  );
+}
+
 function Inside({
   shopName,
   person,
@@ -84,50 +140,32 @@ function Inside({
   signOut,
   children,
 }: Omit<FrameProps, 'serverNow' | 'today' | 'ownSpecies' | 'waiting' | 'locale'>) {
-  const router = useRouter();
   const { question, ask, answer } = useQuestion();
   const [isQuiet, setQuiet] = useLocalStorage<boolean>({ key: 'hush-pail-no-rings', defaultValue: false });
   const [isNextOpen, setNextOpen] = useState(false);
   const [isKeyHelpOpen, setKeyHelpOpen] = useState(false);
   const [isQuickLineOpen, setQuickLineOpen] = useState(false);
   const { takeBack, justDone } = useTakeBack(last, redo, ask);
-  const [hasQuickLine, hasKeyHelp, hasQuestion] = [
-    useOnceOpened(isQuickLineOpen),
-    useOnceOpened(isKeyHelpOpen),
-    useOnceOpened(question !== null),
-  ];
   useFetchedAtRest(FETCHED_AT_REST);
   useLive();
   useStoreSweep();
-
-  const logStep = () => document.querySelector<HTMLButtonElement>('[data-step-in-hand]')?.click();
-  const showNext = () => {
-    setNextOpen(true);
-    document.getElementById('next')?.focus();
+  const shortcuts = {
+    'take back': () => void takeBack(),
+    next: () => {
+      setNextOpen(true);
+      document.getElementById('next')?.focus();
+    },
+    keys: () => setKeyHelpOpen(true),
+    log: logStep,
   };
-  useKeys({
-    ...Object.fromEntries(PLACES.map((place, i) => [String(i + 1), () => router.push(place.path)])),
-    n: showNext,
-    '/': () => setQuickLineOpen(true),
-    '.': logStep,
-    Enter: logStep,
-    z: () => void takeBack(),
-    // As keyboards have it: with shift on most of them, by itself on some.
-    'shift+?': () => setKeyHelpOpen(true),
-    '?': () => setKeyHelpOpen(true),
-  });
+  useShellKeys(shortcuts, () => setQuickLineOpen(true));
   return (
     <>
       <a href="#place" className={css.skip}>
         Past the places
       </a>
       <KeptTapsBar />
-      {clockBehindMin > 0 && (
-        <Alert className={css.kept} role="status">
-          The shop’s clock was set back by {clockBehindMin} min: what is done is entered at the last entry’s
-          time until it has caught up. Set the computer’s clock right.
-        </Alert>
-      )}
+      <ClockBehind minutes={clockBehindMin} />
       <Alarm items={next} isQuiet={isQuiet} />
       <Band notes={notes} shopName={shopName} onQuickLine={() => setQuickLineOpen(true)}>
         <Person
@@ -150,21 +188,12 @@ function Inside({
         <NextList items={next} open={isNextOpen} onOpen={setNextOpen} />
       </div>
       {justDone && <JustDoneStrip justDone={justDone} />}
-      {hasQuickLine && (
-        <QuickLine
-          opened={isQuickLineOpen}
-          onClose={() => setQuickLineOpen(false)}
-          shortcuts={{
-            'take back': () => void takeBack(),
-            next: showNext,
-            keys: () => setKeyHelpOpen(true),
-            log: logStep,
-          }}
-          ask={ask}
-        />
-      )}
-      {hasKeyHelp && <KeyHelp opened={isKeyHelpOpen} onClose={() => setKeyHelpOpen(false)} />}
-      {hasQuestion && <QuestionDialog question={question} onAnswer={answer} />}
+      <Overlays
+        quickLine={{ opened: isQuickLineOpen, onClose: () => setQuickLineOpen(false), shortcuts, ask }}
+        keyHelp={{ opened: isKeyHelpOpen, onClose: () => setKeyHelpOpen(false) }}
+        question={question}
+        onAnswer={answer}
+      />
     </>
   );
 }

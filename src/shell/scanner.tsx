@@ -21,6 +21,13 @@ export const madeUpScanner: CodeScanner = {
 const BETWEEN_KEYS_MS = 120;
 const LONGEST_CODE = 24;
 
+/** A key typed into a field, or held with another, is none of a scanner's. */
+const isOtherwiseMeant = ({ target, ctrlKey, metaKey, key }: KeyboardEvent): boolean =>
+  ctrlKey ||
+  metaKey ||
+  key === 'Shift' ||
+  (target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+
 /** Catches a scanned code before any shortcut sees it: from its prefix to Enter, typed at a scanner's speed. */
 function useScannedCode(onCode: (code: string) => void): void {
   const latest = useRef(onCode);
@@ -34,10 +41,7 @@ function useScannedCode(onCode: (code: string) => void): void {
       const isFresh = event.timeStamp - lastAt < BETWEEN_KEYS_MS;
       if (text !== '' && !isFresh) text = '';
       if (text === '' && event.key !== CODE_PREFIX) return;
-      const inField =
-        event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName);
-      if (inField || event.ctrlKey || event.metaKey) return;
-      if (event.key === 'Shift') return;
+      if (isOtherwiseMeant(event)) return;
       event.preventDefault();
       event.stopImmediatePropagation();
       lastAt = event.timeStamp;

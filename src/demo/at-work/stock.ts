@@ -115,6 +115,10 @@ export function stockActions(
   const booking = { roomId: rooms.get('bench') ?? '', guesses: new Map(), withPlans: true };
   let nextPail = DEMO_PAILS.length;
   const changed: (() => Placed)[] = [];
+  /** Changed once it has stood for some days, but for one in so many that is forgotten. */
+  const noteChange = (daysAgo: number, lot: () => Placed): void => {
+    if (daysAgo >= CHANGED_AFTER_DAYS && nextPail % FORGOTTEN_EVERY > 0) changed.push(lot);
+  };
   const ofDay = (daysAgo: number): TimedAction[] => {
     const came = hourOfDay(now, daysAgo, VAN_HOUR);
     const van = demoVan(came);
@@ -125,27 +129,20 @@ export function stockActions(
       const drinks = daysAgo === 1 && i >= van.lines.length - STILL_DRINKING;
       const person = 1 + (i % 3);
       const isFloor = daysAgo >= FLOOR_FROM_DAYS && i % 2 === 0;
-      const changes = daysAgo >= CHANGED_AFTER_DAYS && nextPail % FORGOTTEN_EVERY > 0;
       const lot = () => ({ lotId: booked[i] ?? '', pailId });
-      if (changes) changed.push(lot);
+      noteChange(daysAgo, lot);
+      const how = {
+        speciesKey: line.speciesKey,
+        rooms,
+        ...(isFloor ? { roomKind: 'floor' as const } : {}),
+        ...(drinks ? { drinksUntil: new Date(now.getTime() + (20 + 25 * (i % 2)) * MINUTE_MS) } : {}),
+      };
       return [
         {
           at: drinks ? hourOfDay(now, 1, 18) : at,
           person,
           fills: pailId,
-          does: (trx, action) =>
-            condition(
-              trx,
-              action,
-              {
-                ...lot(),
-                speciesKey: line.speciesKey,
-                rooms,
-                ...(isFloor ? { roomKind: 'floor' } : {}),
-                ...(drinks ? { drinksUntil: new Date(now.getTime() + (20 + 25 * (i % 2)) * MINUTE_MS) } : {}),
-              },
-              now,
-            ),
+          does: (trx, action) => condition(trx, action, { ...lot(), ...how }, now),
         },
         {
           at: hourOfDay(now, 1, 18.5),

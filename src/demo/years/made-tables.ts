@@ -18,6 +18,28 @@ const INPUT: ArrangementInput = {
   })),
 };
 
+/** The cards that went with what was made. */
+function cardTable(y: Years): HistoryTable {
+  const { shopId } = y.shop;
+  return {
+    table: 'care_card',
+    columns: ['id', 'shop_id', 'arrangement_id', 'issued_at', 'issued_by', 'card'],
+    rows: function* () {
+      const card = { arrangementName: 'tray', shopName: '', contents: ['5 rose'], card: {} };
+      for (const n of upTo(y.sizes.arrangements))
+        if (y.hasCard(n))
+          yield [
+            idOf(11, n, y.madeAt(n)),
+            shopId,
+            y.arrangement(n),
+            later(y.madeAt(n), 1),
+            y.person(n),
+            card,
+          ];
+    },
+  };
+}
+
 /** What was made, and the cards that went with it. */
 export function madeTables(y: Years): HistoryTable[] {
   const { shopId, benchId } = y.shop;
@@ -62,22 +84,6 @@ export function madeTables(y: Years): HistoryTable[] {
         }
       },
     },
-    {
-      table: 'care_card',
-      columns: ['id', 'shop_id', 'arrangement_id', 'issued_at', 'issued_by', 'card'],
-      rows: function* () {
-        const card = { arrangementName: 'tray', shopName: '', contents: ['5 rose'], card: {} };
-        for (const n of upTo(all))
-          if (y.hasCard(n))
-            yield [
-              idOf(11, n, y.madeAt(n)),
-              shopId,
-              y.arrangement(n),
-              later(y.madeAt(n), 1),
-              y.person(n),
-              card,
-            ];
-      },
-    },
+    cardTable(y),
   ];
 }

@@ -16,7 +16,7 @@ import { speciesName } from '@/core/words/species-name';
 import { whyNotInto } from '@/core/water/sharing';
 import { depthIn, depthOf, litresFor } from '@/core/water/pail-shape';
 import { dealInto, roomLeft } from '@/core/bench/pail-room';
-import { lotLabel } from '@/data/portions';
+import { lotLabel, type PortionRow } from '@/data/portions';
 import { waysFor } from '@/server/house';
 import type { SignedIn } from '@/server/session';
 import type {
@@ -191,6 +191,25 @@ function moreCautionOf({ kind, who, caution }: ProtocolStep): Words | null {
   return moreCaution && MORE_CAUTION[moreCaution];
 }
 
+/** What this lot gets otherwise than a sound one of its kind. */
+const differencesOf = (
+  floor: Floor,
+  lot: PortionRow,
+  me: SignedIn,
+  at: Date,
+): BenchCardDraft['differences'] =>
+  comparedWithOrdinary(
+    {
+      species: floor.species.byKey(lot.speciesKey),
+      stage: lot.stage,
+      droop: lot.droop,
+      packing: lot.packing,
+      hoursDry: lot.isWet ? 0 : Math.max(0, (at.getTime() - lot.arrivedAt.getTime()) / HOUR_MS),
+      flaws: floor.input.lots.find((l) => l.id === lot.id)?.flaws ?? [],
+    },
+    waysFor(floor.house, lot, at, me.shop.timeZone),
+  ).differences;
+
 /** The card of one pair of hands; null while nothing is left for them. */
 export function cardOf(
   floor: Floor,
@@ -204,17 +223,6 @@ export function cardOf(
   if (!found) return null;
   const { lot, steps, current } = found;
   const species = floor.species.byKey(lot.speciesKey);
-  const compared = comparedWithOrdinary(
-    {
-      species,
-      stage: lot.stage,
-      droop: lot.droop,
-      packing: lot.packing,
-      hoursDry: lot.isWet ? 0 : Math.max(0, (at.getTime() - lot.arrivedAt.getTime()) / HOUR_MS),
-      flaws: floor.input.lots.find((l) => l.id === lot.id)?.flaws ?? [],
-    },
-    waysFor(floor.house, lot, at, me.shop.timeZone),
-  );
   const where = steps.indexOf(current);
   const pails = pailsFor(floor, found, wishOf(found), at);
   const card: BenchCardDraft = {
@@ -252,7 +260,7 @@ export function cardOf(
     dealt: dealtTo(floor, found, pails),
     others: othersOf(floor, found),
     also: alsoOf(floor, found, next, me.language),
-    differences: compared.differences,
+    differences: differencesOf(floor, lot, me, at),
     next: next.flatMap((id) =>
       floor.lots.filter((l) => l.lot.id === id).map((l) => titleOf(floor, l, me.language)),
     ),

@@ -1,4 +1,3 @@
-import { Table } from '@mantine/core';
 import { MINUTE_MS } from '@/core/calendar/spans';
 import { formatDate } from '@/core/calendar/format-date';
 import { ShopLink as Link } from '@/shell/shop-link';
@@ -9,6 +8,7 @@ import type { LanguageTag } from '@/core/words/catalogues';
 import { say } from '@/core/words/say';
 import { speciesName } from '@/core/words/species-name';
 import css from './bench.module.css';
+import { PlanTable } from './plan-table';
 import type { Floor } from './floor';
 
 const WIDTH = 900;
@@ -80,75 +80,6 @@ function Bars({
         );
       })}
     </>
-  );
-}
-
-/** When a lot comes into water, and how late that is. */
-function WetCell({
-  wet,
-  clock,
-}: {
-  wet: BenchPlan['lots'][number] | undefined;
-  clock: (min: number) => string;
-}) {
-  if (!wet) return <td />;
-  const isLate = wet.lateMin > 0;
-  return (
-    <td className={isLate ? 'late' : undefined}>
-      {wet.wetAtMin === null ? 'no pail' : clock(wet.wetAtMin)}
-      {isLate && `, ${Math.round(wet.lateMin)} min late`}
-    </td>
-  );
-}
-
-function PlanTable({
-  plan,
-  lotName,
-  clock,
-  language,
-}: {
-  plan: BenchPlan;
-  language: LanguageTag;
-  lotName: (id: string) => string;
-  clock: (min: number) => string;
-}) {
-  return (
-    <Table className={css.planTable}>
-      <caption>Who, what and when, with the room each has</caption>
-      <thead>
-        <tr>
-          <th scope="col">From</th>
-          <th scope="col">Hands</th>
-          <th scope="col">Lot</th>
-          <th scope="col">Work</th>
-          <th scope="col">May slip</th>
-          <th scope="col">In water</th>
-          <th scope="col">Pail</th>
-          <th scope="col">Then to</th>
-        </tr>
-      </thead>
-      <tbody>
-        {plan.assignment.map((w) => {
-          const pails = plan.pails.filter((p) => p.lot === w.lot);
-          return (
-            <tr key={`${w.lot} ${w.fromMin}`}>
-              <td>{clock(w.fromMin)}</td>
-              <td>{w.hands}</td>
-              <th scope="row">{lotName(w.lot)}</th>
-              <td>
-                {say(w.steps[0] ?? '', language)}
-                {w.steps.length > 1 && ` … ${w.steps.length} steps`},{' '}
-                {Math.max(1, Math.round(w.toMin - w.fromMin))} min
-              </td>
-              <td>{w.slackMin < 1 ? 'no' : `${Math.round(w.slackMin)} min`}</td>
-              <WetCell wet={plan.lots.find((l) => l.lot === w.lot)} clock={clock} />
-              <td>{pails.length > 0 ? pails.map((p) => p.pail).join(', ') : 'none free'}</td>
-              <td>{plan.rooms.find((r) => r.lot === w.lot)?.room ?? ''}</td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </Table>
   );
 }
 

@@ -49,13 +49,10 @@ export const asksForPail = ({ pails, step: { step, status } }: BenchCard): boole
   pails.length > 0 || (step.pail !== null && status === 'waiting');
 
 /** What the button says and what the tap means, by where the step is. */
-function suggestion(
-  card: BenchCard,
-  pailName: string | null,
-  isDealt: boolean,
-  t: SayWords,
-): { words: string; to: 'running' | 'done' } {
+function suggestion(card: BenchCard, chosen: Chosen, t: SayWords): { words: string; to: 'running' | 'done' } {
   const { step, status } = card.step;
+  const isDealt = chosen.isDealt && card.dealt.length > 0;
+  const pailName = card.pails.find((p) => p.id === chosen.pailId)?.name;
   const into = pailName && !isDealt ? `, ${t('bench.pail', { pail: pailName })}` : '';
   if (step.kind === 'recut') return { words: `${step.doneWord}${into}`, to: 'done' };
   if (status === 'running') return { words: t(ENDED[step.kind] ?? 'bench.ended'), to: 'done' };
@@ -126,6 +123,15 @@ function pouredInto(card: BenchCard, chosen: Chosen) {
   return pail ? [{ pailId: pail.id, ...(pail.shares ? {} : { litres: chosen.litres ?? pail.litres }) }] : [];
 }
 
+const binnedOf = (card: BenchCard, { binned }: Chosen): number =>
+  binsWhatHangs(card.step.step.params) ? binned : 0;
+
+const usedOf = ({ used }: Chosen): Used | null => (Object.keys(used).length > 0 ? used : null);
+
+/** What the button says, with how many other lots are done at the same time. */
+const withOthers = (words: string, { also }: Chosen, t: SayWords): string =>
+  also.length > 0 ? t('bench.and-more', { words, n: also.length }) : words;
+
 /** What still stands against the tap, in words for the button; null where nothing does. */
 function whatIsLacking(
   { isKept, mayNot, lacksPail }: { isKept: boolean; mayNot: boolean; lacksPail: boolean },
@@ -158,20 +164,15 @@ function Binned({ card, chosen, onChosen }: Pick<Props, 'card' | 'chosen' | 'onC
 
 /** The one thing to tap, with what may be said before it. */
 export function StepButton({ card, log, chosen, onChosen, isKept, inHand }: Props) {
-  const { step, status, id } = card.step;
+  const { step, id } = card.step;
   const settled = useSettled();
   const t = useWords();
-  const pail = card.pails.find((p) => p.id === chosen.pailId) ?? null;
-  const isDealt = chosen.isDealt && card.dealt.length > 0;
   const needsPail = asksForPail(card);
-  const bins = binsWhatHangs(step.params);
   const mayNot = card.hands.unshown !== null && chosen.besideId === null;
-  const { words, to } = suggestion(card, pail?.name ?? null, isDealt, t);
-  const others = chosen.also.length;
+  const { words, to } = suggestion(card, chosen, t);
   const poured = pouredInto(card, chosen);
   const lacking = whatIsLacking({ isKept, mayNot, lacksPail: needsPail && poured.length === 0 }, t);
-  const wholeWords = others > 0 ? t('bench.and-more', { words, n: others }) : words;
-  const onButton = log.busy ? t('bench.logging') : wholeWords;
+  const isBusy = log.busy;
   const done = () =>
     void log.log(
       'bench/tap',
@@ -181,8 +182,8 @@ export function StepButton({ card, log, chosen, onChosen, isKept, inHand }: Prop
         also: [...chosen.also],
         handsId: card.hands.personId,
         withId: chosen.besideId,
-        used: Object.keys(chosen.used).length > 0 ? chosen.used : null,
-        binned: bins ? chosen.binned : 0,
+        used: usedOf(chosen),
+        binned: binnedOf(card, chosen),
         ...(needsPail ? { pails: poured } : {}),
       },
       words.toLowerCase(),
@@ -191,16 +192,16 @@ export function StepButton({ card, log, chosen, onChosen, isKept, inHand }: Prop
     <>
       <Beside card={card} chosen={chosen} onChosen={onChosen} />
       <Also card={card} chosen={chosen} onChosen={onChosen} />
-      {bins && <Binned card={card} chosen={chosen} onChosen={onChosen} />}
+      {binsWhatHangs(step.params) && <Binned card={card} chosen={chosen} onChosen={onChosen} />}
       <ActionBar>
         <Button
           variant="main"
-          disabled={log.busy || !settled || lacking !== null}
+          disabled={isBusy || !settled || lacking !== null}
           data-settling={settled ? undefined : true}
           onClick={done}
           data-step-in-hand={inHand ? true : undefined}
         >
-          {lacking ?? onButton}
+          {lacking ?? (isBusy ? t('bench.logging') : withOthers(words, chosen, t))}
           {inHand && !isKept && <Kbd>.</Kbd>}
         </Button>
       </ActionBar>

@@ -1,6 +1,6 @@
 'use client';
 import { proxy, wrap, type Remote } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { BenchPlan } from '@/core/bench/tell';
 import type { BenchInput } from '@/core/bench/types';
 import { useActions } from '@/shell/actions';
@@ -53,24 +53,57 @@ function isWorthPutting(next: BenchPlan, input: BenchInput, { plan, planAgeMin }
   );
 }
 
+interface Planner {
+  /** The worker's door; the worker is begun when it is first asked for. */
+  readonly door: () => Remote<BenchDoor>;
+  /** Stopped by hand: it answers with the best it has. */
+  readonly stop: () => void;
+  readonly end: () => void;
+}
+
+/** One worker for as long as the bench is looked at; ended with it. */
+function usePlanner(): Planner {
+  const held = useRef<{ worker: Worker; door: Remote<BenchDoor> } | null>(null);
+  const planner = useMemo(
+    (): Planner => ({
+      door: () => {
+        if (!held.current) {
+          const worker = new Worker(new URL('../../workers/bench.worker.ts', import.meta.url), {
+            type: 'module',
+          });
+          held.current = { worker, door: wrap<BenchDoor>(worker) };
+        }
+        return held.current.door;
+      },
+      stop: () => void held.current?.door.stop(),
+      end: () => {
+        held.current?.worker.terminate();
+        held.current = null;
+      },
+    }),
+    [],
+  );
+  useEffect(() => planner.end, [planner]);
+  return planner;
+}
+
+/** A value as it was last drawn with, for what answers later. */
+function useLatest<T>(value: T): { readonly current: T } {
+  const latest = useRef(value);
+  useEffect(() => {
+    latest.current = value;
+  });
+  return latest;
+}
+
 /** Plans the bench in a worker whenever what it is made from changes, and puts a better plan up for all tablets. */
 export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | null; stop: () => void } {
   const { act } = useActions();
   const { own } = useSpecies();
-  const held = useRef<{ worker: Worker; door: Remote<BenchDoor> } | null>(null);
+  const planner = usePlanner();
   const [planning, setPlanning] = useState<Planning>('rest');
   const [best, setBest] = useState<BenchPlan | null>(null);
-  const latest = useRef(asked);
-  useEffect(() => {
-    latest.current = asked;
-  });
-  useEffect(
-    () => () => {
-      held.current?.worker.terminate();
-      held.current = null;
-    },
-    [],
-  );
+  const latest = useLatest(asked);
   const [again, setAgain] = useState(0);
   const key =
     asked.madeFrom &&
@@ -93,20 +126,13 @@ export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | n
     const workOut = async (): Promise<void> => {
       const input = await askInput();
       if (!isCurrent || input.lots.length === 0) return;
-      if (!held.current) {
-        const worker = new Worker(new URL('../../workers/bench.worker.ts', import.meta.url), {
-          type: 'module',
-        });
-        held.current = { worker, door: wrap<BenchDoor>(worker) };
-      }
       setPlanning('looking');
       // A worker that does not answer in good time is ended; the best it told of is put up.
       const watch = setTimeout(() => {
-        held.current?.worker.terminate();
-        held.current = null;
+        planner.end();
         putUp(told, input);
       }, GIVEN_UP_MS);
-      const found = await held.current.door.plan(
+      const found = await planner.door().plan(
         input,
         own,
         proxy((plan: BenchPlan) => {
@@ -122,12 +148,12 @@ export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | n
     return () => {
       isCurrent = false;
     };
-  }, [key, act, own]);
+  }, [key, act, own, planner, latest]);
   return {
     planning,
     best,
     stop: () => {
-      void held.current?.door.stop();
+      planner.stop();
       setPlanning('rest');
     },
   };

@@ -5,7 +5,7 @@ import { daysBetween } from '@/core/calendar/dates';
 import { useState } from 'react';
 import { useActions } from '@/shell/actions';
 import css from './dock.module.css';
-import type { Expected } from './note-preview';
+import type { Expected } from './half-read';
 import { Feedback } from '@/shell/feedback';
 
 const whenDue = (dueOn: string, today: string): { words: string; late: boolean } => {

@@ -1,3 +1,4 @@
+import type { OrderLine } from '@/core/dock/compare-order';
 import type { SavedColumns } from '@/core/note/columns';
 import type { DeliveryNote } from '@/core/note/types';
 import type { DraftLine } from './draft-lines';
@@ -23,3 +24,12 @@ export interface NamedColumns {
 
 /** Where a half-read note is kept; what an older reader kept under another name has less in it. */
 export const HALF_READ = 'note, as read';
+
+/** An order that a note can be held against. */
+export interface Expected {
+  readonly id: string;
+  readonly supplier: string;
+  readonly orderRef: string;
+  readonly dueOn: string;
+  readonly lines: readonly OrderLine[];
+}

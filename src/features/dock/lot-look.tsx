@@ -205,12 +205,31 @@ const adviceFor = (
     measured,
   });
 
+/** What the bench does for how it came. */
+function AtBench({ changes }: Pick<Outlook, 'changes'>) {
+  if (changes.length === 0) return null;
+  return (
+    <p>
+      <strong>At the bench, for how it came:</strong>{' '}
+      <span className="soft">{changes.join('; ').toLowerCase()}</span>
+    </p>
+  );
+}
+
+/** Tells the other tablets that this one has the box open, while nobody has looked at it. */
+function useInHand({ id, looked }: LotView): void {
+  const { tell } = useActions();
+  useEffect(() => {
+    if (!looked) tell('dock/in-hand', { lotId: id });
+  }, [looked, id, tell]);
+}
+
 /** One lot, drawn large: how open and how limp it is, set by touching the drawing, and what that means. */
 export function LotLook(props: LookProps) {
   const { lot, nextId } = props;
   const outlooks = useTold(props.outlooks);
   const router = useRouter();
-  const { act, tell } = useActions();
+  const { act } = useActions();
   const [seen, setSeen, done] = useHalfDone<{ stageAt: number; droop: Droop }>(
     `look ${lot.id} ${lot.lookedAt ?? ''}`,
     { stageAt: nearestStage(lot.stage), droop: lot.droop },
@@ -229,10 +248,7 @@ export function LotLook(props: LookProps) {
   const value = stageAt === nearestStage(lot.stage) ? lot.stage : stage.stage;
   const outlook = outlooks[outlookKey(value, droop)];
   const advice = outlook ? adviceFor(props, droop, outlook) : null;
-  const isToLook = !lot.looked;
-  useEffect(() => {
-    if (isToLook) tell('dock/in-hand', { lotId: lot.id });
-  }, [isToLook, lot.id, tell]);
+  useInHand(lot);
 
   const log = async () => {
     setBusy(true);
@@ -279,12 +295,7 @@ export function LotLook(props: LookProps) {
         )}
       </div>
       {said && <Feedback isWell={said.well}>{said.words}</Feedback>}
-      {outlook && outlook.changes.length > 0 && (
-        <p>
-          <strong>At the bench, for how it came:</strong>{' '}
-          <span className="soft">{outlook.changes.join('; ').toLowerCase()}</span>
-        </p>
-      )}
+      <AtBench changes={outlook?.changes ?? []} />
       <Drawers props={props} advice={advice} />
       <ActionBar>
         <Button variant="main" onClick={() => void log()} disabled={busy} data-step-in-hand>

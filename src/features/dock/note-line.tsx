@@ -7,6 +7,7 @@ import { lineName } from '@/core/note/line-name';
 import type { DeliveryNote } from '@/core/note/types';
 import type { LineAgainstOrder } from '@/core/dock/compare-order';
 import { staysAsBought } from '@/core/species/opening';
+import type { Species } from '@/core/species/species';
 import { COUNT_COLUMNS, type Column } from '@/core/note/headings';
 import css from './dock.module.css';
 import { KEEP, lacking, lackingInOrder, type DraftLine } from './draft-lines';
@@ -170,12 +171,67 @@ function WhatItIs({
   );
 }
 
+/** What only a line of a delivery has: when it was cut, and the cells it was read from. */
+function CameAs({
+  line,
+  onChange,
+  name,
+  headings,
+}: {
+  line: DraftLine;
+  onChange: Change;
+  name: string | undefined;
+  headings: DeliveryNote['readColumns'];
+}) {
+  return (
+    <>
+      <td>
+        <CutDateInput line={line} onChange={(cutDate) => onChange(line.line, { cutDate, isSettled: true })} />
+      </td>
+      <Cells line={line} name={name} headings={headings} />
+    </>
+  );
+}
+
+function OpensNoFurther({ species }: { species: Species | undefined }) {
+  return (
+    species !== undefined &&
+    staysAsBought(species) && (
+      <span className={css.reasonLine}>does not go on opening: order the stage that is wanted</span>
+    )
+  );
+}
+
+function Reasons({ of, isOpen }: { of: readonly string[]; isOpen: boolean }) {
+  return of.map((r) => (
+    <span key={r} className={isOpen ? css.lateReason : css.reasonLine}>
+      {r}
+    </span>
+  ));
+}
+
+/** What a line lacks, where a tap on *Keep* does not settle it. */
+function Lacks({ lack }: { lack: string | null }) {
+  return lack !== null && lack !== KEEP && <span className="late">{lack}</span>;
+}
+
 function KeepButton({ line, onChange }: { line: DraftLine; onChange: Change }) {
   return (
     <Button onClick={() => onChange(line.line, { isSettled: true })}>
       Keep<VisuallyHidden> line {lineName(line)} as it stands</VisuallyHidden>
     </Button>
   );
+}
+
+/** How far a line is from being booked, or ordered. */
+function standOf(line: DraftLine, isOrder: boolean) {
+  const isOpen = line.status === 'needs-decision' && !line.isSettled;
+  return {
+    lack: isOrder ? lackingInOrder(line) : lacking(line),
+    isOpen,
+    isWaiting: isOpen && waitsForAnswer(line),
+    isBooked: line.fate === 'book',
+  };
 }
 
 /** One line of the note: what was understood, what was guessed and why, what needs a decision. */
@@ -200,42 +256,25 @@ export const NoteLineRow = memo(function NoteLineRow({
 }) {
   const { find } = useSpecies();
   const species = find(line.speciesKey ?? '');
-  const lack = isOrder ? lackingInOrder(line) : lacking(line);
-  const isOpen = line.status === 'needs-decision' && !line.isSettled;
-  const isWaiting = isOpen && waitsForAnswer(line);
-  const isBooked = line.fate === 'book';
+  const { lack, isOpen, isWaiting, isBooked } = standOf(line, isOrder);
   return (
     <tr className={isBooked ? undefined : css.leftOut} data-lacks={(isBooked && lack !== null) || undefined}>
       <NumberCell line={line} isOpen={isOpen} isWaiting={isWaiting} />
       <td>
         <SpeciesCell line={line} onChange={onChange} />
         <WhatItIs line={line} against={against} onForgetName={onForgetName} />
-        {isOrder && species && staysAsBought(species) && (
-          <span className={css.reasonLine}>does not go on opening: order the stage that is wanted</span>
-        )}
-        {line.reasons.map((r) => (
-          <span key={r} className={isOpen ? css.lateReason : css.reasonLine}>
-            {r}
-          </span>
-        ))}
+        {isOrder && <OpensNoFurther species={species} />}
+        <Reasons of={line.reasons} isOpen={isOpen} />
       </td>
       <td className={css.number}>{asSold(line)}</td>
       <td>
         <StemsInput line={line} onChange={(stems) => onChange(line.line, { stems, isSettled: true })} />
       </td>
-      {!isOrder && (
-        <td>
-          <CutDateInput
-            line={line}
-            onChange={(cutDate) => onChange(line.line, { cutDate, isSettled: true })}
-          />
-        </td>
-      )}
-      {!isOrder && <Cells line={line} name={species?.name} headings={headings} />}
+      {!isOrder && <CameAs line={line} onChange={onChange} name={species?.name} headings={headings} />}
       <td>
         {lack === KEEP && <KeepButton line={line} onChange={onChange} />}
         <Fate line={line} onChange={onChange} isOrder={isOrder} />
-        {lack && lack !== KEEP && !isWaiting && <span className="late">{lack}</span>}
+        {!isWaiting && <Lacks lack={lack} />}
       </td>
     </tr>
   );

@@ -1,11 +1,9 @@
 'use client';
-import { Button, Group, Stack, Textarea } from '@mantine/core';
+import { Button, Group, Stack } from '@mantine/core';
 import { useTimeout } from '@mantine/hooks';
 import { useSpecies } from '@/shell/species';
 import dynamic from 'next/dynamic';
 import { useRouter, useSearchParams } from 'next/navigation';
-import * as v from 'valibot';
-import { someText, useShopForm } from '@/shell/form';
 import { useEffect, useState } from 'react';
 import { likelyOrder } from '@/core/dock/compare-order';
 import type { DeliveryNote } from '@/core/note/types';
@@ -14,7 +12,8 @@ import { useStored } from '@/shell/half-done';
 import css from './dock.module.css';
 import { draftOf, type DraftLine } from './draft-lines';
 import { HALF_READ, type HalfRead, type NamedColumns } from './half-read';
-import type { Expected } from './note-preview';
+import type { Expected } from './half-read';
+import { TypedLines } from './typed-lines';
 import { FileTap } from '@/shell/file-tap';
 import { bytesOf, fetchHelp, readBytes, wakeReader } from './read-file';
 import { Feedback } from '@/shell/feedback';
@@ -63,79 +62,19 @@ function useDragged(): boolean {
 }
 
 const QUIET_MS = 1000;
-const MOST_TYPED = 20_000;
-const TYPED = v.object({ lines: someText(1, MOST_TYPED, 'Type a line first, or paste some.') });
-
-function Typed({
-  start,
-  onRead,
-}: {
-  /** Lines that were typed elsewhere. */
-  start: string;
-  onRead: (text: string, as: 'note' | 'order') => Promise<void>;
-}) {
-  const form = useShopForm(TYPED, { lines: start });
-  return (
-    <details className={css.bin} open={start !== ''}>
-      <summary>No file? Type or paste its lines</summary>
-      <form onSubmit={form.onSubmit(({ lines }) => void onRead(lines, 'note'))}>
-        <Textarea
-          aria-label="Lines of the delivery"
-          my="sm"
-          rows={4}
-          maxLength={MOST_TYPED}
-          placeholder={'6x25 rose 60 deep red, cut 19/11\n850 g mimosa'}
-          {...form.getInputProps('lines')}
-        />
-        <Group>
-          <Button type="submit">Read them</Button>
-          <Button onClick={() => form.onSubmit(({ lines }) => void onRead(lines, 'order'))()}>
-            It is an order to come
-          </Button>
-        </Group>
-      </form>
-    </details>
-  );
+interface Reading {
+  readonly today: string;
+  readonly expected: readonly Expected[];
 }
 
-/** Takes a delivery note from a drop, a choice or a few typed lines, and shows what was understood. */
-export function NoteReader({
-  demo,
-  today,
-  expected,
-  booked,
-}: {
-  demo: boolean;
-  today: string;
-  expected: readonly Expected[];
-  /** Deliveries that are in the book: a note of theirs that was left half read here is done with. */
-  booked: readonly { readonly supplier: string; readonly deliveryRef: string }[];
-}) {
-  const router = useRouter();
-  const search = useSearchParams();
-  const isReading = search.has('read');
-  const typed = search.get('typed') ?? '';
-  const [open, setOpen] = useState<Open | null>(null);
-  // Each reading is shown anew, of one file as of another.
-  const [no, setNo] = useState(0);
-  const [kept, , dropStored] = useStored<HalfRead>(HALF_READ);
-  const [problem, setProblem] = useState<string | null>(null);
-  const isDragged = useDragged();
+/** The ways a note is read, each ending in what is shown of it or in what is wrong with it. */
+function useReading(
+  { today, expected }: Reading,
+  show: (next: Open) => void,
+  setProblem: (words: string | null) => void,
+) {
   const species = useSpecies();
   const { act } = useActions();
-  // A note may be dropped without a hand at the button: once the page is quiet, its reader is ready.
-  useTimeout(makeReady, QUIET_MS, { autoInvoke: true });
-  // What is booked meanwhile, here or on another tablet, is not offered again.
-  const isBooked = booked.some((b) => b.supplier === kept?.supplier && b.deliveryRef === kept.deliveryRef);
-  const left = isBooked ? null : kept;
-
-  const show = (next: Open) => {
-    setNo((n) => n + 1);
-    setProblem(null);
-    setOpen(next);
-    // An address of its own, so that going back leaves the preview; the page itself has nothing new to fetch.
-    if (!isReading) window.history.pushState(null, '', '/dock?read');
-  };
   const showNote = (
     note: DeliveryNote,
     fileName: string,
@@ -204,6 +143,119 @@ export function NoteReader({
     if (as === 'order') show({ kind: 'order', lines: draftOf(note, today), supplier: '' });
     else showNote(note, 'typed here', null, null);
   };
+  return { take, takeNamed, askAgain, takeDemo, takeTyped };
+}
+
+/** What was read: a note, an order to come, or a file whose columns nobody has named. */
+function Opened({
+  open,
+  today,
+  expected,
+  onClose,
+  onColumns,
+  onAskAgain,
+  onNamed,
+}: Reading & {
+  open: Open;
+  onClose: () => void;
+  onColumns: (file: Unnamed) => void;
+  onAskAgain: (file: Unnamed, half: HalfRead, supplier: string) => Promise<string | null>;
+  onNamed: (file: Unnamed, named: NamedColumns, supplier: string) => void;
+}) {
+  switch (open.kind) {
+    case 'note': {
+      const { file, half } = open;
+      return (
+        <NotePreview
+          start={half}
+          expected={expected}
+          today={today}
+          onClose={onClose}
+          onColumns={file && (() => onColumns(file))}
+          onAskAgain={file && ((supplier) => onAskAgain(file, half, supplier))}
+        />
+      );
+    }
+    case 'order':
+      return <OrderPreview start={open.lines} supplier={open.supplier} today={today} onClose={onClose} />;
+    case 'columns':
+      return (
+        <ColumnChooser
+          rows={open.file.rows}
+          fileName={open.file.fileName}
+          supplier={open.file.supplier ?? ''}
+          onChosen={(named, supplier) => onNamed(open.file, named, supplier)}
+          onClose={onClose}
+        />
+      );
+  }
+}
+
+/** The file's button, and in the demo this morning's made-up note. */
+function Ways({
+  demo,
+  onFile,
+  onDemo,
+}: {
+  demo: boolean;
+  onFile: (file: File | undefined) => void;
+  onDemo: () => void;
+}) {
+  return (
+    <Group>
+      <FileTap label="Delivery note, its file" accept={NOTE_FILES} onFile={onFile} onReach={makeReady}>
+        Drop or choose its note
+      </FileTap>
+      {demo && (
+        <Button variant="quiet" onClick={onDemo}>
+          Demo: this morning’s note
+        </Button>
+      )}
+    </Group>
+  );
+}
+
+/** Takes a delivery note from a drop, a choice or a few typed lines, and shows what was understood. */
+export function NoteReader({
+  demo,
+  today,
+  expected,
+  booked,
+}: {
+  demo: boolean;
+  today: string;
+  expected: readonly Expected[];
+  /** Deliveries that are in the book: a note of theirs that was left half read here is done with. */
+  booked: readonly { readonly supplier: string; readonly deliveryRef: string }[];
+}) {
+  const router = useRouter();
+  const search = useSearchParams();
+  const isReading = search.has('read');
+  const typed = search.get('typed') ?? '';
+  const [open, setOpen] = useState<Open | null>(null);
+  // Each reading is shown anew, of one file as of another.
+  const [no, setNo] = useState(0);
+  const [kept, , dropStored] = useStored<HalfRead>(HALF_READ);
+  const [problem, setProblem] = useState<string | null>(null);
+  const isDragged = useDragged();
+  // A note may be dropped without a hand at the button: once the page is quiet, its reader is ready.
+  useTimeout(makeReady, QUIET_MS, { autoInvoke: true });
+  // What is booked meanwhile, here or on another tablet, is not offered again.
+  const isBooked = booked.some((b) => b.supplier === kept?.supplier && b.deliveryRef === kept.deliveryRef);
+  const left = isBooked ? null : kept;
+
+  const show = (next: Open) => {
+    setNo((n) => n + 1);
+    setProblem(null);
+    setOpen(next);
+    // An address of its own, so that going back leaves the preview; the page itself has nothing new to fetch.
+    if (!isReading) window.history.pushState(null, '', '/dock?read');
+  };
+  const { take, takeNamed, askAgain, takeDemo, takeTyped } = useReading(
+    { today, expected },
+    show,
+    setProblem,
+  );
   const close = () => {
     dropStored();
     setOpen(null);
@@ -213,31 +265,16 @@ export function NoteReader({
     return (
       <>
         <Feedback isAlert>{problem}</Feedback>
-        {open.kind === 'note' && (
-          <NotePreview
-            key={no}
-            start={open.half}
-            expected={expected}
-            today={today}
-            onClose={close}
-            onColumns={
-              open.file === null ? null : () => open.file && show({ kind: 'columns', file: open.file })
-            }
-            onAskAgain={open.file === null ? null : askAgain.bind(null, open.file, open.half)}
-          />
-        )}
-        {open.kind === 'order' && (
-          <OrderPreview start={open.lines} supplier={open.supplier} today={today} onClose={close} />
-        )}
-        {open.kind === 'columns' && (
-          <ColumnChooser
-            rows={open.file.rows}
-            fileName={open.file.fileName}
-            supplier={open.file.supplier ?? ''}
-            onChosen={(named, supplier) => void takeNamed(open.file, named, supplier)}
-            onClose={close}
-          />
-        )}
+        <Opened
+          key={no}
+          open={open}
+          today={today}
+          expected={expected}
+          onClose={close}
+          onColumns={(file) => show({ kind: 'columns', file })}
+          onAskAgain={askAgain}
+          onNamed={(file, named, supplier) => void takeNamed(file, named, supplier)}
+        />
       </>
     );
   return (
@@ -250,22 +287,8 @@ export function NoteReader({
             Go on with {left.deliveryRef || left.fileName}, {left.lines.length} lines, not booked in yet
           </Button>
         )}
-        <Group>
-          <FileTap
-            label="Delivery note, its file"
-            accept={NOTE_FILES}
-            onFile={(file) => void take(file)}
-            onReach={makeReady}
-          >
-            Drop or choose its note
-          </FileTap>
-          {demo && (
-            <Button variant="quiet" onClick={() => void takeDemo()}>
-              Demo: this morning’s note
-            </Button>
-          )}
-        </Group>
-        <Typed key={typed} start={typed} onRead={takeTyped} />
+        <Ways demo={demo} onFile={(file) => void take(file)} onDemo={() => void takeDemo()} />
+        <TypedLines key={typed} start={typed} onRead={takeTyped} />
         <Feedback isAlert>{problem}</Feedback>
       </Stack>
     </div>

@@ -12,6 +12,61 @@ import { DayInput } from '@/shell/day-input';
 import { ActionBar } from '@/shell/action-bar';
 import { focusFirstLacking, SupplierInput } from './supplier-input';
 
+/** Whose an order is, what it is called and when it is to come. */
+interface OrderHead {
+  readonly supplier: string;
+  readonly orderRef: string;
+  readonly dueOn: string | null;
+}
+
+function Head({
+  lines,
+  order,
+  onOrder,
+  isTried,
+  onClose,
+}: {
+  lines: number;
+  order: OrderHead;
+  onOrder: (changes: Partial<OrderHead>) => void;
+  /** It was to be noted: what lacks is marked. */
+  isTried: boolean;
+  onClose: () => void;
+}) {
+  return (
+    <header className={css.previewHead}>
+      <div>
+        <h1>{lines} lines to expect</h1>
+        <p className="soft">The note that comes is held against them. Nothing is noted yet.</p>
+      </div>
+      <SupplierInput
+        value={order.supplier}
+        onChange={(supplier) => onOrder({ supplier })}
+        error={isTried && !order.supplier.trim() && 'Whose is it?'}
+      />
+      <TextInput
+        label="Order"
+        maxLength={60}
+        value={order.orderRef}
+        error={isTried && !order.orderRef.trim() && 'What is the order called?'}
+        onChange={(e) => onOrder({ orderRef: e.target.value })}
+      />
+      <DayInput
+        label="To come on"
+        value={order.dueOn}
+        error={isTried && order.dueOn === null && 'Which day?'}
+        onChange={(dueOn) => onOrder({ dueOn })}
+      />
+      <Button variant="quiet" onClick={onClose}>
+        Put it away
+      </Button>
+    </header>
+  );
+}
+
+const isWhole = ({ supplier, orderRef, dueOn }: OrderHead): boolean =>
+  supplier.trim() !== '' && orderRef.trim() !== '' && dueOn !== null;
+
 /** What was ordered, line by line as understood, and the day it is to come. */
 export function OrderPreview({
   start,
@@ -27,9 +82,7 @@ export function OrderPreview({
   const router = useRouter();
   const { act } = useActions();
   const [lines, setLines] = useState(start);
-  const [supplier, setSupplier] = useState(from);
-  const [orderRef, setOrderRef] = useState('');
-  const [dueOn, setDueOn] = useState<string | null>(today);
+  const [order, setOrder] = useState<OrderHead>({ supplier: from, orderRef: '', dueOn: today });
   const [problem, setProblem] = useState<string | null>(null);
   const [isTried, setTried] = useState(false);
   const [actionKey] = useState(() => v4());
@@ -38,14 +91,14 @@ export function OrderPreview({
   }, []);
   const ordered = lines.filter((l) => l.fate === 'book');
   const open = ordered.filter((l) => lackingInOrder(l) !== null).length;
-  const isReady =
-    open === 0 && ordered.length > 0 && supplier.trim() !== '' && orderRef.trim() !== '' && dueOn !== null;
+  const isReady = open === 0 && ordered.length > 0 && isWhole(order);
   const showWhatLacks = () => {
     setTried(true);
     setProblem(ordered.length === 0 ? 'No line of it is to be expected. Nothing was noted.' : null);
     focusFirstLacking();
   };
   const place = async () => {
+    const { supplier, orderRef, dueOn } = order;
     if (dueOn === null) return;
     const outcome = await act(
       'dock/order',
@@ -68,38 +121,18 @@ export function OrderPreview({
   };
   return (
     <Stack component="section" aria-label="Order" gap="0.625rem">
-      <header className={css.previewHead}>
-        <div>
-          <h1>{lines.length} lines to expect</h1>
-          <p className="soft">The note that comes is held against them. Nothing is noted yet.</p>
-        </div>
-        <SupplierInput
-          value={supplier}
-          onChange={setSupplier}
-          error={isTried && !supplier.trim() && 'Whose is it?'}
-        />
-        <TextInput
-          label="Order"
-          maxLength={60}
-          value={orderRef}
-          error={isTried && !orderRef.trim() && 'What is the order called?'}
-          onChange={(e) => setOrderRef(e.target.value)}
-        />
-        <DayInput
-          label="To come on"
-          value={dueOn}
-          error={isTried && dueOn === null && 'Which day?'}
-          onChange={setDueOn}
-        />
-        <Button variant="quiet" onClick={onClose}>
-          Put it away
-        </Button>
-      </header>
+      <Head
+        lines={lines.length}
+        order={order}
+        onOrder={(changes) => setOrder({ ...order, ...changes })}
+        isTried={isTried}
+        onClose={onClose}
+      />
       <PreviewLines lines={lines} onChange={change} isOrder />
       <Feedback isAlert>{problem}</Feedback>
       <ActionBar>
         <Button variant="main" onClick={() => void (isReady ? place() : showWhatLacks())} data-step-in-hand>
-          {open > 0 ? `${open} to decide first` : `Expect ${ordered.length} lines on ${dueOn ?? ''}`}
+          {open > 0 ? `${open} to decide first` : `Expect ${ordered.length} lines on ${order.dueOn ?? ''}`}
         </Button>
       </ActionBar>
     </Stack>

@@ -1,6 +1,6 @@
 'use client';
 import { HORIZON_DAYS } from '@/core/model/constants';
-import type { Care } from '@/core/arrangement/types';
+import type { ArrangementForecast, Care } from '@/core/arrangement/types';
 import { useMeasures } from '@/shell/reader';
 import { daysInWords } from '@/drawing/life-line';
 import { endOf } from './days';
@@ -40,9 +40,50 @@ function Waiting({ failed, isEmpty }: { failed: boolean; isEmpty: boolean }) {
   );
 }
 
+/** The days that are promised, and how that was come by. */
+function Promised({ forecast: { promiseDays }, how }: { forecast: ArrangementForecast; how: string }) {
+  return (
+    <p className={css.promise}>
+      Promise{' '}
+      <strong>
+        {promiseDays >= HORIZON_DAYS ? 'more than ' : ''}
+        {promiseDays} {promiseDays === 1 ? 'day' : 'days'}
+      </strong>{' '}
+      <span className="soft">{how}</span>
+    </p>
+  );
+}
+
+/** A vessel that does not hold what its stems drink in a day. */
+function TooSmall({ firstDay }: Pick<ArrangementForecast, 'firstDay'>) {
+  const { told } = useMeasures();
+  if (!firstDay.isTooSmall) return null;
+  return (
+    <p className={css.ends}>
+      Its stems drink {told('litres', Number(firstDay.drinksLitres.toFixed(1)))} a day and it gives them{' '}
+      {firstDay.givesLitres.toFixed(1)}: too small for a day. More water, or fewer stems.
+    </p>
+  );
+}
+
+/** Days more under which it is not told what a line costs the rest. */
+const WORTH_TELLING_DAYS = 0.3;
+
+/** Which of its flowers ends it, and by how much; nothing where there is but one. */
+function EndsFirst({ forecast, names }: { forecast: ArrangementForecast; names: readonly string[] }) {
+  const limiting = names.length > 1 ? names[forecast.limitingLine] : undefined;
+  if (limiting === undefined) return null;
+  const gain = forecast.lines[forecast.limitingLine]?.gainIfReplacedDays ?? 0;
+  return (
+    <p className={css.ends}>
+      {limiting} ends it first
+      {gain >= WORTH_TELLING_DAYS ? `: ${gain.toFixed(1)} days more, were it like the rest.` : '.'}
+    </p>
+  );
+}
+
 /** The three dates, the promise, the curve, what ends first and what each habit buys. */
 export function ForecastPanel({ live, isEmpty, names, confidence, care, now }: Props) {
-  const { told } = useMeasures();
   const { forecast } = live;
   if (!forecast || isEmpty || live.failed) return <Waiting failed={live.failed} isEmpty={isEmpty} />;
   const dates = [
@@ -50,8 +91,6 @@ export function ForecastPanel({ live, isEmpty, names, confidence, care, now }: P
     ['still a gift', forecast.stillAGift],
     ['last stand', forecast.lastStand],
   ] as const;
-  const limiting = names.length > 1 ? names[forecast.limitingLine] : undefined;
-  const gain = forecast.lines[forecast.limitingLine]?.gainIfReplacedDays ?? 0;
   const isPartial = live.isStale || live.share < 1;
   return (
     <div className={css.forecast} aria-busy={isPartial}>
@@ -69,31 +108,16 @@ export function ForecastPanel({ live, isEmpty, names, confidence, care, now }: P
           ))}
         </dl>
         <ShareChart forecast={forecast} names={names} now={now} />
-        <p className={css.promise}>
-          Promise{' '}
-          <strong>
-            {forecast.promiseDays >= HORIZON_DAYS ? 'more than ' : ''}
-            {forecast.promiseDays} {forecast.promiseDays === 1 ? 'day' : 'days'}
-          </strong>{' '}
-          <span className="soft">
-            {isPartial
+        <Promised
+          forecast={forecast}
+          how={
+            isPartial
               ? `so far, from ${forecast.draws} draws`
-              : `${Math.round(confidence * 100)} times in 100, ${LASTS_BY[care]}`}
-          </span>
-        </p>
-        {forecast.firstDay.isTooSmall && (
-          <p className={css.ends}>
-            Its stems drink {told('litres', Number(forecast.firstDay.drinksLitres.toFixed(1)))} a day and it
-            gives them {forecast.firstDay.givesLitres.toFixed(1)}: too small for a day. More water, or fewer
-            stems.
-          </p>
-        )}
-        {limiting && (
-          <p className={css.ends}>
-            {limiting} ends it first
-            {gain >= 0.3 ? `: ${gain.toFixed(1)} days more, were it like the rest.` : '.'}
-          </p>
-        )}
+              : `${Math.round(confidence * 100)} times in 100, ${LASTS_BY[care]}`
+          }
+        />
+        <TooSmall firstDay={forecast.firstDay} />
+        <EndsFirst forecast={forecast} names={names} />
       </div>
     </div>
   );

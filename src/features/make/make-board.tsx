@@ -35,6 +35,181 @@ function namedAfter(chosen: readonly { lot: LotView; stems: number }[]): string 
   return words.charAt(0).toUpperCase() + words.slice(1);
 }
 
+type Chosen = readonly { readonly lot: LotView; readonly stems: number }[];
+type Recipe = Readonly<Record<string, number>>;
+
+/** Somebody else may have taken stems since: what is left bounds what stands in the recipe. */
+const chosenOf = (lots: readonly LotView[], recipe: Recipe): Chosen =>
+  lots.flatMap((lot) => {
+    const stems = Math.min(recipe[lot.portionId] ?? 0, lot.stemsLeft);
+    return stems > 0 ? [{ lot, stems }] : [];
+  });
+
+/** What is forecast of what was chosen; null while nothing is. */
+const inputOf = (
+  chosen: Chosen,
+  vessel: { readonly kind: 'vase' | 'foam'; readonly litres: number },
+  { confidence, care, overrides }: { confidence: number; care: Care; overrides: Overrides | null },
+) =>
+  chosen.length === 0
+    ? null
+    : arrangementInput(
+        chosen.map(({ lot, stems }) => ({
+          speciesKey: lot.speciesKey,
+          arrival: lot.arrival,
+          stems,
+          sapRuns: lot.sapOpen,
+        })),
+        vessel,
+        confidence,
+        care,
+        overrides,
+      );
+
+interface Wanted {
+  readonly name: string;
+  readonly vesselKind: 'vase' | 'foam';
+  readonly litres: number;
+  readonly care: Care;
+}
+
+/** Makes an arrangement, once however often it is tapped, and goes on to its card; it can be given up. */
+function useMaking() {
+  const router = useRouter();
+  const { act } = useActions();
+  const [busy, setBusy] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [actionKey, setActionKey] = useState(() => v4());
+  const running = useRef<AbortController | null>(null);
+  const make = async (wanted: Wanted, chosen: Chosen) => {
+    running.current = new AbortController();
+    setBusy(true);
+    setProblem(null);
+    const lines = chosen.map((c) => ({ portionId: c.lot.portionId, stems: c.stems }));
+    const outcome = await act('make/make', { ...wanted, lines }, '', actionKey, running.current.signal);
+    setBusy(false);
+    if (!outcome.ok) {
+      if (outcome.why !== 'unavailable') router.refresh();
+      return setProblem(notDoneWords(outcome, 'made', 'the recipe stays here'));
+    }
+    setActionKey(v4());
+    router.push(`/send-off?arrangement=${outcome.value.arrangementId}`);
+  };
+  return { busy, problem, make, giveUp: () => running.current?.abort() };
+}
+
+/** The vessel it is made in, and its water. */
+function VesselForm({
+  kind,
+  onKind,
+  litres,
+  onLitres,
+}: {
+  kind: 'vase' | 'foam';
+  onKind: (kind: 'vase' | 'foam') => void;
+  litres: number;
+  onLitres: (litres: number) => void;
+}) {
+  return (
+    <Stack gap="0.625rem">
+      <Choices
+        label="Vessel"
+        value={kind}
+        onChange={onKind}
+        options={[
+          { value: 'vase', words: 'Vase' },
+          { value: 'foam', words: 'Foam' },
+        ]}
+      />
+      <MeasureStepper
+        measure="litres"
+        label="Water"
+        fewer="Less water"
+        more="More water"
+        value={litres}
+        min={0.5}
+        max={12}
+        by={0.5}
+        onChange={onLitres}
+      />
+    </Stack>
+  );
+}
+
+/** Whose hands it comes into. */
+function KeptBy({ care, onCare }: { care: Care; onCare: (care: Care) => void }) {
+  return (
+    <Group gap="0.25rem 0.75rem">
+      <span className="soft" aria-hidden="true">
+        kept by
+      </span>
+      <Choices
+        label="Who keeps it"
+        className={css.keepers}
+        value={care}
+        onChange={onCare}
+        options={[
+          { value: 'mixed', words: 'Anybody' },
+          { value: 'careful', words: 'Careful' },
+          { value: 'usual', words: 'Usual' },
+          { value: 'careless', words: 'Careless' },
+        ]}
+      />
+    </Group>
+  );
+}
+
+/** Lots of which fewer are left than were taken. */
+function Fewer({ lots, recipe }: { lots: readonly LotView[]; recipe: Recipe }) {
+  const taken = (l: LotView): number => recipe[l.portionId] ?? 0;
+  const fewer = lots.filter((l) => taken(l) > l.stemsLeft);
+  if (fewer.length === 0) return null;
+  return (
+    <Feedback>
+      {fewer.map((l) => `Of ${l.name} ${l.stemsLeft} are left, not the ${taken(l)} you took.`).join(' ')}
+    </Feedback>
+  );
+}
+
+/** What it is called, and the tap that makes it. */
+function MakeIt({
+  name,
+  onName,
+  called,
+  count,
+  busy,
+  onMake,
+  onGiveUp,
+}: {
+  name: string;
+  onName: (name: string) => void;
+  /** What it is called where nobody types a name. */
+  called: string;
+  count: number;
+  busy: boolean;
+  onMake: () => void;
+  onGiveUp: () => void;
+}) {
+  const words =
+    count === 0 ? 'Take stems from the left' : `Make it of ${count} ${count === 1 ? 'stem' : 'stems'}`;
+  return (
+    <div className={css.makeIt}>
+      <TextInput
+        label="Called"
+        value={name}
+        maxLength={80}
+        placeholder={called || 'foyer tray, 6'}
+        onChange={(e) => onName(e.target.value)}
+      />
+      <Button variant="main" disabled={busy || count === 0} onClick={onMake} data-step-in-hand>
+        {busy ? 'Making …' : words}
+        {count > 0 && <Kbd>.</Kbd>}
+      </Button>
+      {busy && <Working onGiveUp={onGiveUp} />}
+    </div>
+  );
+}
+
 /** Stems beside the vessel, the vessel in the middle, what will become of it to the right. */
 export function MakeBoard({
   lots,
@@ -52,116 +227,29 @@ export function MakeBoard({
   overrides: Overrides | null;
   now: number;
 }) {
-  const router = useRouter();
-  const { act } = useActions();
-  const [recipe, setRecipe] = useState<Readonly<Record<string, number>>>({});
+  const [recipe, setRecipe] = useState<Recipe>({});
   const [kind, setKind] = useState<'vase' | 'foam'>('vase');
   const [litres, setLitres] = useState(1.5);
   const [care, setCare] = useState<Care>('mixed');
   const [name, setName] = useState('');
-  const [busy, setBusy] = useState(false);
-  const [problem, setProblem] = useState<string | null>(null);
-  const [actionKey, setActionKey] = useState(() => v4());
-  const giveUp = useRef<AbortController | null>(null);
-  // Somebody else may have taken stems since: what is left bounds what stands in the recipe.
-  const chosen = lots.flatMap((lot) => {
-    const stems = Math.min(recipe[lot.portionId] ?? 0, lot.stemsLeft);
-    return stems > 0 ? [{ lot, stems }] : [];
-  });
-  const fewer = lots.filter((l) => (recipe[l.portionId] ?? 0) > l.stemsLeft);
+  const { busy, problem, make, giveUp } = useMaking();
+  const chosen = chosenOf(lots, recipe);
   const count = chosen.reduce((n, c) => n + c.stems, 0);
-  const input =
-    count === 0
-      ? null
-      : arrangementInput(
-          chosen.map(({ lot, stems }) => ({
-            speciesKey: lot.speciesKey,
-            arrival: lot.arrival,
-            stems,
-            sapRuns: lot.sapOpen,
-          })),
-          { kind, litres },
-          confidence,
-          care,
-          overrides,
-        );
+  const input = inputOf(chosen, { kind, litres }, { confidence, care, overrides });
   const live = useForecast(input);
   const names = chosen.map((c) => c.lot.name);
   const called = name.trim() || namedAfter(chosen);
 
   const take = useCallback((id: string, stems: number) => setRecipe((r) => ({ ...r, [id]: stems })), []);
-  const make = async () => {
-    giveUp.current = new AbortController();
-    setBusy(true);
-    setProblem(null);
-    const outcome = await act(
-      'make/make',
-      {
-        name: called,
-        vesselKind: kind,
-        litres,
-        care,
-        lines: chosen.map((c) => ({ portionId: c.lot.portionId, stems: c.stems })),
-      },
-      '',
-      actionKey,
-      giveUp.current.signal,
-    );
-    setBusy(false);
-    if (!outcome.ok) {
-      if (outcome.why !== 'unavailable') router.refresh();
-      return setProblem(notDoneWords(outcome, 'made', 'the recipe stays here'));
-    }
-    setActionKey(v4());
-    router.push(`/send-off?arrangement=${outcome.value.arrangementId}`);
-  };
-
   return (
     <div className={css.make}>
       <StockList lots={lots} dry={dry} recipe={recipe} onTake={take} />
       <section className={css.vessel} aria-label="The vessel">
         <VesselDrawing kind={kind} chosen={chosen} litres={litres} />
-        <Stack gap="0.625rem">
-          <Choices
-            label="Vessel"
-            value={kind}
-            onChange={setKind}
-            options={[
-              { value: 'vase', words: 'Vase' },
-              { value: 'foam', words: 'Foam' },
-            ]}
-          />
-          <MeasureStepper
-            measure="litres"
-            label="Water"
-            fewer="Less water"
-            more="More water"
-            value={litres}
-            min={0.5}
-            max={12}
-            by={0.5}
-            onChange={setLitres}
-          />
-        </Stack>
+        <VesselForm kind={kind} onKind={setKind} litres={litres} onLitres={setLitres} />
       </section>
       <section className={css.right} aria-label="How long it lasts">
-        <Group gap="0.25rem 0.75rem">
-          <span className="soft" aria-hidden="true">
-            kept by
-          </span>
-          <Choices
-            label="Who keeps it"
-            className={css.keepers}
-            value={care}
-            onChange={setCare}
-            options={[
-              { value: 'mixed', words: 'Anybody' },
-              { value: 'careful', words: 'Careful' },
-              { value: 'usual', words: 'Usual' },
-              { value: 'careless', words: 'Careless' },
-            ]}
-          />
-        </Group>
+        <KeptBy care={care} onCare={setCare} />
         <ForecastPanel
           live={live}
           isEmpty={count === 0}
@@ -175,15 +263,7 @@ export function MakeBoard({
           mouldy={mouldy}
           sapCosts={live.isStale ? [] : (live.costs?.sapCosts ?? [])}
         />
-        {fewer.length > 0 && (
-          <Feedback>
-            {fewer
-              .map(
-                (l) => `Of ${l.name} ${l.stemsLeft} are left, not the ${recipe[l.portionId] ?? 0} you took.`,
-              )
-              .join(' ')}
-          </Feedback>
-        )}
+        <Fewer lots={lots} recipe={recipe} />
         <Feedback isAlert>{problem}</Feedback>
         {count > 0 && live.forecast && !live.failed && (
           <>
@@ -193,24 +273,15 @@ export function MakeBoard({
         )}
       </section>
       <ActionBar>
-        <div className={css.makeIt}>
-          <TextInput
-            label="Called"
-            value={name}
-            maxLength={80}
-            placeholder={called || 'foyer tray, 6'}
-            onChange={(e) => setName(e.target.value)}
-          />
-          <Button variant="main" disabled={busy || count === 0} onClick={() => void make()} data-step-in-hand>
-            {busy
-              ? 'Making …'
-              : count === 0
-                ? 'Take stems from the left'
-                : `Make it of ${count} ${count === 1 ? 'stem' : 'stems'}`}
-            {count > 0 && <Kbd>.</Kbd>}
-          </Button>
-          {busy && <Working onGiveUp={() => giveUp.current?.abort()} />}
-        </div>
+        <MakeIt
+          name={name}
+          onName={setName}
+          called={called}
+          count={count}
+          busy={busy}
+          onMake={() => void make({ name: called, vesselKind: kind, litres, care }, chosen)}
+          onGiveUp={giveUp}
+        />
       </ActionBar>
     </div>
   );

@@ -31,6 +31,49 @@ function labelled(lines: readonly Named[]): Named[] {
   return lines.filter((l) => l.isLimiting || l === longest);
 }
 
+type Scale = (n: number) => number;
+
+/** The names of lines, each where its share is low enough to leave room. */
+function Labels({ lines, x, y, lastDay }: { lines: readonly Named[]; x: Scale; y: Scale; lastDay: number }) {
+  return (
+    <>
+      {lines.map(({ name, forecast: l, isLimiting }, i) => {
+        const level = isLimiting ? 0.12 : 0.5;
+        const at = x(dayBelow(l.presentableShareByDay, level, lastDay));
+        return (
+          <text
+            key={`${name}${i}`}
+            x={isLimiting ? Math.max(LEFT + 60, at - 8) : Math.min(RIGHT - 4, at + 8)}
+            y={y(level) + 4}
+            textAnchor={isLimiting || at > W * 0.72 ? 'end' : 'start'}
+            fontSize={16.5}
+            fontWeight={isLimiting ? 650 : 400}
+            fill={isLimiting ? 'var(--rust)' : 'var(--ink-soft)'}
+            stroke="var(--paper)"
+            strokeWidth={4}
+            paintOrder="stroke"
+          >
+            {name.toLowerCase()}
+          </text>
+        );
+      })}
+    </>
+  );
+}
+
+/** The day that is promised. */
+function PromiseMark({ days, x }: { days: number; x: Scale }) {
+  if (days <= 0) return null;
+  return (
+    <>
+      <path d={`M${x(days)} ${BOTTOM} V12`} stroke="var(--ink)" strokeWidth={2.6} />
+      <text x={x(days) + 7} y={15} fontSize={17} fontWeight={650} fill="var(--ink)">
+        promise {days}
+      </text>
+    </>
+  );
+}
+
 /** Share of the weight presentable over the days, with its band, over each line's own. */
 export function ShareChart({
   forecast,
@@ -90,35 +133,9 @@ export function ShareChart({
         />
       ))}
       <path d={shareLine(forecast.presentableShareByDay)} fill="none" stroke="var(--green)" strokeWidth={4} />
-      {labelled(shown).map(({ name, forecast: l, isLimiting }, i) => {
-        const level = isLimiting ? 0.12 : 0.5;
-        const at = x(dayBelow(l.presentableShareByDay, level, lastDay));
-        return (
-          <text
-            key={`${name}${i}`}
-            x={isLimiting ? Math.max(LEFT + 60, at - 8) : Math.min(RIGHT - 4, at + 8)}
-            y={y(level) + 4}
-            textAnchor={isLimiting || at > W * 0.72 ? 'end' : 'start'}
-            fontSize={16.5}
-            fontWeight={isLimiting ? 650 : 400}
-            fill={isLimiting ? 'var(--rust)' : 'var(--ink-soft)'}
-            stroke="var(--paper)"
-            strokeWidth={4}
-            paintOrder="stroke"
-          >
-            {name.toLowerCase()}
-          </text>
-        );
-      })}
+      <Labels lines={labelled(shown)} x={x} y={y} lastDay={lastDay} />
       <path d={`M${LEFT} ${BOTTOM} H${RIGHT}`} stroke="var(--ink)" strokeWidth={1.6} />
-      {forecast.promiseDays > 0 && (
-        <>
-          <path d={`M${x(forecast.promiseDays)} ${BOTTOM} V12`} stroke="var(--ink)" strokeWidth={2.6} />
-          <text x={x(forecast.promiseDays) + 7} y={15} fontSize={17} fontWeight={650} fill="var(--ink)">
-            promise {forecast.promiseDays}
-          </text>
-        </>
-      )}
+      <PromiseMark days={forecast.promiseDays} x={x} />
       {days
         .filter((d) => d % everyDays === 0 && d < lastDay)
         .map((d) => (

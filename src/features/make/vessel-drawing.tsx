@@ -10,6 +10,49 @@ interface Props {
 
 const SHOWN = 15;
 
+const Vase = () => (
+  <>
+    <path
+      d="M104 330 L112 480 H188 L196 330"
+      fill="none"
+      stroke="var(--ink)"
+      strokeWidth={3}
+      strokeLinejoin="round"
+    />
+    <path d="M98 330 H202" stroke="var(--ink)" strokeWidth={4.5} strokeLinecap="round" />
+  </>
+);
+
+const Foam = () => (
+  <>
+    <path
+      d="M96 398 H204 V446 H96Z"
+      fill="var(--leaf)"
+      fillOpacity={0.55}
+      stroke="var(--ink)"
+      strokeWidth={2}
+    />
+    {[0, 1, 2, 3, 4, 5, 6, 7].map((i) => (
+      <circle
+        key={i}
+        cx={108 + i * 12.5}
+        cy={412 + (i % 3) * 12}
+        r={1.8}
+        fill="var(--ink)"
+        fillOpacity={0.5}
+      />
+    ))}
+    <path
+      d="M72 436 L84 478 H216 L228 436"
+      fill="var(--paper-top)"
+      stroke="var(--ink)"
+      strokeWidth={3}
+      strokeLinejoin="round"
+    />
+    <path d="M66 436 H234" stroke="var(--ink)" strokeWidth={4.5} strokeLinecap="round" />
+  </>
+);
+
 /** The vessel with what stands in it: one head for each stem, up to what a drawing can carry. */
 export function VesselDrawing({ kind, litres, chosen }: Props) {
   const stems = chosen.flatMap(({ lot, stems: n }) => Array.from({ length: n }, () => lot)).slice(0, SHOWN);
@@ -55,46 +98,7 @@ export function VesselDrawing({ kind, litres, chosen }: Props) {
           </g>
         );
       })}
-      {kind === 'vase' ? (
-        <>
-          <path
-            d="M104 330 L112 480 H188 L196 330"
-            fill="none"
-            stroke="var(--ink)"
-            strokeWidth={3}
-            strokeLinejoin="round"
-          />
-          <path d="M98 330 H202" stroke="var(--ink)" strokeWidth={4.5} strokeLinecap="round" />
-        </>
-      ) : (
-        <>
-          <path
-            d="M96 398 H204 V446 H96Z"
-            fill="var(--leaf)"
-            fillOpacity={0.55}
-            stroke="var(--ink)"
-            strokeWidth={2}
-          />
-          {[0, 1, 2, 3, 4, 5, 6, 7].map((i) => (
-            <circle
-              key={i}
-              cx={108 + i * 12.5}
-              cy={412 + (i % 3) * 12}
-              r={1.8}
-              fill="var(--ink)"
-              fillOpacity={0.5}
-            />
-          ))}
-          <path
-            d="M72 436 L84 478 H216 L228 436"
-            fill="var(--paper-top)"
-            stroke="var(--ink)"
-            strokeWidth={3}
-            strokeLinejoin="round"
-          />
-          <path d="M66 436 H234" stroke="var(--ink)" strokeWidth={4.5} strokeLinecap="round" />
-        </>
-      )}
+      {kind === 'vase' ? <Vase /> : <Foam />}
     </svg>
   );
 }

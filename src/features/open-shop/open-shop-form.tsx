@@ -40,6 +40,27 @@ const PARTS = [
   },
 ] as const;
 
+/** What stood against opening it, in all and field by field. */
+function Refusals({ state: { message, fields } }: { state: typeof START }) {
+  return (
+    <>
+      {message && <Feedback isAlert>{message}</Feedback>}
+      {Object.entries(fields).map(([field, told]) => (
+        <Feedback key={field} isAlert>
+          {told}
+        </Feedback>
+      ))}
+    </>
+  );
+}
+
+/** What the button goes on to. */
+function onWords(at: number, busy: boolean): string {
+  const next = PARTS[at + 1];
+  if (next) return `On to ${next.title.toLowerCase()}`;
+  return busy ? 'Opening …' : 'Open it';
+}
+
 /** A shop opened from nothing in four short pages. */
 export function OpenShopForm() {
   const [at, setAt] = useState(0);
@@ -80,17 +101,11 @@ export function OpenShopForm() {
       >
         <Stack gap="1rem">
           <part.Part form={form} zone={zone} />
-          {isLast && state.message && <Feedback isAlert>{state.message}</Feedback>}
-          {isLast &&
-            Object.entries(state.fields).map(([field, message]) => (
-              <Feedback key={field} isAlert>
-                {message}
-              </Feedback>
-            ))}
+          {isLast && <Refusals state={state} />}
         </Stack>
         <Group gap="0.75rem" mt="1.5rem">
           <Button type="submit" variant="main" disabled={busy || !isHere}>
-            {isLast ? (busy ? 'Opening …' : 'Open it') : `On to ${PARTS[at + 1]?.title.toLowerCase() ?? ''}`}
+            {onWords(at, busy)}
           </Button>
           {at > 0 ? (
             <Button variant="quiet" onClick={() => setAt(at - 1)}>

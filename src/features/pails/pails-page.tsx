@@ -56,6 +56,15 @@ function waterNow(pail: PailRow, { lots, looks, room, limits, at, species }: Aro
   });
 }
 
+const msOf = (at: Date | null): number | null => at?.getTime() ?? null;
+
+const lotIn = (l: PortionRow, species: SpeciesRegistry): PailView['lots'][number] => ({
+  id: l.id,
+  words: `${species.byKey(l.speciesKey).name}${l.variety ? ` ‘${l.variety}’` : ''}, lot ${lotLabel(l)}, ${l.stemsLeft} stems`,
+  colour: l.colour,
+  stems: l.stemsLeft,
+});
+
 function viewOf(pail: PailRow, around: Around): PailView {
   const { lots, species } = around;
   const water = waterNow(pail, around);
@@ -71,15 +80,10 @@ function viewOf(pail: PailRow, around: Around): PailView {
     looked: looksAt(around.looks, pail.fillId).at(-1)?.kind ?? null,
     solution: pail.solution ? SOLUTIONS[pail.solution as SolutionKey].name : null,
     tempC: pail.fillTempC,
-    filledAt: pail.filledAt?.getTime() ?? null,
-    sanitisedAt: pail.sanitisedAt?.getTime() ?? null,
-    contactUntil: pail.contactUntil?.getTime() ?? null,
-    lots: lots.map((l) => ({
-      id: l.id,
-      words: `${species.byKey(l.speciesKey).name}${l.variety ? ` ‘${l.variety}’` : ''}, lot ${lotLabel(l)}, ${l.stemsLeft} stems`,
-      colour: l.colour,
-      stems: l.stemsLeft,
-    })),
+    filledAt: msOf(pail.filledAt),
+    sanitisedAt: msOf(pail.sanitisedAt),
+    contactUntil: msOf(pail.contactUntil),
+    lots: lots.map((l) => lotIn(l, species)),
   };
 }
 

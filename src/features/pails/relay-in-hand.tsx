@@ -41,6 +41,34 @@ interface PassProps {
   readonly onDone: (to: To, pails: readonly PailView[]) => void;
 }
 
+/** What goes into the pails of a pass: the first dose, or what is poured on, boosted or not. */
+function goesIn({ doseMl, ppmAtStart }: JobPass, number: number, dose: string): string {
+  const ppm = Math.round(ppmAtStart);
+  if (number === 1) return `${dose}, water on top: ${ppm} ppm.`;
+  return doseMl > 0
+    ? `Pour it on, and ${dose} more: back to ${ppm} ppm.`
+    : `Pour it on: about ${ppm} ppm still.`;
+}
+
+/** The strip of a pass: as it was read, or to be read while its pails come out. */
+function Strip({
+  relayId,
+  pass,
+  number,
+  isComingOut,
+}: Pick<PassProps, 'relayId' | 'pass' | 'number'> & { isComingOut: boolean }) {
+  const { ppmAtEnd, readPpm } = pass;
+  if (ppmAtEnd === undefined) return null;
+  if (readPpm !== undefined)
+    return (
+      <p>
+        Strip: <strong>{Math.round(readPpm)} ppm</strong>{' '}
+        <span className="soft">({Math.round(ppmAtEnd)} predicted); what follows is reckoned from it.</span>
+      </p>
+    );
+  return isComingOut && <StripForm relayId={relayId} pass={{ ...pass, ppmAtEnd }} number={number - 1} />;
+}
+
 /** One pass: its pails, what goes in, its clock, and what is done next with all of them. */
 function Pass({ relayId, pass, number, product, pails, waits, onDone }: PassProps) {
   const now = useShopNow();
@@ -48,15 +76,6 @@ function Pass({ relayId, pass, number, product, pails, waits, onDone }: PassProp
   const next = nextOf(pails);
   const dose = told('ml', Math.round(pass.doseMl));
   const until = Math.max(0, ...pails.map((p) => p.contactUntil ?? 0));
-  const ppm = Math.round(pass.ppmAtStart);
-  const { ppmAtEnd, readPpm } = pass;
-  const mayRead = ppmAtEnd !== undefined && readPpm === undefined && next?.to === 'sanitised';
-  const what =
-    number === 1
-      ? `${dose} of ${product}, water on top: ${ppm} ppm.`
-      : pass.doseMl > 0
-        ? `Pour it on, and ${dose} of ${product} more: back to ${ppm} ppm.`
-        : `Pour it on: about ${ppm} ppm still.`;
   return (
     <li className={css.pass} data-done={next === null || undefined}>
       <p>
@@ -65,15 +84,9 @@ function Pass({ relayId, pass, number, product, pails, waits, onDone }: PassProp
         </strong>{' '}
         {next === null && <span className="soft">done</span>}
       </p>
-      {next && <p className="soft">{what}</p>}
+      {next && <p className="soft">{goesIn(pass, number, `${dose} of ${product}`)}</p>}
       {until > 0 && now !== null && <p className="big">{clockWords(until, now).words}</p>}
-      {readPpm !== undefined && ppmAtEnd !== undefined && (
-        <p>
-          Strip: <strong>{Math.round(readPpm)} ppm</strong>{' '}
-          <span className="soft">({Math.round(ppmAtEnd)} predicted); what follows is reckoned from it.</span>
-        </p>
-      )}
-      {mayRead && <StripForm relayId={relayId} pass={{ ...pass, ppmAtEnd }} number={number - 1} />}
+      <Strip relayId={relayId} pass={pass} number={number} isComingOut={next?.to === 'sanitised'} />
       {next && !(waits && next.to === 'contact') && (
         <Button variant={waits ? 'plain' : 'main'} onClick={() => onDone(next.to, next.pails)}>
           {BUTTON[next.to]}, {next.pails.length === 1 ? 'this one' : `these ${next.pails.length}`}

@@ -40,11 +40,51 @@ interface Props {
   readonly today: string;
 }
 
+/** How many to start at once, what that takes, and what it saves against filling all of them. */
+function Takes({
+  job,
+  mode,
+  learnt,
+}: {
+  job: ReturnType<typeof relayJob>;
+  mode: RelayMode;
+  learnt: LearntDemand;
+}) {
+  const { told } = useMeasures();
+  const dose = (ml: number): string => (ml < 1000 ? told('ml', Math.round(ml)) : told('litres', ml / 1000));
+  const { allAtOnce: all } = job;
+  return (
+    <>
+      <p>
+        <span className="big">Start {job.passes[0]?.pailIds.length}</span>{' '}
+        <span className="soft">
+          {job.passes.length === 1 ? 'in one pass' : `in ${job.passes.length} passes`}
+        </span>
+      </p>
+      <p>
+        {dose(job.stockMl)} of {job.product} in {told('litres', Math.round(job.litres))}, {span(job.minutes)}{' '}
+        after {span(job.scrubMinutes)} of scrubbing.
+      </p>
+      {mode === 'relay' && job.litres < all.litres && (
+        <p className="soft">
+          All filled at once: {dose(all.stockMl)}, {told('litres', Math.round(all.litres))},{' '}
+          {span(all.minutes)}.
+        </p>
+      )}
+      {learnt.readings > 0 && (
+        <p className="soft">
+          Planned with {Math.round(learnt.mg)} mg of chlorine for the wall of such a pail of 10 L:{' '}
+          {learnt.tableMg} by the table, moved by {learnt.readings}{' '}
+          {learnt.readings === 1 ? 'strip' : 'strips'} of yours.
+        </p>
+      )}
+    </>
+  );
+}
+
 /** Washes many pails with one solution: how many to start at once, what it takes, and what it saves. */
 export function RelayPanel({ dirty, sanitiser, learnt, today }: Props) {
   const { act } = useActions();
-  const { told } = useMeasures();
-  const dose = (ml: number): string => (ml < 1000 ? told('ml', Math.round(ml)) : told('litres', ml / 1000));
   const [isOpen, { toggle }] = useDisclosure(false);
   const [count, setCount] = useState(dirty.length);
   const [people, setPeople] = useState(1);
@@ -63,7 +103,6 @@ export function RelayPanel({ dirty, sanitiser, learnt, today }: Props) {
     const outcome = await act('pails/relay-begin', { pailIds, dirt, people, taps, mode });
     setProblem(outcome.ok ? null : outcome.message);
   };
-  const { allAtOnce: all } = job;
   return (
     <section aria-label="Wash many together" className={css.relay}>
       <Button onClick={toggle} aria-expanded={isOpen}>
@@ -101,29 +140,7 @@ export function RelayPanel({ dirty, sanitiser, learnt, today }: Props) {
             </Group>
           </Group>
           <Choices label="How" value={mode} onChange={setMode} options={MODES} />
-          <p>
-            <span className="big">Start {job.passes[0]?.pailIds.length}</span>{' '}
-            <span className="soft">
-              {job.passes.length === 1 ? 'in one pass' : `in ${job.passes.length} passes`}
-            </span>
-          </p>
-          <p>
-            {dose(job.stockMl)} of {job.product} in {told('litres', Math.round(job.litres))},{' '}
-            {span(job.minutes)} after {span(job.scrubMinutes)} of scrubbing.
-          </p>
-          {mode === 'relay' && job.litres < all.litres && (
-            <p className="soft">
-              All filled at once: {dose(all.stockMl)}, {told('litres', Math.round(all.litres))},{' '}
-              {span(all.minutes)}.
-            </p>
-          )}
-          {learnt[dirt].readings > 0 && (
-            <p className="soft">
-              Planned with {Math.round(learnt[dirt].mg)} mg of chlorine for the wall of such a pail of 10 L:{' '}
-              {learnt[dirt].tableMg} by the table, moved by {learnt[dirt].readings}{' '}
-              {learnt[dirt].readings === 1 ? 'strip' : 'strips'} of yours.
-            </p>
-          )}
+          <Takes job={job} mode={mode} learnt={learnt[dirt]} />
           {!job.isSanitised && (
             <Feedback isAlert>
               This does not sanitise them: the solution is too weak or too short on the wall.

@@ -36,6 +36,8 @@ const DUE_SHOWN = 60;
 const DUE_COUNTED_TO = 999;
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 
+type Search = Readonly<Record<string, string | string[] | undefined>>;
+
 /** Where the page before ended, as its link says it; null for the first page, or where the link is broken. */
 function beforeOf(told: unknown): ArrangementsBefore | null {
   const [madeAt = '', id = ''] = typeof told === 'string' ? told.split('_') : [];
@@ -43,109 +45,140 @@ function beforeOf(told: unknown): ArrangementsBefore | null {
   return UUID.test(id) && !Number.isNaN(at.getTime()) ? { madeAt: at, id } : null;
 }
 
-/** What do we tell the customer: the card itself, as it will print. */
-export async function SendOffPage({ search }: { search: Record<string, string | string[] | undefined> }) {
-  const asked =
-    typeof search.arrangement === 'string' && UUID.test(search.arrangement) ? search.arrangement : null;
-  const goesTo = search.to === 'public' ? 'public' : 'home';
-  const asksFor = LANGUAGES.find((code) => code === search.in);
-  const before = beforeOf(search.before);
-  const { due, dueCount, made, card, chosen, about } = await inMyShop(async (trx, me, at) => {
+/** What the address asks for: an arrangement, who gets its card, in which language, and which page of the list. */
+function askedOf(search: Search) {
+  const { arrangement } = search;
+  return {
+    arrangementId: typeof arrangement === 'string' && UUID.test(arrangement) ? arrangement : null,
+    goesTo: search.to === 'public' ? ('public' as const) : ('home' as const),
+    language: LANGUAGES.find((code) => code === search.in),
+    before: beforeOf(search.before),
+  };
+}
+type Asked = ReturnType<typeof askedOf>;
+
+/** Reads what was made, and of the one that is shown what its card is written from. */
+const read = ({ arrangementId, before }: Asked) =>
+  inMyShop(async (trx, me, at) => {
     const [due, made, wanted, dueCount, { schools }] = await Promise.all([
       before ? [] : manyWithoutCard(trx, DUE_SHOWN),
       manyWithCard(trx, SHOWN, before),
-      asked ? maybeArrangement(trx, asked) : undefined,
+      arrangementId ? maybeArrangement(trx, arrangementId) : undefined,
       countWithoutCard(trx, DUE_COUNTED_TO),
       once(trx, houseOf),
     ]);
     const first = due[0] ?? made[0];
     const chosen = wanted ?? (first ? ((await maybeArrangement(trx, first.id)) ?? null) : null);
-    if (!chosen) return { due, dueCount, made, card: undefined, chosen: null, about: null };
+    const list = { due, dueCount, made, at, timeZone: me.shop.timeZone };
+    if (!chosen) return { list, shown: null };
     const [card, lines, stays, details] = await Promise.all([
       chosen.cardId ? maybeCard(trx, chosen.cardId) : undefined,
       manyArrangementLines(trx, chosen.id),
       staysOfArrangement(trx, chosen),
       shopDetails(trx),
     ]);
-    return {
-      due,
-      dueCount,
-      made,
-      card,
-      chosen,
-      about: { lines, stays, schools, details, shop: me.shop, species: me.species, at },
-    };
+    return { list, shown: { chosen, card, lines, stays, schools, details, me, at } };
   });
-  // Worked out once nothing is held any more: a forecast takes longer than a page may keep a connection.
-  const draft =
-    about &&
-    (card?.card ??
-      cardFor(
-        { ...chosen, lines: about.lines },
-        await forecastWaiting(chosen, about.stays, about.at),
-        about.details,
-        about.species,
-        localMoment(about.at, about.shop.timeZone),
-        about.schools,
-        goesTo,
-        tagOf(asksFor ?? about.details.language, about.details.units),
-      ));
-  const language = asksFor ?? about?.details.language ?? 'en';
-  if (!chosen || !draft)
-    return (
-      <section>
-        <h1>Nothing has been made yet</h1>
-        <p style={{ margin: '14px 0 24px' }}>
-          A card is written for an arrangement: for its stems, its vessel and its days.
-        </p>
-        <LinkButton href="/make">Make one</LinkButton>
-      </section>
-    );
+type Shown = NonNullable<Awaited<ReturnType<typeof read>>['shown']>;
+
+/**
+ * The card as it was issued, or as it would be today. Worked out once nothing is held any more: a
+ * forecast takes longer than a page may keep a connection.
+ */
+async function draftOf(shown: Shown, { goesTo, language }: Asked) {
+  const { chosen, card, lines, stays, schools, details, me, at } = shown;
+  if (card) return card.card;
+  return cardFor(
+    { ...chosen, lines },
+    await forecastWaiting(chosen, stays, at),
+    details,
+    me.species,
+    localMoment(at, me.shop.timeZone),
+    schools,
+    goesTo,
+    tagOf(language ?? details.language, details.units),
+  );
+}
+
+function NothingMade() {
+  return (
+    <section>
+      <h1>Nothing has been made yet</h1>
+      <p style={{ margin: '14px 0 24px' }}>
+        A card is written for an arrangement: for its stems, its vessel and its days.
+      </p>
+      <LinkButton href="/make">Make one</LinkButton>
+    </section>
+  );
+}
+
+/** What was made: what waits for its card first, then what has one, the newest at the top. */
+function MadeList({
+  list: { due, dueCount, made, at, timeZone },
+  chosenId,
+  isLater,
+}: {
+  list: Awaited<ReturnType<typeof read>>['list'];
+  chosenId: string;
+  /** A page after the first. */
+  isLater: boolean;
+}) {
   const row = (a: ArrangementRow) => (
     <li key={a.id}>
       <Link
         className={css.row}
         href={`/send-off?arrangement=${a.id}`}
-        aria-current={a.id === chosen.id ? 'true' : undefined}
+        aria-current={a.id === chosenId ? 'true' : undefined}
       >
         <strong>{a.name}</strong>
         <span className={a.cardId ? 'soft' : css.todo}>{a.cardId ? 'card issued' : 'no card yet'}</span>
         <span className="soft">
-          {a.stems} stems, {a.vesselKind}, made {madeWords(a.madeAt, about.at, about.shop.timeZone)}
+          {a.stems} stems, {a.vesselKind}, made {madeWords(a.madeAt, at, timeZone)}
         </span>
       </Link>
     </li>
   );
   const last = made.at(-1);
   return (
+    <section aria-label="Made">
+      <VisuallyHidden component="h1">Send-off</VisuallyHidden>
+      <h2>Made</h2>
+      <ul className="rowlist">
+        {due.map(row)}
+        {dueCount > due.length && due.length > 0 && (
+          <li className="soft">
+            {dueCount - due.length} more wait for their card; they come up as these are done.
+          </li>
+        )}
+        {made.map(row)}
+      </ul>
+      <Group component="nav" gap="0.625rem" align="stretch" mt="0.875rem" aria-label="Pages of what was made">
+        {isLater && <LinkButton href="/send-off">Newest</LinkButton>}
+        {last && made.length === SHOWN && (
+          <LinkButton href={`/send-off?before=${last.madeAt.toISOString()}_${last.id}`}>Earlier</LinkButton>
+        )}
+      </Group>
+    </section>
+  );
+}
+
+/** What do we tell the customer: the card itself, as it will print. */
+export async function SendOffPage({ search }: { search: Search }) {
+  const asked = askedOf(search);
+  const { list, shown } = await read(asked);
+  if (!shown) return <NothingMade />;
+  const draft = await draftOf(shown, asked);
+  const { card, chosen, details } = shown;
+  const issuing = {
+    arrangementId: chosen.id,
+    goesTo: asked.goesTo,
+    language: asked.language ?? details.language,
+  };
+  return (
     <div className={css.sendOff}>
-      <section aria-label="Made">
-        <VisuallyHidden component="h1">Send-off</VisuallyHidden>
-        <h2>Made</h2>
-        <ul className="rowlist">
-          {due.map(row)}
-          {dueCount > due.length && due.length > 0 && (
-            <li className="soft">
-              {dueCount - due.length} more wait for their card; they come up as these are done.
-            </li>
-          )}
-          {made.map(row)}
-        </ul>
-        <Group
-          component="nav"
-          gap="0.625rem"
-          align="stretch"
-          mt="0.875rem"
-          aria-label="Pages of what was made"
-        >
-          {before && <LinkButton href="/send-off">Newest</LinkButton>}
-          {last && made.length === SHOWN && (
-            <LinkButton href={`/send-off?before=${last.madeAt.toISOString()}_${last.id}`}>Earlier</LinkButton>
-          )}
-        </Group>
-      </section>
+      <MadeList list={list} chosenId={chosen.id} isLater={asked.before !== null} />
       <section aria-label="The card" className={css.cardSide}>
-        {!card && <CardChoice arrangementId={chosen.id} goesTo={goesTo} language={language} />}
+        {!card && <CardChoice {...issuing} />}
         <CardSheet issued={draft} />
         <p className="soft">
           {card ? 'Kept as it was issued; print it again at will.' : 'A draft, as it would print today.'}
@@ -160,10 +193,10 @@ export async function SendOffPage({ search }: { search: Record<string, string | 
             <Button component="a" href={`/card/${card.id}/pdf`}>
               A6 PDF
             </Button>
-            <IssueButton arrangementId={chosen.id} goesTo={goesTo} language={language} again />
+            <IssueButton {...issuing} again />
           </div>
         ) : (
-          <IssueButton arrangementId={chosen.id} goesTo={goesTo} language={language} again={false} />
+          <IssueButton {...issuing} again={false} />
         )}
       </ActionBar>
     </div>
