@@ -100,15 +100,24 @@ test('a rescue that fails: apart, heat, its own pail, the morning, and the bin',
   // The same lot still, in two portions: six of it go another way.
   const apart = apartOf(page);
   const link = page.getByRole('link', { name: /Lisianthus ‘Ebb’ lot \d+·2, 6/ });
-  // Handed out already, or in the list below until the plan hands it out.
-  await expect(async () => {
-    if (!(await apart.isVisible())) await link.click({ timeout: 1000 });
-    await expect(apart).toBeVisible({ timeout: 5000 });
-  }).toPass();
+  // Handed out already, or in the list below: before the plan hands it out, and while its clock runs.
+  const inHand = () =>
+    expect(async () => {
+      if (!(await apart.isVisible())) await link.click({ timeout: 1000 });
+      await expect(apart).toBeVisible({ timeout: 5000 });
+    }).toPass();
+  await inHand();
   await expect(apart.getByRole('heading', { level: 2 })).toContainText('Cut 3 cm, slanted, under water');
-  await tapThrough(apart, ['Cut', 'In the hot water', 'Out of the hot water']);
+  await tapThrough(apart, ['Cut', 'In the hot water']);
+  await expect(next(page).getByRole('link', { name: /·2.*in hot water, then out/s })).toBeVisible();
+  await inHand();
+  await tapThrough(apart, ['Out of the hot water']);
   await sayYes(page);
-  await tapThrough(apart, [POURED, EARLY]);
+  await tapThrough(apart, [POURED]);
+  await expect(next(page).getByRole('link', { name: /·2.*drinking/s })).toBeVisible();
+  await inHand();
+  await tapThrough(apart, [EARLY]);
+  await inHand();
   await tapThrough(apart, ['Hanging', 'They hang: what now']);
   await expect(apart.getByText(/look in the morning/)).toBeVisible();
   await tapThrough(apart, ['Hanging', 'They hang: what now']);
