@@ -1,3 +1,4 @@
+import { pdfPages } from '../support/pdf-text';
 import { expect } from '@playwright/test';
 import { expectNothingSerious, signInAs, signInAsManager, takeBack, test } from '../support/shop-floor';
 
@@ -105,6 +106,16 @@ test('a pail that is not sanitised is filled with a reason, which stands in the 
   expect(csv.at(-1)).toMatch(/,filled,Wen,.*the van is at the door.*,filled unsanitised$/);
   const told = /(\d+) lines in all/.exec(await page.locator('main').innerText());
   expect(csv).toHaveLength(Number(told?.[1]) + 1);
+  // The same on paper, read back by another program: every line of it, its gaps, its sums.
+  const pages = pdfPages(await (await page.request.get('/desk/proof.pdf')).body());
+  const paper = pages.join(' ');
+  expect(paper).toContain(`${told?.[1]} lines in all`);
+  expect(paper).toMatch(/Gaps: .*filled unsanitised \(\d+\)/);
+  expect(paper).toMatch(/filled [^.]*the van is at the door Wen filled unsanitised/);
+  expect(paper.match(/ (sanitised|filled|changed|looked at) /g)?.length).toBeGreaterThanOrEqual(
+    Number(told?.[1]),
+  );
+  expect(pages.at(-1)).toContain(`page ${pages.length} of ${pages.length}`);
 });
 
 test('what water cost is told by week, pail and lot; a pail tells what stood in it and how its count went', async ({

@@ -13,6 +13,7 @@ import { predictLot } from '@/core/vase-life/predict-lot';
 import type { Arrival, LotForecast, LotInput } from '@/core/vase-life/types';
 import type { IssuedCard } from '@/core/care/card-for';
 import type { ClaimSheet } from '../documents/claim-sheet';
+import type { ProofSheet } from '../documents/proof-sheet';
 
 /** A lot's days left from now, and how it stands now. */
 export interface LotNow {
@@ -79,6 +80,8 @@ export const JOBS = {
   // What lays documents out is large, and read by the thread that needs it.
   'claim-sheet': async (sheet: ClaimSheet): Promise<Uint8Array<ArrayBuffer>> =>
     (await import('../documents/claim-sheet')).claimSheetPdf(sheet),
+  'proof-sheet': async (sheet: ProofSheet): Promise<Uint8Array<ArrayBuffer>> =>
+    (await import('../documents/proof-sheet')).proofSheetPdf(sheet),
   'care-card': async (issued: IssuedCard): Promise<Uint8Array<ArrayBuffer>> =>
     (await import('../documents/care-card')).careCardPdf(issued),
 } as const;

@@ -17,6 +17,7 @@ const LANE: Readonly<Record<JobName, Lane>> = {
   habits: 'forecasts',
   journeys: 'documents',
   'claim-sheet': 'documents',
+  'proof-sheet': 'documents',
   'care-card': 'documents',
 };
 /** More than so many waiting is more than is answered in time: whoever comes then is told to come again. */

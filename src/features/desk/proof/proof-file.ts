@@ -2,19 +2,30 @@ import 'server-only';
 import Papa from 'papaparse';
 import { defused } from '@/core/csv/defused';
 import { inZone, now } from '@/server/clock';
+import type { ProofSheet } from '@/server/documents/proof-sheet';
 import { maybeInMyShop } from '@/server/session';
 import { hygieneProof, periodOf } from './hygiene-proof';
 
 const FIELDS = ['at', 'pail', 'what', 'who', 'how', 'contact_minutes', 'hours_of_use', 'gap'];
 
-/** The proof of a period as CSV, times in UTC; null when nobody is signed in. */
-export async function proofCsv(search: Readonly<Record<string, unknown>>): Promise<string | null> {
-  const proof = await maybeInMyShop((trx, me) => {
-    const { timeZone } = me.shop;
-    return hygieneProof(trx, periodOf(search, inZone(now(), timeZone).date), timeZone, now());
+type Search = Readonly<Record<string, unknown>>;
+
+/** The proof of a period as an inspector has it on paper; null when nobody is signed in. */
+export async function proofSheet(search: Search): Promise<ProofSheet | null> {
+  const at = now();
+  return maybeInMyShop(async (trx, me) => {
+    const { name, timeZone } = me.shop;
+    const period = periodOf(search, inZone(at, timeZone).date);
+    const proof = await hygieneProof(trx, period, timeZone, at);
+    return { shopName: name, timeZone, language: me.language, period, madeAt: at.getTime(), proof };
   });
-  if (!proof) return null;
-  const data = proof.rows.map((r) =>
+}
+
+/** The same as CSV, times in UTC; null when nobody is signed in. */
+export async function proofCsv(search: Search): Promise<string | null> {
+  const sheet = await proofSheet(search);
+  if (!sheet) return null;
+  const data = sheet.proof.rows.map((r) =>
     defused({
       at: new Date(r.at).toISOString(),
       pail: r.pail,

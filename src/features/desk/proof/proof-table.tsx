@@ -1,6 +1,6 @@
 'use client';
 import { Button } from '@mantine/core';
-import { IconFileTypeCsv } from '@tabler/icons-react';
+import { IconFileTypeCsv, IconFileTypePdf } from '@tabler/icons-react';
 import { DeskTable, type DeskColumn } from '@/shell/desk-table';
 import css from '../desk.module.css';
 import type { Period } from './hygiene-proof';
@@ -49,7 +49,7 @@ export function ProofTable({ rows, period, hasMore }: Props) {
   const { from, to } = period;
   return (
     <DeskTable label="The proof" columns={COLUMNS} records={rows} empty="Nothing was done with pails then.">
-      {hasMore && <span className="soft">The last 200 lines; the file has them all.</span>}
+      {hasMore && <span className="soft">The last 200 lines; the CSV has them all.</span>}
       <Button
         component="a"
         variant="quiet"
@@ -57,6 +57,14 @@ export function ProofTable({ rows, period, hasMore }: Props) {
         leftSection={<IconFileTypeCsv aria-hidden />}
       >
         As CSV
+      </Button>
+      <Button
+        component="a"
+        variant="quiet"
+        href={`/desk/proof.pdf?${new URLSearchParams({ from, to })}`}
+        leftSection={<IconFileTypePdf aria-hidden />}
+      >
+        As PDF, for an inspector
       </Button>
     </DeskTable>
   );
