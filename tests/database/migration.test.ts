@@ -6,6 +6,7 @@ import { migrate } from '@/data/migrate';
 import { up as speciesTraits } from '@/data/migrations/0011-species-traits';
 import { act, be, openStep, portionOf, portionsOf, SURE } from '../support/acting';
 import { olderShop, type TestShop } from '../support/database';
+import { manyClaims } from '../support/claims';
 import { stage } from '../support/stage';
 
 jest.mock('@/server/session', () => jest.requireActual<object>('../support/stage')['stagedSession' as never]);
@@ -106,6 +107,16 @@ test('what was claimed twice is marked and stands; from now on it is refused', a
       .raw(`insert into claim (id, shop_id, number, delivery_id, lot_id, kind, words, stems, opened_at, opened_by, due_at, moved_at)
       select gen_random_uuid(), shop_id, 99, delivery_id, lot_id, kind, words, 1, opened_at, opened_by, due_at, moved_at from claim where number = 1`),
   ).rejects.toMatchObject({ constraint: 'claim_once' });
+});
+
+test('a claim that was written in English is read as it was written; one that says nothing is refused', async () => {
+  const written = await shop.owner('claim').orderBy('number').pluck('words');
+  const read = await shop.inside((trx) => manyClaims(trx));
+  expect([...read].sort((a, b) => a.number - b.number).map((c) => c.says)).toEqual(written);
+  expect(written.every((words) => typeof words === 'string' && words !== '')).toBe(true);
+  await expect(shop.owner('claim').update({ words: null })).rejects.toMatchObject({
+    constraint: 'claim_says_something',
+  });
 });
 
 test('pails are told apart by their labels, in their shop', async () => {
