@@ -33,10 +33,10 @@ export const theme = createTheme({
     Modal: {
       defaultProps: { centered: true, withCloseButton: false, transitionProps: { duration: 0 } },
       classNames: {
-        content: kit.overlay,
-        header: kit.overlayHead,
-        title: kit.overlayTitle,
-        body: kit.overlayBody,
+        content: kit.dialog,
+        header: kit.dialogHead,
+        title: kit.dialogTitle,
+        body: kit.dialogBody,
         overlay: kit.overlay,
       },
     },
