@@ -1,7 +1,7 @@
 // npm run restore: a backup in the place of what stands here, which is backed up before.
 import { existsSync } from 'node:fs';
 import path from 'node:path';
-import { backUp, backupsIn, restoreFrom } from './lib/backup.mjs';
+import { backUp, backupsIn, beforeChanges, restoreFrom } from './lib/backup.mjs';
 import { STATE, tellFault } from './lib/paths.mjs';
 import { runningCopy } from './lib/running.mjs';
 import { besideShop, shopTask } from './lib/shop-cluster.mjs';
@@ -20,7 +20,7 @@ const [file] = process.argv.slice(2).filter((a) => !a.startsWith('--'));
 const folder = path.join(STATE, 'backups');
 try {
   if (!file || !existsSync(file)) {
-    const known = backupsIn(folder);
+    const known = [...backupsIn(folder), ...backupsIn(beforeChanges(folder))];
     throw new Error(
       `Which backup? Nothing was changed.\n${known.length > 0 ? `Here are:\n${known.join('\n')}` : `There is none in ${folder}.`}`,
     );
@@ -35,7 +35,7 @@ try {
   await shopTask('prepare', { HUSH_PAIL_DEMO: 'none' });
   await besideShop(async (url) => {
     // None goes for it: the one that is to come back may be the oldest.
-    const before = await backUp(url, folder, { at: new Date(), keep: Infinity });
+    const before = await backUp(url, beforeChanges(folder), { at: new Date(), keep: Infinity });
     console.log(`What stood here is kept: ${before.file}`);
     const contents = await restoreFrom(url, file);
     console.log(`${Object.keys(contents).length} tables are back. Start the shop: npm start`);

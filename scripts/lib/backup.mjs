@@ -72,6 +72,9 @@ const dropped = (url, database) =>
 
 const sumOf = (file) => createHash('sha256').update(readFileSync(file)).digest('hex');
 
+/** Those made before something is changed or replaced stand apart: the daily ones never push them out. */
+export const beforeChanges = (folder) => path.join(folder, 'before-changes');
+
 /** The backups in a folder, the newest first. */
 export function backupsIn(folder) {
   try {

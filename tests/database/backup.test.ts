@@ -4,6 +4,7 @@ import path from 'node:path';
 import {
   backUp,
   backupsIn,
+  beforeChanges,
   contentsOf,
   hasOwnShop,
   isBackupDue,
@@ -93,7 +94,11 @@ test('before its shape changes an own shop is backed up; a demo alone, or one of
     expect(await hasOwnShop(older.ownerUrl)).toBe(true);
     const kept = await backedUpBefore(older.owner, older.ownerUrl, folder);
     expect(kept).toMatch(/\.dump$/);
-    expect(backupsIn(folder)).toContain(kept);
+    expect(backupsIn(beforeChanges(folder))).toEqual([kept]);
+    // Daily ones go by their own number, and never for it: it is the way back from a change.
+    for (const minute of [20, 21, 22]) await backUp(url, folder, at(minute));
+    expect(backupsIn(folder)).toHaveLength(2);
+    expect(backupsIn(beforeChanges(folder))).toEqual([kept]);
     await migrate(older.owner);
     expect(await backedUpBefore(older.owner, older.ownerUrl, folder)).toBeNull();
   } finally {
