@@ -52,12 +52,14 @@ export interface FillStood {
   readonly reason: string | null;
   /** Whoever did what it was filled by; nobody where the record tells it otherwise. */
   readonly who: string | null;
+  /** Keys of the species that stood in it. */
+  readonly species: readonly string[];
 }
 
 export async function manyFillsStood(trx: Trx, { from, before }: Span): Promise<FillStood[]> {
   const { rows } = await trx.raw<{ rows: FillStood[] }>(
     `select p.name as pail, f.filled_at as "filledAt", f.emptied_at as "emptiedAt", f.solution, f.start,
-            f.override_reason as reason, d.who
+            f.override_reason as reason, d.who, s.species
        from pail_fill f
        join pail p on p.id = f.pail_id
        left join lateral (
@@ -65,6 +67,10 @@ export async function manyFillsStood(trx: Trx, { from, before }: Span): Promise<
            join person w on w.id = e.person_id left join person h on h.id = e.hands_id
           where e.at = f.filled_at and position(f.id::text in e.detail::text) > 0
           order by e.id limit 1) d on true
+       left join lateral (
+         select coalesce(array_agg(distinct l.species_key), '{}') as species from stay t
+           join portion o on o.id = t.portion_id join lot l on l.id = o.lot_id
+          where t.fill_id = f.id) s on true
       where f.filled_at < ? and (f.emptied_at is null or f.emptied_at >= ?)
       order by f.filled_at limit ?`,
     [before, from, MOST_ENTRIES],

@@ -1,10 +1,13 @@
 import fc from 'fast-check';
 import type { InputOf } from '@/core/actions/actions';
 import { USUAL_SANITISER } from '@/core/sanitising/sanitiser';
+import { SHIPPED_SPECIES } from '@/core/species/registry';
+import { manyFillsStood } from '@/data/hygiene';
 import { manyPails, type PailRow } from '@/data/pails';
 import { manyStripMeans, maybeOpenRelay } from '@/data/sanitising';
 import { manyWaterLooks } from '@/data/water-looks';
 import { waterLosses } from '@/core/hygiene/water-losses';
+import { hygieneProof } from '@/features/desk/proof/hygiene-proof';
 import { pailHistory } from '@/features/pails/one-pail/history';
 import { closePool } from '@/server/pool/pool';
 import type { SignedIn } from '@/server/session';
@@ -221,4 +224,28 @@ test('no order of taps from two tablets fills an unsanitised pail without a reas
     }),
     { numRuns: 25 },
   );
+});
+
+test('water that lilies stood in is proved by their own limit: three days of food, where others have four', async () => {
+  const HOUR_MS = 3_600_000;
+  const fills = await shop.inside((trx) =>
+    manyFillsStood(trx, { from: new Date(0), before: new Date(stage.at.getTime() + HOUR_MS) }),
+  );
+  const standing = fills.filter((f) => f.emptiedAt === null && f.solution !== 'plain');
+  const lilies = standing.find((f) => f.species.some((key) => key.startsWith('lily')));
+  const others = standing.find(
+    (f) => f.species.length > 0 && !f.species.some((key) => key.startsWith('lily')),
+  );
+  const gapOf = async (fill: typeof lilies, hours: number) => {
+    const at = new Date((fill?.filledAt.getTime() ?? 0) + hours * HOUR_MS);
+    const day = at.toISOString().slice(0, 10);
+    const { rows } = await shop.inside((trx) =>
+      hygieneProof(trx, { from: day, to: day }, { timeZone: 'UTC', species: SHIPPED_SPECIES }, at),
+    );
+    return rows.find((r) => r.pail === fill?.pail && r.what === 'changed')?.gap ?? null;
+  };
+  expect(await gapOf(lilies, 71)).toBeNull();
+  expect(await gapOf(lilies, 73)).toBe('water stood too long');
+  expect(await gapOf(others, 73)).toBeNull();
+  expect(await gapOf(others, 97)).toBe('water stood too long');
 });

@@ -3,6 +3,8 @@ import { addDays, daysBetween } from '@/core/calendar/dates';
 import { DAY_MS } from '@/core/calendar/spans';
 import { dayBeginsMs } from '@/core/calendar/zones';
 import { proofOf, type Proof } from '@/core/sanitising/proof';
+import type { SpeciesRegistry } from '@/core/species/registry';
+import { hasTrait } from '@/core/species/traits';
 import { longestUseHours } from '@/core/water/pail-water';
 import { SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
 import type { Trx } from '@/data/connection';
@@ -33,12 +35,16 @@ export function periodOf(search: Readonly<Record<string, unknown>>, today: strin
 export async function hygieneProof(
   trx: Trx,
   { from, to }: Period,
-  timeZone: string,
+  { timeZone, species }: { readonly timeZone: string; readonly species: SpeciesRegistry },
   now: Date,
 ): Promise<Proof> {
   const began = dayBeginsMs(from, timeZone);
   const before = dayBeginsMs(addDays(to, 1), timeZone);
   const span = { from: new Date(began), before: new Date(before) };
+  const isLily = (key: string): boolean => {
+    const found = species.find(key);
+    return found !== undefined && hasTrait(found, 'lily');
+  };
   const [entries, fills, { limits }] = await Promise.all([
     // A contact that ends in the period may have begun the day before.
     manyPailEntries(trx, { ...span, from: new Date(began - DAY_MS) }),
@@ -57,7 +63,7 @@ export async function hygieneProof(
         who: f.who ?? '',
         isClean: f.start === 'clean',
         reason: f.reason,
-        longestUseH: longestUseHours(f.solution as SolutionKey, false, limits),
+        longestUseH: longestUseHours(f.solution as SolutionKey, f.species.some(isLily), limits),
       })),
     },
     { from: began, before, now: now.getTime() },

@@ -16,7 +16,11 @@ export async function ProofPage({ search }: { search: Record<string, string | st
   const { proof, period, timeZone } = await inMyShop(async (trx, me, at) => {
     const { timeZone } = me.shop;
     const period = periodOf(search, inZone(at, timeZone).date);
-    return { period, timeZone, proof: await hygieneProof(trx, period, timeZone, at) };
+    return {
+      period,
+      timeZone,
+      proof: await hygieneProof(trx, period, { timeZone, species: me.species }, at),
+    };
   });
   const missing = GAPS.filter((gap) => proof.gaps[gap] > 0);
   const washed = proof.rows.filter((r) => r.what === 'sanitised').length;
