@@ -24,6 +24,7 @@ import * as waterTold from './migrations/0022-water-told';
 import * as strips from './migrations/0023-strips';
 import * as secondFactor from './migrations/0024-second-factor';
 import * as claimsAsMessages from './migrations/0025-claims-as-messages';
+import * as ownMeasure from './migrations/0026-own-measure';
 
 interface Migration {
   readonly name: string;
@@ -57,6 +58,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0023-strips', up: strips.up },
   { name: '0024-second-factor', up: secondFactor.up },
   { name: '0025-claims-as-messages', up: claimsAsMessages.up },
+  { name: '0026-own-measure', up: ownMeasure.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

@@ -6,14 +6,21 @@ import { newId } from './ids';
 
 /** What the shop says it sanitises with. */
 export async function maybeSanitiser(trx: Trx): Promise<Sanitiser | undefined> {
-  return trx('sanitiser').first<Sanitiser | undefined>({
+  const found = await trx('sanitiser').first<
+    (Omit<Sanitiser, 'cup'> & { cupName: string | null; cupMl: number | null }) | undefined
+  >({
     name: 'name',
     percent: 'percent',
     madeOn: 'made_on',
     storageC: 'storage_c',
     targetPpm: 'target_ppm',
     contactMin: 'contact_min',
+    cupName: 'cup_name',
+    cupMl: 'cup_ml',
   });
+  if (!found) return undefined;
+  const { cupName, cupMl, ...bottle } = found;
+  return { ...bottle, cup: cupName === null || cupMl === null ? null : { name: cupName, ml: cupMl } };
 }
 
 export async function setSanitiser(trx: Trx, shopId: string, s: Sanitiser): Promise<void> {
@@ -26,6 +33,8 @@ export async function setSanitiser(trx: Trx, shopId: string, s: Sanitiser): Prom
       storage_c: s.storageC,
       target_ppm: s.targetPpm,
       contact_min: s.contactMin,
+      cup_name: s.cup?.name ?? null,
+      cup_ml: s.cup?.ml ?? null,
     })
     .onConflict('shop_id')
     .merge();

@@ -10,6 +10,7 @@ import { waterLosses } from '@/core/hygiene/water-losses';
 import { hygieneProof } from '@/features/desk/proof/hygiene-proof';
 import { pailHistory } from '@/features/pails/one-pail/history';
 import { closePool } from '@/server/pool/pool';
+import { sanitiserOf } from '@/server/sanitiser';
 import type { SignedIn } from '@/server/session';
 import { COST_WEEKS, stemsAsStood, readWaterAsStood } from '@/server/water-costs';
 import { act, be, bookOf, does, later, until } from '../support/acting';
@@ -242,10 +243,22 @@ test('water that lilies stood in is proved by their own limit: three days of foo
     const { rows } = await shop.inside((trx) =>
       hygieneProof(trx, { from: day, to: day }, { timeZone: 'UTC', species: SHIPPED_SPECIES }, at),
     );
-    return rows.find((r) => r.pail === fill?.pail && r.what === 'changed')?.gap ?? null;
+    return rows.find((r) => r.pail === fill?.pail && r.what === 'not changed')?.gap ?? null;
   };
   expect(await gapOf(lilies, 71)).toBeNull();
   expect(await gapOf(lilies, 73)).toBe('water stood too long');
   expect(await gapOf(others, 73)).toBeNull();
   expect(await gapOf(others, 97)).toBe('water stood too long');
+});
+
+test('what the shop doses with is weighed once, told with every dose, and refused where it holds nothing', async () => {
+  await be('Ilse');
+  const cup = { name: 'cap', ml: 12.5 };
+  await act('shop/sanitiser', { ...USUAL_SANITISER, cup });
+  expect(await shop.inside((trx) => sanitiserOf(trx))).toEqual({ ...USUAL_SANITISER, cup });
+  expect(await does('shop/sanitiser', { ...USUAL_SANITISER, cup: { name: 'cap', ml: 0 } })).not.toBe('done');
+  expect(await does('shop/sanitiser', { ...USUAL_SANITISER, cup: { name: ' ', ml: 12 } })).not.toBe('done');
+  expect((await shop.inside((trx) => sanitiserOf(trx))).cup).toEqual(cup);
+  await act('shop/sanitiser', USUAL_SANITISER);
+  expect((await shop.inside((trx) => sanitiserOf(trx))).cup).toBeNull();
 });

@@ -160,6 +160,7 @@ const thingActions = {
       storageC: measure(-10, 50, '°C'),
       targetPpm: whole(20, 5000),
       contactMin: whole(1, 120),
+      cup: v.optional(v.nullable(v.strictObject({ name: someWords(20), ml: measure(0.5, 500, 'mL') })), null),
     }),
     result: v.null(),
     roles: MANAGER,

@@ -60,10 +60,10 @@ test('water that was changed in time is a line, too late a gap, and what stands 
     fill({ pail: '4', filledAt: AT('08:00') - 86_400_000 }),
   ];
   const { rows, gaps } = proofOf({ ...NONE, fills }, PERIOD);
-  expect(rows.map((r) => [r.pail, r.hours, r.gap])).toEqual([
-    ['1', 25, null],
-    ['2', 121, 'water stood too long'],
-    ['3', 135, 'water stood too long'],
+  expect(rows.map((r) => [r.pail, r.what, r.hours, r.gap])).toEqual([
+    ['1', 'changed', 25, null],
+    ['2', 'changed', 121, 'water stood too long'],
+    ['3', 'not changed', 135, 'water stood too long'],
   ]);
   expect(gaps['water stood too long']).toBe(2);
 });

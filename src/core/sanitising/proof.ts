@@ -56,7 +56,7 @@ export type Gap = (typeof GAPS)[number];
 export interface ProofRow {
   readonly at: number;
   readonly pail: string;
-  readonly what: 'sanitised' | 'filled' | 'changed' | 'looked at';
+  readonly what: 'sanitised' | 'filled' | 'changed' | 'not changed' | 'looked at';
   readonly who: string;
   /** Product with its strength and dose, the solution, the reason, or what was seen. */
   readonly how: string;
@@ -124,8 +124,8 @@ function fillRows(fill: Fill, from: number, before: number, now: number): ProofR
     rows.push({
       ...row,
       at: emptiedAt ?? Math.min(before - 1, now),
-      what: 'changed',
-      how: emptiedAt === null ? `${solution}, stands still` : solution,
+      what: emptiedAt === null ? 'not changed' : 'changed',
+      how: solution,
       hours: Math.round(hours * 10) / 10,
       gap: isOver ? 'water stood too long' : null,
     });

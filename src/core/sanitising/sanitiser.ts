@@ -1,4 +1,5 @@
 import { daysBetween } from '../calendar/dates';
+import type { Cup } from './cup';
 import { dilution, type Dilution } from './dilution';
 import type { WashDose } from './proof';
 
@@ -12,6 +13,8 @@ export interface Sanitiser {
   readonly storageC: number;
   readonly targetPpm: number;
   readonly contactMin: number;
+  /** What it is dosed with, where the shop weighed that once. */
+  readonly cup: Cup | null;
 }
 
 /** Until a shop says otherwise: thick household bleach, as it is sold (estimates). */
@@ -22,6 +25,7 @@ export const USUAL_SANITISER: Sanitiser = {
   storageC: 20,
   targetPpm: 200,
   contactMin: 10,
+  cup: null,
 };
 
 const DAYS_A_MONTH = 30.44;

@@ -74,7 +74,7 @@ export function PailRacks({ pails, chosenId, relay, sanitiser, learnt, today }: 
     <div className={css.pails}>
       <div>
         <VisuallyHidden component="h1">Pails</VisuallyHidden>
-        {relay && <RelayInHand relay={relay} pails={pails} />}
+        {relay && <RelayInHand relay={relay} pails={pails} cup={sanitiser.cup} />}
         <RoundPanel pails={pails} />
         {RACKS.map((rack) => {
           const on = pails.filter(rack.holds);

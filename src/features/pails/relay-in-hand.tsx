@@ -1,6 +1,7 @@
 'use client';
 import { Button, Group } from '@mantine/core';
 import { useState } from 'react';
+import { withCups, type Cup } from '@/core/sanitising/cup';
 import type { InputOf } from '@/core/actions/actions';
 import type { JobPass, RelayJob } from '@/core/sanitising/relay-job';
 import { useActions } from '@/shell/actions';
@@ -35,6 +36,8 @@ interface PassProps {
   readonly pass: JobPass;
   readonly number: number;
   readonly product: string;
+  /** What the shop doses with. */
+  readonly cup: Cup | null;
   readonly pails: readonly PailView[];
   /** Earlier passes are not done yet: what they pour on is not there. */
   readonly waits: boolean;
@@ -70,11 +73,11 @@ function Strip({
 }
 
 /** One pass: its pails, what goes in, its clock, and what is done next with all of them. */
-function Pass({ relayId, pass, number, product, pails, waits, onDone }: PassProps) {
+function Pass({ relayId, pass, number, product, cup, pails, waits, onDone }: PassProps) {
   const now = useShopNow();
   const { told } = useMeasures();
   const next = nextOf(pails);
-  const dose = told('ml', Math.round(pass.doseMl));
+  const dose = withCups(told('ml', Math.round(pass.doseMl)), pass.doseMl, cup);
   const until = Math.max(0, ...pails.map((p) => p.contactUntil ?? 0));
   return (
     <li className={css.pass} data-done={next === null || undefined}>
@@ -99,10 +102,11 @@ function Pass({ relayId, pass, number, product, pails, waits, onDone }: PassProp
 interface Props {
   readonly relay: { readonly id: string; readonly job: RelayJob };
   readonly pails: readonly PailView[];
+  readonly cup: Cup | null;
 }
 
 /** The relay that is being run: pass by pass, the same on every tablet. */
-export function RelayInHand({ relay: { id, job }, pails }: Props) {
+export function RelayInHand({ relay: { id, job }, pails, cup }: Props) {
   const { act } = useActions();
   const [said, setFeedback] = useState<string | null>(null);
   const passes = job.passes.map((pass) => pails.filter((p) => pass.pailIds.includes(p.id)));
@@ -132,6 +136,7 @@ export function RelayInHand({ relay: { id, job }, pails }: Props) {
             pass={pass}
             number={i + 1}
             product={job.product}
+            cup={cup}
             pails={passes[i] ?? []}
             waits={i > current}
             onDone={(to, of) => void logDone(to, of)}

@@ -2,6 +2,7 @@
 import { Button, Collapse, Group, Stack } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
 import { useState } from 'react';
+import { withCups, type Cup } from '@/core/sanitising/cup';
 import { DIRT, type Dirt } from '@/core/sanitising/figures';
 import { relayJob } from '@/core/sanitising/relay-job';
 import type { RelayMode } from '@/core/sanitising/relay';
@@ -45,10 +46,12 @@ function Takes({
   job,
   mode,
   learnt,
+  cup,
 }: {
   job: ReturnType<typeof relayJob>;
   mode: RelayMode;
   learnt: LearntDemand;
+  cup: Cup | null;
 }) {
   const { told } = useMeasures();
   const dose = (ml: number): string => (ml < 1000 ? told('ml', Math.round(ml)) : told('litres', ml / 1000));
@@ -62,8 +65,9 @@ function Takes({
         </span>
       </p>
       <p>
-        {dose(job.stockMl)} of {job.product} in {told('litres', Math.round(job.litres))}, {span(job.minutes)}{' '}
-        after {span(job.scrubMinutes)} of scrubbing.
+        {withCups(dose(job.stockMl), job.stockMl, cup)} of {job.product} in{' '}
+        {told('litres', Math.round(job.litres))}, {span(job.minutes)} after {span(job.scrubMinutes)} of
+        scrubbing.
       </p>
       {mode === 'relay' && job.litres < all.litres && (
         <p className="soft">
@@ -140,7 +144,7 @@ export function RelayPanel({ dirty, sanitiser, learnt, today }: Props) {
             </Group>
           </Group>
           <Choices label="How" value={mode} onChange={setMode} options={MODES} />
-          <Takes job={job} mode={mode} learnt={learnt[dirt]} />
+          <Takes job={job} mode={mode} learnt={learnt[dirt]} cup={sanitiser.cup} />
           {!job.isSanitised && (
             <Feedback isAlert>
               This does not sanitise them: the solution is too weak or too short on the wall.

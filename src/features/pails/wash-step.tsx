@@ -1,5 +1,6 @@
 'use client';
 import { Button, Kbd } from '@mantine/core';
+import { inCups } from '@/core/sanitising/cup';
 import { doseOf, type Sanitiser } from '@/core/sanitising/sanitiser';
 import { clockWords, useShopNow } from '@/shell/clock';
 import { useMeasures } from '@/shell/reader';
@@ -26,6 +27,18 @@ interface Props {
   readonly doIt: DoIt;
 }
 
+/** The dose in the shop's own measure; nothing where it has none. */
+function InCups({ doseMl, cup }: { doseMl: number; cup: Sanitiser['cup'] }) {
+  const told = inCups(doseMl, cup);
+  return (
+    told !== null && (
+      <p>
+        <strong>{told}</strong>
+      </p>
+    )
+  );
+}
+
 /** The dose for this pail from the bottle as it is now. */
 function Dose({ pail, sanitiser, today }: Omit<Props, 'doIt'>) {
   const { told } = useMeasures();
@@ -36,6 +49,7 @@ function Dose({ pail, sanitiser, today }: Omit<Props, 'doIt'>) {
         <span className="big">{told('ml', Math.round(stockMl))}</span>{' '}
         <span className="soft">of {sanitiser.name}</span>
       </p>
+      <InCups doseMl={stockMl} cup={sanitiser.cup} />
       <p>
         into the pail first, {told('litres', pail.sizeL)} of cold water on top: {sanitiser.targetPpm} ppm,{' '}
         {sanitiser.contactMin} minutes.

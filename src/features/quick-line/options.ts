@@ -1,4 +1,5 @@
 import { flawName } from '@/core/dock/flaws';
+import { withCups } from '@/core/sanitising/cup';
 import { doseOf, type Sanitiser } from '@/core/sanitising/sanitiser';
 import { measured } from '@/core/units/measures';
 import type { Meaning, QuickLot, QuickReading } from '@/core/quick-line/types';
@@ -75,8 +76,9 @@ const OPTIONS: { readonly [K in Meaning['kind']]: (meaning: Of<K>, around: Aroun
   dose: ({ litres }, { sanitiser, today, language }) => {
     const units = unitsOf(language);
     const { stockMl } = doseOf(sanitiser, litres, today);
+    const dose = withCups(measured('ml', Math.round(stockMl), units), stockMl, sanitiser.cup);
     return {
-      words: `${measured('ml', Math.round(stockMl), units)} of ${sanitiser.name} in ${measured('litres', litres, units)}`,
+      words: `${dose} of ${sanitiser.name} in ${measured('litres', litres, units)}`,
       note: `${sanitiser.targetPpm} ppm, ${sanitiser.contactMin} min; it goes in first, cold water on top; never near acid or food`,
       href: '/pails',
     };

@@ -103,7 +103,7 @@ export const shopHandlers: Handlers<keyof typeof shopActions> = {
   },
   'shop/sanitiser': {
     work: async ({ trx, action }, sanitiser) => {
-      const { madeOn, ...was } = await sanitiserOf(trx);
+      const { madeOn, cup, ...was } = await sanitiserOf(trx);
       await setSanitiser(trx, action.shopId, sanitiser);
       const { name, percent, targetPpm: ppm, contactMin: minutes } = sanitiser;
       await writeEntry(trx, action, {
@@ -111,7 +111,9 @@ export const shopHandlers: Handlers<keyof typeof shopActions> = {
         subjectKind: 'house',
         subjectId: action.shopId,
         says: m('record.sanitiser', { name, percent, ppm, minutes }),
-        detail: { was: { ...was, madeOn: madeOn ?? '' } },
+        detail: {
+          was: { ...was, madeOn: madeOn ?? '', cup: cup === null ? '' : `${cup.name}, ${cup.ml} mL` },
+        },
       });
       return null;
     },

@@ -12,6 +12,8 @@ import { Feedback } from '@/shell/feedback';
 import { useDone } from '../use-done';
 import { between, measureBetween, readMeasure } from './between';
 
+const holds = (ml: number): boolean => ml >= 0.5 && ml <= 500;
+
 const schemaIn = (units: Units) =>
   v.object({
     name: someText(1, 60, 'What does its label call it?'),
@@ -19,7 +21,29 @@ const schemaIn = (units: Units) =>
     storageC: measureBetween('tempC', -10, 50, units),
     targetPpm: between(20, 5000, 'ppm'),
     contactMin: between(1, 120, 'minutes'),
+    cupName: v.pipe(v.string(), v.trim(), v.maxLength(20, 'At most 20 letters.')),
+    cupMl: v.pipe(
+      v.string(),
+      v.check((text) => text.trim() === '' || holds(typedNumber(text)), 'From 0.5 to 500 mL.'),
+    ),
   });
+
+type Typed = v.InferOutput<ReturnType<typeof schemaIn>>;
+
+/** A measure has a name and a content, or neither: the field that lacks, and what it is asked. */
+function lackOfCup({ cupName, cupMl }: Typed): [string, string] | null {
+  if ((cupName === '') === (cupMl.trim() === '')) return null;
+  return cupName === '' ? ['cupName', 'What is it called?'] : ['cupMl', 'What does it hold? Weigh it once.'];
+}
+
+const bodyOf = (typed: Typed, units: Units) => ({
+  name: typed.name,
+  percent: typedNumber(typed.percent),
+  storageC: readMeasure('tempC', typed.storageC, units),
+  targetPpm: Math.round(typedNumber(typed.targetPpm)),
+  contactMin: Math.round(typedNumber(typed.contactMin)),
+  cup: typed.cupName === '' ? null : { name: typed.cupName, ml: typedNumber(typed.cupMl) },
+});
 
 interface Props {
   readonly sanitiser: Sanitiser;
@@ -38,16 +62,13 @@ export function SanitiserForm({ sanitiser, mayChange }: Props) {
     storageC: typedMeasure('tempC', sanitiser.storageC, units),
     targetPpm: String(sanitiser.targetPpm),
     contactMin: String(sanitiser.contactMin),
+    cupName: sanitiser.cup?.name ?? '',
+    cupMl: sanitiser.cup === null ? '' : String(sanitiser.cup.ml),
   });
   const save = async (typed: typeof form.values) => {
-    const was = await done('shop/sanitiser', {
-      name: typed.name,
-      madeOn,
-      percent: typedNumber(typed.percent),
-      storageC: readMeasure('tempC', typed.storageC, units),
-      targetPpm: Math.round(typedNumber(typed.targetPpm)),
-      contactMin: Math.round(typedNumber(typed.contactMin)),
-    });
+    const lacks = lackOfCup(typed);
+    if (lacks) return form.setFieldError(...lacks);
+    const was = await done('shop/sanitiser', { ...bodyOf(typed, units), madeOn });
     setSaved(was !== null);
   };
   const field = { disabled: !mayChange };
@@ -83,6 +104,13 @@ export function SanitiserForm({ sanitiser, mayChange }: Props) {
           {...field}
           {...form.getInputProps('contactMin')}
         />
+        <TextInput
+          label="Dosed by (cap, squeeze, stroke)"
+          placeholder="none: by mL"
+          {...field}
+          {...form.getInputProps('cupName')}
+        />
+        <TextInput label="It holds, mL" inputMode="decimal" {...field} {...form.getInputProps('cupMl')} />
       </SimpleGrid>
       {mayChange && (
         <Group mt="1rem">
