@@ -30,7 +30,7 @@ function Words({ onClose, shortcuts, ask }: Omit<Props, 'opened'>) {
   const router = useRouter();
   const { act } = useActions();
   const [text, setText] = useState('');
-  const [said, setFeedback] = useState<string | null>(null);
+  const [feedback, setFeedback] = useState<string | null>(null);
   const { options, problem } = useQuickAnswer(text);
   const list = useCombobox({ opened: true });
   const keyed = shortcutsFor(text);
@@ -102,7 +102,7 @@ function Words({ onClose, shortcuts, ask }: Omit<Props, 'opened'>) {
             </Combobox.Option>
           ))}
         </Combobox.Options>
-        <Feedback>{said ?? (keyed.length > 0 ? null : problem)}</Feedback>
+        <Feedback>{feedback ?? (keyed.length > 0 ? null : problem)}</Feedback>
       </Stack>
     </Combobox>
   );

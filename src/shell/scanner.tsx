@@ -60,7 +60,7 @@ function useScannedCode(onCode: (code: string) => void): void {
 export function Scanner() {
   const router = useRouter();
   const path = usePathname();
-  const [said, setFeedback] = useState('');
+  const [feedback, setFeedback] = useState('');
   useScannedCode((code) => {
     const at = path.startsWith('/bench') ? 'bench' : 'dock';
     void fetch(`/scan?code=${encodeURIComponent(code)}&at=${at}`)
@@ -71,5 +71,5 @@ export function Scanner() {
       })
       .catch(() => setFeedback('The shop’s memory is not answering. Scan it again in a moment.'));
   });
-  return <Feedback>{said}</Feedback>;
+  return <Feedback>{feedback}</Feedback>;
 }

@@ -32,7 +32,7 @@ export function useTakeBack(
   ask: (tap: unknown, message: string, yes?: string) => Promise<boolean>,
 ): { readonly takeBack: () => Promise<void>; readonly justDone: JustDone | null } {
   const { act } = useActions();
-  const [said, setFeedback] = useState<string | null>(null);
+  const [feedback, setFeedback] = useState<string | null>(null);
   const takeBack = async (): Promise<void> => {
     if (!last) return setFeedback('There is nothing of yours to take back.');
     if (last.whyNot) return setFeedback(last.whyNot);
@@ -45,13 +45,13 @@ export function useTakeBack(
     const outcome = await act(redo.name, redo.input as never, redo.words);
     setFeedback(outcome.ok ? `Done again: ${redo.words}` : outcome.message);
   };
-  const key = `${said ?? ''} ${last?.entryId ?? ''} ${redo !== null}`;
+  const key = `${feedback ?? ''} ${last?.entryId ?? ''} ${redo !== null}`;
   // What was done before this page was opened is no news.
   const [toldAtFirst] = useState(key);
   const [hasNews, setHasNews] = useState(false);
   if (key !== toldAtFirst && !hasNews) setHasNews(true);
   const justDone: JustDone = {
-    said,
+    said: feedback,
     last: last?.words ?? null,
     onTakeBack: () => void takeBack(),
     onDoAgain: redo === null ? null : () => void doAgain(),

@@ -45,7 +45,7 @@ export function ImportSpecies() {
   const router = useRouter();
   const { act } = useActions();
   const [read, setRead] = useState<Read | null>(null);
-  const [said, setFeedback] = useState<string | null>(null);
+  const [feedback, setFeedback] = useState<string | null>(null);
   const form = useShopForm(REASONED, { reason: '' });
   const choose = async (chosen: File) => {
     setRead(null);
@@ -81,7 +81,7 @@ export function ImportSpecies() {
           <Button type="submit">Take it</Button>
         </form>
       )}
-      <Feedback>{said}</Feedback>
+      <Feedback>{feedback}</Feedback>
     </div>
   );
 }

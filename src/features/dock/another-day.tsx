@@ -21,7 +21,7 @@ export function AnotherDay({
   bearsANight: boolean;
 }) {
   const { act } = useActions();
-  const [said, setFeedback] = useState<string | null>(null);
+  const [feedback, setFeedback] = useState<string | null>(null);
   const set = async (day: string | null) => {
     const outcome = await act(
       'dock/keep-for',
@@ -46,7 +46,7 @@ export function AnotherDay({
       ) : (
         <Button onClick={() => void set(null)}>Set aside for {lot.forDay}: it is for today after all</Button>
       )}
-      <Feedback isAlert>{said}</Feedback>
+      <Feedback isAlert>{feedback}</Feedback>
     </Group>
   );
 }

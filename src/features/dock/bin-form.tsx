@@ -52,7 +52,7 @@ function Mates({
 export function BinForm({ lot, mates }: { lot: LotView; mates: readonly Mate[] }) {
   const { act } = useActions();
   const [stems, setStems] = useState(1);
-  const [said, setFeedback] = useState<string | null>(null);
+  const [feedback, setFeedback] = useState<string | null>(null);
   const most = lot.stemsLeft;
   const bin = async (reason: (typeof BIN_REASONS)[number]) => {
     const count = Math.min(stems, most);
@@ -107,7 +107,7 @@ export function BinForm({ lot, mates }: { lot: LotView; mates: readonly Mate[] }
         ))}
       </Group>
       {mates.length > 0 && <Mates lot={lot} mates={mates} onFeedback={setFeedback} />}
-      <Feedback>{said}</Feedback>
+      <Feedback>{feedback}</Feedback>
     </>
   );
 }

@@ -16,7 +16,7 @@ const SCHEMA = v.object({
 export function ClaimWindow({ supplier, hours }: { supplier: string; hours: number }) {
   const router = useRouter();
   const { act } = useActions();
-  const [said, setFeedback] = useState<string | null>(null);
+  const [feedback, setFeedback] = useState<string | null>(null);
   const form = useShopForm(SCHEMA, { hours: String(hours) });
   const save = async (typed: { hours: string }) => {
     const outcome = await act('dock/claim-window', { supplier, hours: Number(typed.hours) }, v4());
@@ -32,9 +32,9 @@ export function ClaimWindow({ supplier, hours }: { supplier: string; hours: numb
         {...form.getInputProps('hours')}
       />
       <Button type="submit">Set</Button>
-      {said && (
+      {feedback && (
         <span className="soft" role="status">
-          {said}
+          {feedback}
         </span>
       )}
     </form>

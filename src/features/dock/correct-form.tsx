@@ -25,7 +25,7 @@ const OF_DELIVERY = v.object({
 function LotForm({ lot }: { lot: LotView }) {
   const { act } = useActions();
   const { all } = useSpecies();
-  const [said, setFeedback] = useState<string | null>(null);
+  const [feedback, setFeedback] = useState<string | null>(null);
   const form = useShopForm(OF_LOT, {
     speciesKey: lot.speciesKey,
     variety: lot.variety ?? '',
@@ -60,7 +60,7 @@ function LotForm({ lot }: { lot: LotView }) {
         <TextInput label="How you know" maxLength={200} {...form.getInputProps('reason')} />
         <Button type="submit">Put lot {lot.number} right</Button>
       </Group>
-      <Feedback isAlert>{said}</Feedback>
+      <Feedback isAlert>{feedback}</Feedback>
     </form>
   );
 }
@@ -68,7 +68,7 @@ function LotForm({ lot }: { lot: LotView }) {
 /** Whose delivery it was and what it is called, put right for all that came with it. */
 function DeliveryForm({ lot }: { lot: LotView }) {
   const { act } = useActions();
-  const [said, setFeedback] = useState<string | null>(null);
+  const [feedback, setFeedback] = useState<string | null>(null);
   const form = useShopForm(OF_DELIVERY, {
     supplier: lot.supplier,
     deliveryRef: lot.deliveryRef,
@@ -90,7 +90,7 @@ function DeliveryForm({ lot }: { lot: LotView }) {
         <TextInput label="How you know whose" maxLength={200} {...form.getInputProps('reason')} />
         <Button type="submit">Put the delivery right</Button>
       </Group>
-      <Feedback isAlert>{said}</Feedback>
+      <Feedback isAlert>{feedback}</Feedback>
     </form>
   );
 }

@@ -119,7 +119,7 @@ export function CountForm({ lot, grams }: { lot: LotView; grams: GramsFound | nu
     grams: '',
     bunchGrams: '',
   });
-  const [said, setFeedback] = useState<string | null>(null);
+  const [feedback, setFeedback] = useState<string | null>(null);
   const stems = countOf(c, grams);
   const bunchGrams = c.how === 'weight' ? null : asNumber(c.bunchGrams);
   const log = async () => {
@@ -165,7 +165,7 @@ export function CountForm({ lot, grams }: { lot: LotView; grams: GramsFound | nu
           <Button onClick={() => void claimShort()}>Claim {lot.stemsShort} short</Button>
         )}
       </Group>
-      <Feedback>{said}</Feedback>
+      <Feedback>{feedback}</Feedback>
     </>
   );
 }

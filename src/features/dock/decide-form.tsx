@@ -18,7 +18,7 @@ const money = (lot: LotView, percent: number): string =>
 export function DecideForm({ lot, because }: { lot: LotView; because: string }) {
   const { act } = useActions();
   const [asking, setAsking] = useState<Asking>(null);
-  const [said, setFeedback] = useState<string | null>(null);
+  const [feedback, setFeedback] = useState<string | null>(null);
   const decide = async (decision: NonNullable<LotView['decision']>, percent?: number) => {
     const outcome = await act(
       'dock/decide',
@@ -62,7 +62,7 @@ export function DecideForm({ lot, because }: { lot: LotView; because: string }) 
           Not now
         </Button>
       )}
-      <Feedback isAlert>{said}</Feedback>
+      <Feedback isAlert>{feedback}</Feedback>
     </div>
   );
 }

@@ -77,7 +77,7 @@ export function WarmthForm({ lot, evidence }: { lot: LotView; evidence: Evidence
 /** Photographs of a lot: made small on this tablet, without where they were taken. */
 export function PhotoForm({ lot, evidence }: { lot: LotView; evidence: Evidence }) {
   const { act } = useActions();
-  const [said, setFeedback] = useState<string | null>(null);
+  const [feedback, setFeedback] = useState<string | null>(null);
   const take = async (file: File) => {
     setFeedback('Making it small …');
     const jpeg = await smallPicture(file);
@@ -115,7 +115,7 @@ export function PhotoForm({ lot, evidence }: { lot: LotView; evidence: Evidence 
           Take a photograph
         </FileTap>
       </div>
-      <Feedback>{said}</Feedback>
+      <Feedback>{feedback}</Feedback>
     </>
   );
 }

@@ -18,7 +18,7 @@ const whenDue = (dueOn: string, today: string): { words: string; late: boolean }
 export function ExpectedList({ expected, today }: { expected: readonly Expected[]; today: string }) {
   const { act } = useActions();
   const { find } = useSpecies();
-  const [said, setFeedback] = useState<string | null>(null);
+  const [feedback, setFeedback] = useState<string | null>(null);
   if (expected.length === 0) return null;
   const callOff = async (e: Expected) => {
     const outcome = await act('dock/call-off', { expectedId: e.id }, `order ${e.orderRef} called off`);
@@ -55,7 +55,7 @@ export function ExpectedList({ expected, today }: { expected: readonly Expected[
           </details>
         );
       })}
-      <Feedback>{said}</Feedback>
+      <Feedback>{feedback}</Feedback>
     </section>
   );
 }

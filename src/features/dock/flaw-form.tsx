@@ -149,7 +149,7 @@ export function FlawForm({
   });
   const { kind, seen } = counting;
   const sample = Math.min(counting.sample, lot.stemsBooked);
-  const [said, setFeedback] = useState<string | null>(null);
+  const [feedback, setFeedback] = useState<string | null>(null);
   const counted = kind && flawInLot({ kind, seen: Math.min(seen, sample), sample }, lot.stemsBooked);
 
   const log = async () => {
@@ -201,7 +201,7 @@ export function FlawForm({
           onLog={() => void log()}
         />
       )}
-      <Feedback>{said}</Feedback>
+      <Feedback>{feedback}</Feedback>
     </>
   );
 }

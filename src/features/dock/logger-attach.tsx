@@ -27,7 +27,7 @@ export function LoggerAttach({
   const router = useRouter();
   const { act } = useActions();
   const [read, setRead] = useState<Read | null>(null);
-  const [said, setFeedback] = useState<string | null>(null);
+  const [feedback, setFeedback] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
 
   const take = async (file: File) => {
@@ -77,7 +77,7 @@ export function LoggerAttach({
           </Button>
         </p>
       )}
-      <Feedback>{said}</Feedback>
+      <Feedback>{feedback}</Feedback>
     </div>
   );
 }

@@ -240,7 +240,7 @@ export function LotLook(props: LookProps) {
     if (touchedAt === undefined) setTouchedAt(lot.lookedAt);
     setSeen(next);
   };
-  const [said, setFeedback] = useState<{ words: string; well: boolean } | null>(null);
+  const [feedback, setFeedback] = useState<{ words: string; well: boolean } | null>(null);
   const [busy, setBusy] = useState(false);
   const { stageAt, droop } = seen;
   const stage = STAGES[stageAt] ?? STAGES[0];
@@ -294,7 +294,7 @@ export function LotLook(props: LookProps) {
           />
         )}
       </div>
-      {said && <Feedback isWell={said.well}>{said.words}</Feedback>}
+      {feedback && <Feedback isWell={feedback.well}>{feedback.words}</Feedback>}
       <AtBench changes={outlook?.changes ?? []} />
       <Drawers props={props} advice={advice} />
       <ActionBar>

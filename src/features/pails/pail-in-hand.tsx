@@ -30,7 +30,7 @@ export function PailInHand({ pail, clean, sanitiser, today }: Props) {
   const { told } = useMeasures();
   const now = useShopNow();
   const section = useIntoView<HTMLElement>('pail', pail.id);
-  const [said, setFeedback] = useState<string | null>(null);
+  const [feedback, setFeedback] = useState<string | null>(null);
   const doIt: DoIt = async (name, body, words) => {
     const outcome = await act(name, body, words);
     setFeedback(
@@ -57,7 +57,7 @@ export function PailInHand({ pail, clean, sanitiser, today }: Props) {
           <FillForm pail={pail} doIt={doIt} />
         </details>
       )}
-      <Feedback isAlert>{said}</Feedback>
+      <Feedback isAlert>{feedback}</Feedback>
       <Link href={`/desk?pail=${encodeURIComponent(pail.name)}`} className={css.labels}>
         Its record
       </Link>

@@ -108,7 +108,7 @@ interface Props {
 /** The relay that is being run: pass by pass, the same on every tablet. */
 export function RelayInHand({ relay: { id, job }, pails, cup }: Props) {
   const { act } = useActions();
-  const [said, setFeedback] = useState<string | null>(null);
+  const [feedback, setFeedback] = useState<string | null>(null);
   const passes = job.passes.map((pass) => pails.filter((p) => pass.pailIds.includes(p.id)));
   const current = passes.findIndex((of) => nextOf(of) !== null);
   const logDone = async (to: To, of: readonly PailView[]) => {
@@ -144,7 +144,7 @@ export function RelayInHand({ relay: { id, job }, pails, cup }: Props) {
         ))}
       </ol>
       <p className="soft">The last of the solution goes to drains, floors and bins, by local rules.</p>
-      <Feedback isAlert>{said}</Feedback>
+      <Feedback isAlert>{feedback}</Feedback>
       <Group>
         <Button variant="quiet" onClick={() => void end()}>
           End it here

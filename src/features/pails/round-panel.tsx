@@ -65,7 +65,7 @@ export function RoundPanel({ pails }: { pails: readonly PailView[] }) {
   const { act } = useActions();
   const [isOpen, { toggle }] = useDisclosure(false);
   const { told } = useMeasures();
-  const [said, setFeedback] = useState<string | null>(null);
+  const [feedback, setFeedback] = useState<string | null>(null);
   const clean = pails.filter((p) => p.state === 'sanitised');
   const round = changeRound(dueOf(pails), clean);
   if (round.stops.length === 0) return null;
@@ -112,7 +112,7 @@ export function RoundPanel({ pails }: { pails: readonly PailView[] }) {
           </Box>
         ))}
       </Collapse>
-      <Feedback isAlert>{said}</Feedback>
+      <Feedback isAlert>{feedback}</Feedback>
     </section>
   );
 }
