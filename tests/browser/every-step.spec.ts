@@ -37,7 +37,7 @@ const SIZES = [
   { width: 1280, height: 800 },
 ];
 
-/** Heading, numbers and the deed are in sight as the card comes up, at both sizes. */
+/** Heading, numbers and the main action are in sight as the card comes up, at both sizes. */
 async function expectAllInSight(page: Page, card: Locator): Promise<void> {
   for (const size of SIZES) {
     await page.setViewportSize(size);

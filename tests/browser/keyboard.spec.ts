@@ -54,8 +54,8 @@ async function expectInItsPlace(page: Page): Promise<void> {
   expect(
     await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
   ).toBe(0);
-  const deed = page.locator('[data-step-in-hand]').first();
-  if (await deed.isVisible()) await expect(deed).toBeInViewport({ ratio: 1 });
+  const mainAction = page.locator('[data-step-in-hand]').first();
+  if (await mainAction.isVisible()) await expect(mainAction).toBeInViewport({ ratio: 1 });
 }
 
 for (const [name, options] of [
@@ -104,7 +104,7 @@ for (const [name, options, style] of [
     'html { font-size: 200% !important; }',
   ],
 ] as const)
-  test(`nothing runs off its side and the deed is in sight ${name}`, async ({ browser }) => {
+  test(`nothing runs off its side and the main action is in sight ${name}`, async ({ browser }) => {
     const context = await browser.newContext(options);
     const page = await context.newPage();
     await signInAs(page, 'Tove');

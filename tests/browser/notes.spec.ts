@@ -55,9 +55,9 @@ test('what its stems mean is asked once for the whole note, remembered, and can 
   await readNote(page, doubtful('NH-1'));
   await expect(question).toContainText('3 lines wait for it');
   await expect(page.getByText('Nothing is read from the column “Lagerplatz”.')).toBeVisible();
-  const deed = page.locator('[data-step-in-hand]');
-  await expect(deed).toHaveText('Say first what its counts mean');
-  await deed.click();
+  const mainAction = page.locator('[data-step-in-hand]');
+  await expect(mainAction).toHaveText('Say first what its counts mean');
+  await mainAction.click();
   await expect(question.locator(':focus')).toBeVisible();
   await expectNothingSerious(page);
   await question.getByRole('button', { name: /Rosen: 200 stems/ }).click();

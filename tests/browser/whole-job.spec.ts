@@ -13,9 +13,9 @@ import {
 /** More than one pail holds, all of it into one: asked about. */
 async function intoOnePail(card: Locator): Promise<string> {
   await card.getByRole('button', { name: 'one pail for all of them' }).click();
-  const deed = card.getByRole('button', { name: /^Standing in its pail, pail \d+/ });
-  const name = /, pail (\d+)/.exec((await deed.textContent()) ?? '')?.[1] ?? '';
-  await deed.click();
+  const mainAction = card.getByRole('button', { name: /^Standing in its pail, pail \d+/ });
+  const name = /, pail (\d+)/.exec((await mainAction.textContent()) ?? '')?.[1] ?? '';
+  await mainAction.click();
   return name;
 }
 
