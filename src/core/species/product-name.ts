@@ -12,7 +12,8 @@ import { foldedWords, singular } from './folded-words';
 const BUILD = /^(dbl|double|single|doppel|gefullt|dubbel|doble|doppio|pelny|simple|multi)$/;
 const LENGTH =
   /(\d{2,3})(?:\s*[-–/]\s*\d{2,3})?\s*cm\b|(?<![\w.,])([3-9]0|1[0-2]0|[3-9]5)(?:\s*[-–/]\s*\d{2,3})?(?![\d.,%])(?!\s*(?:st|stk|stems?|x|bd|bu)\b)/i;
-const QUOTED = /[‘“"«„'](?=\S)([^’”"»“']{2,}?)[’”"»“'](?=\W|$)/;
+/** In quotes; an apostrophe within a word ("Baby's breath") begins none. */
+const QUOTED = /(?<![\p{L}\p{N}])[‘“"«„'](?=\S)([^’”"»“']{2,}?)[’”"»“'](?=[^\p{L}\p{N}_]|$)/u;
 /** A code of a catalogue: figures, or letters with figures. */
 const CODE = /^(?=.*\d)[a-z0-9]{3,}$/;
 
