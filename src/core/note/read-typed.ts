@@ -8,6 +8,8 @@ import { readAmounts } from './quantity-cell';
 import { readDate } from '../calendar/read-date';
 import { ignoredLine } from './ignored-line';
 import { statusOf } from './read-line';
+import { Piecewise } from './piecewise';
+import { takeBareCount, takeCounts } from './typed-counts';
 import type { DeliveryNote, NoteLine } from './types';
 
 export interface TypedHelp {
@@ -16,23 +18,6 @@ export interface TypedHelp {
   readonly gramsPerStem?: GramsPerStem;
   /** The table, with the shop's own; the table alone where it is not told. */
   readonly species?: SpeciesRegistry;
-}
-
-/** Text of a line with pieces taken out of it as they are understood. */
-class Piecewise {
-  constructor(private left: string) {}
-
-  /** Takes the first piece that matches out of what is left. */
-  take(pattern: RegExp): RegExpExecArray | null {
-    const match = pattern.exec(this.left);
-    if (match)
-      this.left = `${this.left.slice(0, match.index)} ${this.left.slice(match.index + match[0].length)}`;
-    return match;
-  }
-
-  words(): string[] {
-    return this.left.split(/[\s,;]+/).filter((w) => w !== '');
-  }
 }
 
 /** The longest run of words that names a species, surest first; with the words left over. */
@@ -53,23 +38,8 @@ function takeSpecies(
   return { match: null, rest: [...words] };
 }
 
-/** A whole number of things, 1 to 100 000; null for anything else. */
-function readCount(text: string): number | null {
-  const value = readByHabit(text, null);
-  return value !== null && Number.isInteger(value) && value > 0 && value <= 100_000 ? value : null;
-}
-
-function takeCounts(line: Piecewise) {
-  const product =
-    line.take(/(\d+)\s*[x×*]\s*(\d+)/i) ??
-    line.take(/(\d+)\s*(?:bunch(?:es)?|bund|bos|bd)\s*(?:of|à|@|x)?\s*(\d+)/i);
-  if (product) {
-    const [bunches, stemsPerBunch] = [readCount(product[1] ?? ''), readCount(product[2] ?? '')];
-    return { bunches, stemsPerBunch, stems: bunches && stemsPerBunch ? bunches * stemsPerBunch : null };
-  }
-  const stems = line.take(/(\d+)\s*(?:stems?|st|stk|pcs?)\b/i);
-  return { bunches: null, stemsPerBunch: null, stems: stems && readCount(stems[1] ?? '') };
-}
+/** In quotes; an apostrophe within a word begins and ends none. */
+const QUOTED = /(?<![\p{L}\p{N}])[‘“"']([^’”"']+)[’”"'](?![\p{L}\p{N}])/u;
 
 /** What is collected of one typed line. */
 interface Collected {
@@ -104,22 +74,33 @@ function takeWeight(line: Piecewise): number | null {
 
 /** Counts and length, which may both be bare numbers: what is left once the stems are counted is how long they are. */
 function takeNumbers(line: Piecewise, weightG: number | null) {
-  const counts = takeCounts(line);
-  const length = line.take(/(\d{2,3})\s*cm\b/i);
-  const bare = counts.stems === null && weightG === null ? line.take(/(?<![\d.,])(\d+)(?![\d.,])/) : null;
-  const bareLength = length ?? line.take(/(?<![\d.,])([2-9]\d|1\d\d)(?![\d.,])/);
-  const stems = counts.stems ?? (bare && readCount(bare[1] ?? ''));
-  return { ...counts, stems, lengthCm: bareLength && Number(bareLength[1]) };
+  const length = line.take(/(\d{2,3})(?:\s*[-–/]\s*\d{2,3})?\s*cm\b/i);
+  const { asks, ...counts } = takeCounts(line);
+  const isCounted = counts.stems !== null || counts.bunches !== null || asks !== null || weightG !== null;
+  const stems = counts.stems ?? (isCounted ? null : takeBareCount(line));
+  const bareLength = length ?? line.take(/(?<![\d.,/-])([2-9]\d|1\d\d)(?![\d.,/]*\d)/);
+  return { ...counts, stems, lengthCm: bareLength && Number(bareLength[1]), asks };
+}
+
+/** Figures that nothing was read from are asked about, and stand in no colour. */
+function askedOf(rest: readonly string[], { decide }: Collected): string | null {
+  const unread = rest.filter((word) => /\d/.test(word));
+  if (unread.length > 0) decide.push(`what is “${unread.join(' ')}”?`);
+  return rest.filter((word) => !unread.includes(word) && /[\p{L}]/u.test(word)).join(' ') || null;
 }
 
 /** Stems by what they weigh, where nobody counted them. */
 function stemsOf(
-  counted: number | null,
+  { stems: counted, asks }: Pick<ReturnType<typeof takeNumbers>, 'stems' | 'asks'>,
   weightG: number | null,
   grams: GramsFound | null,
   { decide, notes }: Collected,
 ): number | null {
   if (counted !== null) return counted;
+  if (asks !== null && weightG === null) {
+    decide.push(asks);
+    return null;
+  }
   if (weightG !== null && grams !== null) {
     const told = stemsByWeight(weightG, grams);
     notes.push(told.words);
@@ -140,15 +121,16 @@ function readTypedLine(text: string, at: number, help: TypedHelp): NoteLine {
   const line = new Piecewise(text);
   const said: Collected = { guesses: [], decide: [], notes: [] };
   const cutDate = takeCut(line, said, help.today);
-  const variety = line.take(/[‘“"']([^’”"']+)[’”"']/)?.[1]?.trim() ?? null;
+  const variety = line.take(QUOTED)?.[1]?.trim() ?? null;
   const price = takePrice(line);
   const weightG = takeWeight(line);
-  const numbers = takeNumbers(line, weightG);
+  const { asks, ...numbers } = takeNumbers(line, weightG);
   const { match, rest } = takeSpecies(line.words(), help.species);
   if (!match) said.decide.push(`no species we know is named in “${text.trim()}”`);
   else if (match.how === 'likely') said.guesses.push(match.reason);
   const grams = match && findGrams(help.gramsPerStem ?? {}, match.species, numbers.lengthCm);
-  const stems = stemsOf(numbers.stems, weightG, grams, said);
+  const colour = askedOf(rest, said);
+  const stems = stemsOf({ stems: numbers.stems, asks }, weightG, grams, said);
   return {
     ...ignoredLine(at, text.trim(), ''),
     status: statusOf(said.guesses, said.decide),
@@ -157,7 +139,7 @@ function readTypedLine(text: string, at: number, help: TypedHelp): NoteLine {
     guesses: said.guesses.length,
     speciesKey: match && match.species.key,
     variety,
-    colour: rest.join(' ') || null,
+    colour,
     ...numbers,
     stems,
     weightG,
