@@ -2,7 +2,8 @@ import { execFileSync } from 'node:child_process';
 import path from 'node:path';
 import * as v from 'valibot';
 
-const READER = path.join(__dirname, 'read-pdf.mjs');
+// From the checkout’s own folder: tests of both kinds run there.
+const READER = path.resolve('tests', 'support', 'read-pdf.mjs');
 
 /** The text of each page of a PDF, read back by another program than wrote it; blanks are one. */
 export function pdfPages(file: Buffer): string[] {

@@ -19,7 +19,7 @@ const LABELS: Readonly<Record<'supplier' | 'deliveryRef' | 'noteDate', RegExp>> 
   deliveryRef:
     /^(delivery( note)?( ref| no| nr| number)?|ref(erence)?|our ref|note no|lieferschein|lieferung|beleg|rechnung|bon|pakbon|leverbon|leveringsbon|bon de livraison|bl|albar[aá]n|nota de entrega|ddt|bolla|documento|document|wz|nr wz|dokument|faktura|fattura|factura|facture|factuur|invoice)\b/i,
   noteDate:
-    /^(date|datum|fecha|data|delivered|delivery date|lieferdatum|belegdatum|leverdatum|date de livraison|fecha de entrega|data di consegna|data dostawy|data wysyłki|dispatch date|shipped)\b/i,
+    /^((ship(ping|ped)?|invoice|order|arrival|dispatch) date|date|datum|fecha|data|delivered|delivery date|lieferdatum|belegdatum|leverdatum|date de livraison|fecha de entrega|data di consegna|data dostawy|data wysyłki|dispatch date|shipped)\b/i,
 };
 
 const DATE_WITHIN =
@@ -48,6 +48,12 @@ function behindLabel(cell: string, label: RegExp): string | null {
   return /^\s*[\p{L}‘“"]/u.test(rest) && numberIn(rest) === null ? null : rest;
 }
 
+/** A number right behind the name of the paper: "ALBARÁN 2026-0912", "WZ 118/2026"; null where a date or nothing stands there. */
+function numberBehind(rest: string): string | null {
+  const first = /^\s*[:#]?\s*(\S+)/.exec(rest)?.[1] ?? '';
+  return /\d{2}/.test(first) && dateIn(rest.trim().slice(0, 12)) === null ? first : null;
+}
+
 /** A labelled value: "Supplier: Norrholt" in one cell, or "Supplier" with its value in the next. */
 function labelled(rows: readonly (readonly string[])[], label: RegExp): string | null {
   for (const row of rows)
@@ -58,6 +64,7 @@ function labelled(rows: readonly (readonly string[])[], label: RegExp): string |
       const value =
         within ??
         numberIn(rest) ??
+        (label === LABELS.deliveryRef ? numberBehind(rest) : null) ??
         row
           .slice(i + 1)
           .find((c) => c.trim() !== '')
@@ -77,6 +84,13 @@ const isName = (cell: string): boolean =>
   !KIND_OF_PAPER.test(foldedWords(cell)) &&
   !isLabel(cell) &&
   !REFERENCE.test(cell);
+
+/** Names in a row; what stands before a date or a bare number is a label of it that we do not know, and no name. */
+const unlabelledNames = (row: readonly string[]): string[] =>
+  row.filter((cell, i) => {
+    const next = (row.slice(i + 1).find((c) => c.trim() !== '') ?? '').trim();
+    return isName(cell) && !(next !== '' && (dateIn(next) === next || /^\d[\d ./-]*$/.test(next)));
+  });
 
 /** A delivery's number: as it is labelled, else the first cell that looks like one. */
 function referenceIn(above: readonly (readonly string[])[], cells: readonly string[]): string | null {
@@ -103,7 +117,7 @@ export function readHead(rows: readonly (readonly string[])[], heading: Heading)
   const supplier =
     inLines('supplier') ??
     labelled(above, LABELS.supplier) ??
-    cells.find((c) => c !== deliveryRef && isName(c)) ??
+    above.flatMap(unlabelledNames).find((c) => c !== deliveryRef) ??
     null;
   const dates = [
     inLines('noteDate'),

@@ -63,12 +63,15 @@ class LineReading {
 }
 
 /** A variety that carries its colour: "Evening Ferry, deep red". */
+/** A length that stands with the variety: "Explorer 70 cm". */
+const LENGTH_WITHIN = /[\s,]*\b\d{2,3}(?:\s*[-–/]\s*\d{2,3})?\s*cm\b\s*$/i;
+
 function varietyAndColour(
   reading: LineReading,
   name: ProductName,
   isKnown: boolean,
 ): Pick<NoteLine, 'variety' | 'colour'> {
-  const [variety, colour] = [reading.cell('variety'), reading.cell('colour')];
+  const [variety, colour] = [reading.cell('variety').replace(LENGTH_WITHIN, ''), reading.cell('colour')];
   const comma = variety.lastIndexOf(',');
   if (colour === '' && comma >= 0)
     return {
@@ -216,7 +219,7 @@ function readLength(reading: LineReading, name: ProductName): number | null {
   const read = readLengthCm(length) ?? (length === '' ? readLengthCm(grade) : null);
   if (length !== '' && readLengthCm(length) === null) reading.notes.push(`grade “${length}”, no length`);
   else if (grade !== '' && read !== readLengthCm(grade)) reading.notes.push(`grade “${grade}”`);
-  return read ?? name.lengthCm;
+  return read ?? name.lengthCm ?? splitProductName(reading.cell('variety')).lengthCm;
 }
 
 /** How sure a line is, by what was guessed and what waits for a decision. */

@@ -37,7 +37,7 @@ export function sectionsOf(
       context: {
         heading,
         habits: habitsOf(
-          body.filter((r) => !isTotal(r.cells)).map((r) => r.cells),
+          body.filter((r) => !isTotal(r.cells, heading)).map((r) => r.cells),
           heading,
         ),
         dates,

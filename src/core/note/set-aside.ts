@@ -1,5 +1,6 @@
 import { matchSpecies } from '../species/match-species';
 import { foldedWords } from '../species/folded-words';
+import type { Column, Heading } from './columns';
 import type { LineContext } from './read-line';
 
 const TOTAL =
@@ -10,7 +11,31 @@ const CHARGE =
 
 const trimmed = (cells: readonly string[]): string[] => cells.map((c) => c.trim()).filter((c) => c !== '');
 
-export function isTotal(cells: readonly string[]): boolean {
+/** Columns that a line has and the sum under all of them has not. */
+const OF_A_LINE = [
+  'product',
+  'variety',
+  'code',
+  'bunches',
+  'stemsPerBunch',
+  'pack',
+  'boxes',
+  'lengthCm',
+  'unitPrice',
+  'cutDate',
+] as const satisfies readonly Column[];
+const SUMMED = ['stems', 'stemsInAll', 'quantity', 'amount'] as const satisfies readonly Column[];
+
+/** A row of sums that nobody named: figures under what is summed up, and nothing that a line is of. */
+function isUnnamedTotal(cells: readonly string[], heading: Heading): boolean {
+  const isFilled = (column: Column): boolean =>
+    (cells[heading.columns.get(column) ?? -1] ?? '').trim() !== '';
+  return SUMMED.some(isFilled) && !OF_A_LINE.some(isFilled) && !cells.some((c) => /\p{L}{4}/u.test(c));
+}
+
+/** Whether a row sums up the lines above it, by its word or by what it has. */
+export function isTotal(cells: readonly string[], heading: Heading): boolean {
+  if (isUnnamedTotal(cells, heading)) return true;
   const words = trimmed(cells).find((c) => /\p{L}/u.test(c)) ?? '';
   return TOTAL.test(foldedWords(words)) && matchSpecies(words) === null;
 }
@@ -45,7 +70,7 @@ export function whySetAside(cells: readonly string[], context: LineContext): str
   const filled = trimmed(cells);
   if (filled.length === 0) return 'an empty line';
   if (filled.every((c) => /^[-=_*. ]+$/.test(c))) return 'a rule across the page';
-  if (isTotal(cells)) return 'a total, compared with the lines';
+  if (isTotal(cells, context.heading)) return 'a total, compared with the lines';
   if (isRemark(cell, context)) return 'a remark, with nothing to count in it';
   const product = cell('product');
   const isCharge =

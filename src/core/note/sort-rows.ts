@@ -79,12 +79,12 @@ export function sortOut(
       const why = whySetAside(row.cells, context);
       if (why === null) open.push({ row, context, evidence: evidenceOf(row, context) });
       else aside.push(ignoredLine(row.line, shown(row), why));
-      if (!isTotal(row.cells)) continue;
+      if (!isTotal(row.cells, context.heading)) continue;
       stems.push(
         ...stemsIn(
           row.cells,
           context,
-          body.filter((r) => !isTotal(r.cells)).map((r) => r.cells),
+          body.filter((r) => !isTotal(r.cells, context.heading)).map((r) => r.cells),
         ),
       );
       stated = moneyIn(row.cells, context) ?? stated;
