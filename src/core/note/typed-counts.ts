@@ -24,7 +24,7 @@ const times = (...factors: readonly (number | null)[]): number | null =>
   within(factors.reduce<number | null>((n, f) => (n === null || f === null ? null : n * f), 1));
 
 /** A number that is no part of another, of a price or of a length. */
-const NUMBER = String.raw`(?<![\d.,/€£$-])(\d+)(?![\d.,/]*\d)(?!\s*(?:cm\b|€|£|\$|eur\b))`;
+const NUMBER = String.raw`(?<![\d.,/€£$-])(\d{1,9})(?![\d.,/]*\d)(?!\s*(?:cm\b|€|£|\$|eur\b))`;
 const COUNTED = new RegExp(`${NUMBER}\\s*(\\p{L}+)`, 'u');
 /** What joins a bunch to what is in it: "of 10", "à 20 St", "je 10". */
 const HOLDS = new RegExp(
