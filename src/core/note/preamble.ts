@@ -92,12 +92,19 @@ const unlabelledNames = (row: readonly string[]): string[] =>
     return isName(cell) && !(next !== '' && (dateIn(next) === next || /^\d[\d ./-]*$/.test(next)));
   });
 
+/** A number behind a paper's short name, or behind a hash, among other words: "Lieferung vom 24.11., LS 88120", "#A-5521". */
+const SHORT_LABEL = /(?:\b(?:LS|BL|WZ|DDT)[ .:-]*|#\s*)((?=[\w/-]*\d{2})[\w/-]+)/;
+
 /** A delivery's number: as it is labelled, else the first cell that looks like one. */
 function referenceIn(above: readonly (readonly string[])[], cells: readonly string[]): string | null {
   const labelledOne = labelled(above, LABELS.deliveryRef);
   const isNumber = labelledOne !== null && /\d/.test(labelledOne);
   const reference = isNumber ? (NUMBER_WITHIN.exec(labelledOne)?.[1] ?? labelledOne) : null;
-  const found = reference ?? cells.find((c) => REFERENCE.test(c) && dateIn(c) === null) ?? null;
+  const found =
+    reference ??
+    cells.find((c) => REFERENCE.test(c) && dateIn(c) === null) ??
+    cells.map((c) => SHORT_LABEL.exec(c)?.[1]).find((n) => n !== undefined) ??
+    null;
   // "LS-4471 vom 24.11.2026"
   return found && found.replace(/\s+(vom|of|du|del|van|z|dated)\s.*$/i, '');
 }

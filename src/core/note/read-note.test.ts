@@ -295,6 +295,12 @@ test.each([
   ],
   // A number behind the paper's name, in its own cell; a date in the next is none.
   ['ALBARÁN 2026-0912;Fecha: 24/11/2026\nProducto;Ramos;Tallos por ramo\nRosa;6;25', null, '2026-0912'],
+  [
+    'Gärtnerei Nordkap\nLieferung vom 24.11.2026, LS 88120\nArtikel;Bund;Stiele/Bund\nRosen;5;20',
+    'Gärtnerei Nordkap',
+    '88120',
+  ],
+  ['Fjordside Farms,#A-5521,2026-11-24\nItem,Bunches,Stems/Bunch\nRose,2,25', 'Fjordside Farms', 'A-5521'],
   ['WZ 118/2026;2026-11-24\nNazwa;Pęczki;Szt. w pęczku\nRóża;5;20', null, '118/2026'],
 ])('the head of %j is of %s, number %s', (text, supplier, deliveryRef) => {
   expect(readDeliveryNote(text)).toMatchObject({ supplier, deliveryRef });
@@ -315,4 +321,17 @@ test('a length that stands with the variety is the length, and no part of its na
   const note = readDeliveryNote('Producto;Variedad;Ramos;Tallos por ramo\nRosa;Explorer 70 cm;6;25');
   const [line] = booked(note.lines);
   expect(line).toMatchObject({ variety: 'Explorer', lengthCm: 70, stems: 150 });
+});
+
+test('what is in one of what is counted is read from its column, whatever that is called', () => {
+  for (const heading of ['VPE', 'Inhalt', 'Verpackungseinheit'])
+    expect(
+      booked(
+        readDeliveryNote(`Menge;Artikel;${heading};Preis\n10;Rosen;Bund à 20;9,80\n5;Nelken;Bund à 25;4,50`)
+          .lines,
+      ).map((l) => [heading, l.stems]),
+    ).toEqual([
+      [heading, 200],
+      [heading, 125],
+    ]);
 });

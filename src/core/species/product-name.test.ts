@@ -25,6 +25,10 @@ test.each([
   ["Baby's breath ‘Snow on the Quay’ 70cm", 'gypsophila', 'Snow on the Quay', 70, []],
   ["Baby's breath 'Pale Ferry'", 'gypsophila', 'Pale Ferry', null, []],
   ['Rosen, 50-60 cm', 'rose', null, 50, []],
+  ['Rosa Red Eagle cm 60', 'rose', null, 60, ['Eagle']],
+  // No stem is so long.
+  ['Rose 960 cm', 'rose', null, null, []],
+  ['Rose 1234560 cm', 'rose', null, null, []],
 ])('%j is %s, called %s, %s cm, with %j left over', (product, key, quoted, lengthCm, left) => {
   const split = splitProductName(product);
   expect(keyOf(product)).toBe(key);

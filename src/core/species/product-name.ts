@@ -10,8 +10,10 @@ import { foldedWords, singular } from './folded-words';
 
 /** Words that say how a flower is built: some of them make another species, so they leave a doubt. */
 const BUILD = /^(dbl|double|single|doppel|gefullt|dubbel|doble|doppio|pelny|simple|multi)$/;
+/** No stem that is sold is longer; what says so is no length. */
+const LONGEST_CM = 300;
 const LENGTH =
-  /(\d{2,3})(?:\s*[-–/]\s*\d{2,3})?\s*cm\b|(?<![\w.,])([3-9]0|1[0-2]0|[3-9]5)(?:\s*[-–/]\s*\d{2,3})?(?![\d.,%])(?!\s*(?:st|stk|stems?|x|bd|bu)\b)/i;
+  /(?<!\d)(\d{2,3})(?:\s*[-–/]\s*\d{2,3})?\s*cm\b|\bcm\.?\s*(\d{2,3})\b|(?<![\w.,])([3-9]0|1[0-2]0|[3-9]5)(?:\s*[-–/]\s*\d{2,3})?(?![\d.,%])(?!\s*(?:st|stk|stems?|x|bd|bu)\b)/i;
 /** In quotes; an apostrophe within a word ("Baby's breath") begins none. */
 const QUOTED = /(?<![\p{L}\p{N}])[‘“"«„'](?=\S)([^’”"»“']{2,}?)[’”"»“'](?=[^\p{L}\p{N}_]|$)/u;
 /** A code of a catalogue: figures, or letters with figures. */
@@ -97,7 +99,8 @@ function takeApart(product: string): ProductName {
   const quoted = QUOTED.exec(product)?.[1]?.trim() ?? null;
   const bare = quoted === null ? product : product.replace(QUOTED, ' ');
   const length = LENGTH.exec(bare);
-  const lengthCm = length ? Number(length[1] ?? length[2]) : null;
+  const told = length ? Number(length[1] ?? length[2] ?? length[3]) : null;
+  const lengthCm = told !== null && told <= LONGEST_CM ? told : null;
   const rest = length ? bare.replace(length[0], ' ') : bare;
   const raw = rest
     .split(/[\s,;:()/|+·]+|(?<=\w)-(?=\s)|\s-|[.](?=\s|$)/)
