@@ -95,13 +95,18 @@ export function splitProductName(product: string): ProductName {
   return split;
 }
 
+/** The length that stands in a name, with what is left without it. */
+function lengthIn(text: string): { lengthCm: number | null; rest: string } {
+  const length = LENGTH.exec(text);
+  if (!length) return { lengthCm: null, rest: text };
+  const told = Number(length[1] ?? length[2] ?? length[3]);
+  return { lengthCm: told <= LONGEST_CM ? told : null, rest: text.replace(length[0], ' ') };
+}
+
 function takeApart(product: string): ProductName {
   const quoted = QUOTED.exec(product)?.[1]?.trim() ?? null;
   const bare = quoted === null ? product : product.replace(QUOTED, ' ');
-  const length = LENGTH.exec(bare);
-  const told = length ? Number(length[1] ?? length[2] ?? length[3]) : null;
-  const lengthCm = told !== null && told <= LONGEST_CM ? told : null;
-  const rest = length ? bare.replace(length[0], ' ') : bare;
+  const { lengthCm, rest } = lengthIn(bare);
   const raw = rest
     .split(/[\s,;:()/|+·]+|(?<=\w)-(?=\s)|\s-|[.](?=\s|$)/)
     .filter((w) => foldedWords(w) !== '');
