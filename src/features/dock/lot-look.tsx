@@ -7,9 +7,7 @@ import { adviseAtDock, type DockAdvice, type FlawInLot } from '@/core/dock/flaws
 import type { GramsFound } from '@/core/dock/grams';
 import { lineName } from '@/core/note/line-name';
 import type { Droop } from '@/core/vase-life/types';
-import { Stem } from '@/drawing/stem';
 import type { LotView } from '@/server/stock';
-import { Choices } from '@/shell/choices';
 import { useActions } from '@/shell/actions';
 import type { Told } from '@/shell/told';
 import { useTold } from '@/shell/use-told';
@@ -19,6 +17,7 @@ import type { Mate } from './bin-form';
 import { BoxFoundButton } from './box-found';
 import css from './dock.module.css';
 import type { Evidence } from './evidence-form';
+import { HowOpen } from './how-open';
 import { LotDrawers } from './lot-drawers';
 import { LotMeans } from './lot-means';
 import { outlookKey, type Outlook } from './outlook';
@@ -156,38 +155,6 @@ function Drawers({ props, advice }: { props: LookProps; advice: DockAdvice | nul
           inside: <AnotherDay {...props} />,
         },
       ]}
-    />
-  );
-}
-
-/** How open it is, of the five stages it is drawn in. */
-function HowOpen({
-  lot,
-  stageAt,
-  onStage,
-}: {
-  lot: LotView;
-  stageAt: number;
-  onStage: (stageAt: number) => void;
-}) {
-  return (
-    <Choices
-      label="How open"
-      value={stageAt}
-      onChange={onStage}
-      className={css.stages}
-      optionClass={css.stage}
-      options={STAGES.map((s, i) => ({
-        value: i,
-        words: (
-          <>
-            <span className={css.stageDrawing}>
-              <Stem habit={lot.habit} colour={lot.colour} stage={s.stage} droop="firm" height={64} closeUp />
-            </span>
-            {s.word}
-          </>
-        ),
-      }))}
     />
   );
 }

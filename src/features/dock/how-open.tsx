@@ -1,0 +1,38 @@
+'use client';
+import { Stem } from '@/drawing/stem';
+import type { LotView } from '@/server/stock';
+import { Choices } from '@/shell/choices';
+import css from './dock.module.css';
+import { STAGES } from './words';
+
+/** How open it is, of the five stages it is drawn in. */
+export function HowOpen({
+  lot,
+  stageAt,
+  onStage,
+}: {
+  lot: LotView;
+  stageAt: number;
+  onStage: (stageAt: number) => void;
+}) {
+  return (
+    <Choices
+      label="How open"
+      value={stageAt}
+      onChange={onStage}
+      className={css.stages}
+      optionClass={css.stage}
+      options={STAGES.map((s, i) => ({
+        value: i,
+        words: (
+          <>
+            <span className={css.stageDrawing}>
+              <Stem habit={lot.habit} colour={lot.colour} stage={s.stage} droop="firm" height={64} closeUp />
+            </span>
+            {s.word}
+          </>
+        ),
+      }))}
+    />
+  );
+}
