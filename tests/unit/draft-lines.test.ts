@@ -114,6 +114,16 @@ test('whatever was read of a line, it ends booked, waiting or refused, and the s
   expect(keptLine(line(13)).reason).toBe('says the same as line 1 (row 3)');
 });
 
+test('a figure beyond what a line can tell is a slip: it is asked for, and what was read is kept without it', () => {
+  const slip = { ...line(3), stems: 208_000, stemsPerBunch: 2_600, bunches: 800_000, lengthCm: 960 };
+  expect(lacking(slip)).toBe('how many stems?');
+  expect(lackingInOrder(slip)).toBe('how many stems?');
+  expect(keptLine({ ...slip, fate: 'waiting' })).toMatchObject({
+    reason: 'how many stems?',
+    said: { stems: null, stemsPerBunch: 2_600, bunches: null, lengthCm: null },
+  });
+});
+
 test('an order asks no more than which flower and how many', () => {
   expect(lackingInOrder({ ...line(3), cutDate: null })).toBeNull();
   expect(lackingInOrder(line(12))).toBe('which species?');

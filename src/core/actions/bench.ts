@@ -5,7 +5,8 @@ import { SKILLS } from '../protocol/types';
 import { PURPOSES } from '../protocol/ways';
 import { wordsSchema } from '../words/words-schema';
 import { ANYBODY, defineAction, HOUSE, lock, MANAGER } from './contract';
-import { day, id, litres, MOST_STEMS, stems, whole } from './fields';
+import { MOST_STEMS } from '../stock/line-limits';
+import { day, id, litres, stems, whole } from './fields';
 
 export const USED_FIGURES = ['tempC', 'seconds', 'cm', 'hours'] as const;
 

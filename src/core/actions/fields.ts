@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { COLUMNS } from '../note/columns';
 import { isOwnKey, SHIPPED_SPECIES } from '../species/registry';
+import { LENGTHS_CM, MOST_HEADS, MOST_STEMS, MOST_UNIT_PRICE } from '../stock/line-limits';
 import { LONGEST_REASON, SHORTEST_REASON } from './reason';
 
 /** Shapes of what actions are told, checked at the edge. */
@@ -32,7 +33,6 @@ export const speciesKey = v.pipe(
   v.string('must be the key of a species'),
   v.check((key) => SHIPPED_SPECIES.find(key) !== undefined || isOwnKey(key), 'no species is called so'),
 );
-export const MOST_STEMS = 100_000;
 export const stems = whole(1, MOST_STEMS);
 export const litres = measure(0.2, 100, 'L');
 
@@ -64,16 +64,16 @@ const lineSaid = {
   line: whole(1, 1_000_000),
   /** As the supplier numbers it; what an older page sends has none of these four. */
   supplierLine: v.optional(v.nullable(words(20)), null),
-  bunches: v.optional(v.nullable(whole(1, 100_000)), null),
-  stemsPerBunch: v.optional(v.nullable(whole(1, 100_000)), null),
+  bunches: v.optional(v.nullable(stems), null),
+  stemsPerBunch: v.optional(v.nullable(stems), null),
   remark: v.optional(v.nullable(words(300)), null),
   variety: maybeWords,
   colour: maybeWords,
-  lengthCm: v.nullable(measure(1, 300, 'cm')),
-  headsMin: v.nullable(whole(1, 200)),
+  lengthCm: v.nullable(measure(LENGTHS_CM.least, LENGTHS_CM.most, 'cm')),
+  headsMin: v.nullable(whole(1, MOST_HEADS)),
   origin: maybeWords,
   packing: v.nullable(words(60)),
-  unitPrice: v.nullable(v.pipe(v.number(), v.minValue(0, 'cannot be negative'), v.maxValue(100_000))),
+  unitPrice: v.nullable(v.pipe(v.number(), v.minValue(0, 'cannot be negative'), v.maxValue(MOST_UNIT_PRICE))),
   currency: v.nullable(words(8)),
 };
 

@@ -1,5 +1,6 @@
 import type { BookLine } from '@/core/actions/fields';
 import { addDays } from '@/core/calendar/dates';
+import { LENGTHS_CM, MOST_HEADS, MOST_STEMS, MOST_UNIT_PRICE, within } from '@/core/stock/line-limits';
 import type { DeliveryNote, NoteLine } from '@/core/note/types';
 
 /** A line of the note as it stands in the preview, with what somebody has made of it. */
@@ -48,7 +49,7 @@ export const KEEP = 'right as it stands?';
 export function lacking(line: DraftLine): string | null {
   if (line.fate !== 'book') return null;
   if (!line.speciesKey) return 'which species?';
-  if (!line.stems || line.stems < 1) return 'how many stems?';
+  if (within(line.stems, 1, MOST_STEMS) === null) return 'how many stems?';
   if (!isDate(line.cutDate)) return 'cut on which day?';
   return line.status === 'needs-decision' && !line.isSettled ? KEEP : null;
 }
@@ -57,7 +58,7 @@ export function lacking(line: DraftLine): string | null {
 export function lackingInOrder(line: DraftLine): string | null {
   if (line.fate !== 'book') return null;
   if (!line.speciesKey) return 'which species?';
-  return !line.stems || line.stems < 1 ? 'how many stems?' : null;
+  return within(line.stems, 1, MOST_STEMS) === null ? 'how many stems?' : null;
 }
 
 /** What is sent of a line that waits or is refused: all that was read, and why it is not booked. */
@@ -73,7 +74,6 @@ export function keptLine(line: DraftLine) {
     product: line.product.slice(0, 300),
     said: {
       ...said,
-      stems: said.stems && said.stems > 0 ? said.stems : null,
       cutDate: isDate(said.cutDate) ? said.cutDate : null,
     },
   };
@@ -91,17 +91,22 @@ export function bookedLine(line: DraftLine) {
     speciesKey,
     variety: clip(line.variety, 120),
     colour: clip(line.colour, 120),
-    lengthCm,
-    headsMin,
-    stems,
-    bunches,
-    stemsPerBunch,
+    // What no line can tell is a slip of the file's: it is left out, and what is needed of it is asked for.
+    lengthCm: within(lengthCm, LENGTHS_CM.least, LENGTHS_CM.most),
+    headsMin: within(headsMin, 1, MOST_HEADS),
+    stems: within(stems, 1, MOST_STEMS),
+    bunches: within(bunches, 1, MOST_STEMS),
+    stemsPerBunch: within(stemsPerBunch, 1, MOST_STEMS),
     cutDate,
     origin: clip(line.origin, 120),
     packing: clip(line.packing, 60),
     remark: clip(line.remark, 300),
     // A price by weight or by bunch is kept per stem, so that lots compare.
-    unitPrice: pricePerStem(line) ?? (line.priceUnit === 'stem' ? unitPrice : null),
+    unitPrice: within(
+      pricePerStem(line) ?? (line.priceUnit === 'stem' ? unitPrice : null),
+      0,
+      MOST_UNIT_PRICE,
+    ),
     currency: clip(line.currency, 8),
   };
 }
