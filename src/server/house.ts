@@ -5,10 +5,10 @@ import { NEEDS, SKILLS, type Need, type Skill } from '@/core/protocol/types';
 import { DEFAULT_LIMITS, type WaterLimits, type Ways } from '@/core/protocol/ways';
 import type { ProtocolEdit } from '@/core/protocol/edits';
 import type { Trx } from '@/data/connection';
-import { manyHouseSettings, manyOwnSpecies, type HouseSetting, type OwnSpecies } from '@/data/house';
+import { manyHouseSettings, type HouseSetting, type OwnSpecies } from '@/data/house';
 import type { PortionRow } from '@/data/portions';
 import { inZone } from './clock';
-import { once } from './once';
+import { ownSpeciesInForce } from './own-species';
 
 /** Who may do a thing that wants a skill. */
 export type WhoMay = 'anyone' | 'shown';
@@ -37,7 +37,7 @@ function schoolsOf(settings: readonly HouseSetting[]): Schools {
 
 /** The ways of this shop's house: its settings, where it has made any, in the place of the defaults. */
 export async function houseOf(trx: Trx): Promise<House> {
-  const [settings, own] = await Promise.all([manyHouseSettings(trx), once(trx, manyOwnSpecies)]);
+  const [settings, own] = await Promise.all([manyHouseSettings(trx), ownSpeciesInForce(trx)]);
   const valueOf = (kind: HouseSetting['kind'], key: string): string | undefined =>
     settings.find((s) => s.kind === kind && s.key === key)?.value;
   const days = (key: keyof WaterLimits): number => Number(valueOf('limit', key) ?? DEFAULT_LIMITS[key]);

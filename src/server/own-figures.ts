@@ -2,8 +2,7 @@ import 'server-only';
 import type { Overrides } from '@/core/model/figures';
 import type { Trx } from '@/data/connection';
 import { manyOwnFigures, type OwnFigure } from '@/data/figures';
-import { manyOwnSpecies } from '@/data/house';
-import { once } from './once';
+import { speciesOfOwn } from './own-species';
 
 /** The shop's own figures as a forecast's input carries them; null when it has none. */
 export function overridesOf(figures: readonly OwnFigure[]): Overrides | null {
@@ -23,8 +22,8 @@ export function overridesOf(figures: readonly OwnFigure[]): Overrides | null {
 
 /** All that a shop's forecasts rest on beside what is shipped: its own figures, and its own species whole. */
 export async function shopOverrides(trx: Trx): Promise<Overrides | null> {
-  const [rows, owned] = await Promise.all([manyOwnFigures(trx), once(trx, manyOwnSpecies)]);
-  const [figures, own] = [overridesOf(rows), owned.flatMap((o) => o.species ?? [])];
+  const [rows, own] = await Promise.all([manyOwnFigures(trx), speciesOfOwn(trx)]);
+  const figures = overridesOf(rows);
   return own.length === 0 ? figures : { ...figures, own };
 }
 

@@ -13,10 +13,10 @@ import { newId } from '@/data/ids';
 import { log } from './log';
 import type { Role } from '@/core/actions/contract';
 import { isLanguage, tagOf, type LanguageTag } from '@/core/words/catalogues';
-import { manyOwnSpecies } from '@/data/house';
 import { database } from './database';
 import { now } from './clock';
 import { once, readsOnly } from './once';
+import { speciesOfOwn } from './own-species';
 import { sayUnavailable } from './request-state';
 import { sessionSecret } from './session-secret';
 
@@ -109,7 +109,7 @@ export async function endMySession(): Promise<void> {
 async function whoIn(trx: Trx, data: SessionData): Promise<SignedIn | null> {
   const [person, own] = await Promise.all([
     data.personId && data.sessionId ? maybePersonInSession(trx, data.personId, data.sessionId) : undefined,
-    once(trx, manyOwnSpecies),
+    speciesOfOwn(trx),
   ]);
   if (!person?.active) return null;
   const { shopId: id, shopName: name, timeZone, demo, promiseConfidence } = person;
@@ -118,7 +118,7 @@ async function whoIn(trx: Trx, data: SessionData): Promise<SignedIn | null> {
     name: person.name,
     role: person.role,
     language: tagOf(isLanguage(person.language) ? person.language : 'en', person.units),
-    species: registryWith(own.flatMap((o) => o.species ?? [])),
+    species: registryWith(own),
     shop: { id, name, timeZone, demo, promiseConfidence },
   };
 }

@@ -2,6 +2,7 @@ import type { LanguageTag } from '@/core/words/catalogues';
 import { m } from '@/core/words/message';
 import { say } from '@/core/words/say';
 import 'server-only';
+import { readAsNow } from '@/core/record/entry-details';
 import { mayManage } from '@/core/actions/contract';
 import { HOUR_MS } from '@/core/calendar/spans';
 import { isActionName, specOf, type ActionName, type UndoneAction } from '@/core/actions/actions';
@@ -33,7 +34,10 @@ async function seeToWhatHangsOn(
   for (const entry of entries) {
     if (done.name === 'make/make' && (await maybeArrangement(trx, entry.subjectId))?.cardId)
       throw new RefusedError('Its card stands. Nothing was changed; take the card back first.');
-    if (done.name === 'dock/claim-moved' && (entry.detail as { to?: string } | null)?.to === 'sent')
+    if (
+      done.name === 'dock/claim-moved' &&
+      readAsNow('claim-moved', entry.detailVersion, entry.detail)?.to === 'sent'
+    )
       ask(
         'handed over',
         `${say(entry.words, me.language)}: the supplier may have it by now. Take it back all the same?`,

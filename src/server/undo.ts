@@ -1,7 +1,7 @@
 import { inEnglish, say } from '@/core/words/say';
 import 'server-only';
 import type { UndoneAction } from '@/core/actions/actions';
-import { readDetail, type DetailOf, type EntryKind } from '@/core/record/entry-details';
+import { readAsNow, type EntryKind, type ReadDetail } from '@/core/record/entry-details';
 import { withdrawCard } from '@/data/arrangements';
 import { insertFlaw, setClaimHours } from '@/data/claims';
 import { unbookDelivery } from '@/data/deliveries';
@@ -23,11 +23,11 @@ import { endSessions } from '@/data/sessions';
 import type { ActionContext } from './handler';
 
 /** What an entry of that kind told; refused where it was written by a version that told otherwise. */
-export function detailOf<K extends EntryKind>(kind: K, entry: Entry): DetailOf<K> {
-  const detail = entry.kind === kind ? readDetail(kind, entry.detailVersion, entry.detail) : null;
+export function detailOf<K extends EntryKind>(kind: K, entry: Entry): ReadDetail<K> {
+  const detail = entry.kind === kind ? readAsNow(kind, entry.detailVersion, entry.detail) : null;
   if (detail === null)
     throw new RefusedError('That was done in another way than it is done now. Nothing was changed.');
-  return detail as DetailOf<K>;
+  return detail;
 }
 
 type Undo = (context: ActionContext, entry: Entry) => Promise<void>;
@@ -66,7 +66,7 @@ export const UNDO: Readonly<Record<UndoneAction, Undo>> = {
     await withdrawCard(context.trx, context.action, entry.subjectId);
   },
   'bench/skill': async ({ trx, action }, entry) => {
-    const { personId, skill, shown } = detailOf('skill', entry) as Parameters<typeof recordSkill>[2];
+    const { personId, skill, shown } = detailOf('skill', entry);
     const was = await wasShownBefore(trx, personId, skill);
     if (was !== shown) await recordSkill(trx, action, { personId, skill, shown: was }, null);
   },
@@ -76,7 +76,7 @@ export const UNDO: Readonly<Record<UndoneAction, Undo>> = {
     if (wasHere === false) await endSessions(trx, personId, null, action.at);
   },
   'desk/set-figure': async ({ trx, action }, entry) => {
-    const figure = detailOf('figure', entry) as Parameters<typeof setOwnFigure>[2];
+    const figure = detailOf('figure', entry);
     const before = await maybeFigureBefore(trx, figure);
     await setOwnFigure(
       trx,
@@ -86,7 +86,7 @@ export const UNDO: Readonly<Record<UndoneAction, Undo>> = {
     );
   },
   'desk/set-way': async ({ trx, action }, entry) => {
-    const setting = detailOf('house', entry) as Parameters<typeof setHouse>[2];
+    const setting = detailOf('house', entry);
     const before = await maybeSettingBefore(trx, setting);
     await setHouse(
       trx,
@@ -96,13 +96,13 @@ export const UNDO: Readonly<Record<UndoneAction, Undo>> = {
     );
   },
   'desk/set-protocol': async ({ trx, action }, entry) => {
-    const own = detailOf('species', entry) as unknown as Parameters<typeof setOwnSpecies>[2];
-    const before = await maybeSpeciesBefore(trx, own.speciesKey);
+    const { speciesKey } = detailOf('species', entry);
+    const before = await maybeSpeciesBefore(trx, speciesKey);
     await setOwnSpecies(
       trx,
       action,
       {
-        speciesKey: own.speciesKey,
+        speciesKey,
         species: before?.species ?? null,
         edits: before?.edits ?? [],
         reason: again(entry).slice(0, 200),

@@ -1,5 +1,6 @@
 import { ownMark, SHIPPED_SPECIES } from '@/core/species/registry';
 import { manyOwnSpecies } from '@/data/house';
+import { speciesOfOwn } from '@/server/own-species';
 import { be, send } from '../support/acting';
 import { noteLine } from '../support/bodies';
 import { freshShop, type TestShop } from '../support/database';
@@ -74,4 +75,36 @@ test('a species of our own is added under our mark, known from then on, and anot
   for (const [name, body] of Object.entries(named(key)).slice(0, 3))
     expect([name, await send(name as 'dock/order', body as never)]).toMatchObject([name, { ok: true }]);
   expect(SHIPPED_SPECIES.find('rose')?.dryHours).toBe(8);
+});
+
+test('one stored before there were traits is read with those its columns tell, and one that cannot be read stops nobody', async () => {
+  await be('Ilse');
+  const mark = ownMark(shop.shopId);
+  const lily = SHIPPED_SPECIES.all.find((s) => s.traits.includes('lily'));
+  if (!lily) throw new Error('there is a lily');
+  const older = Object.fromEntries(
+    Object.entries(lily).filter(([column]) => column !== 'traits' && column !== 'waterMostH'),
+  );
+  const person = await shop.owner('person').where({ name: 'Ilse' }).first<{ id: string }>('id');
+  const store = (key: string, species: object) =>
+    shop.owner('own_species').insert({
+      id: crypto.randomUUID(),
+      shop_id: shop.shopId,
+      species_key: key,
+      species: JSON.stringify(species),
+      edits: '[]',
+      reason: 'as an older version stored it',
+      set_at: stage.at,
+      set_by: person.id,
+    });
+  const [mine, broken] = [`own-${mark}-quay-lily`, `own-${mark}-no-such-habit`];
+  await store(mine, { ...older, key: mine, name: 'Quay lily' });
+  await store(broken, { ...older, key: broken, name: 'Nothing', habit: 'walks' });
+  const read = await shop.inside((trx) => speciesOfOwn(trx));
+  expect(read.find((s) => s.key === mine)?.traits).toEqual(expect.arrayContaining(['lily']));
+  expect(read.some((s) => s.key === broken)).toBe(false);
+  const orderRef = 'OLD quay lily';
+  const lines = [{ line: 1, speciesKey: mine, variety: null, lengthCm: null, stems: 10 }];
+  const ordered = await send('dock/order', { supplier: 'Salt Hill', orderRef, dueOn: '2026-12-02', lines });
+  expect(ordered).toMatchObject({ ok: true });
 });

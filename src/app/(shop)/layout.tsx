@@ -3,9 +3,8 @@ import { languageOf, localeOf, unitsOf } from '@/core/words/catalogues';
 import { LANGUAGE_CHOICES } from '@/core/words/languages';
 import { momentIn } from '@/core/calendar/zones';
 import { WAITING_ACTIONS } from '@/core/actions/actions';
-import { manyOwnSpecies } from '@/data/house';
 import { signOut } from '@/features/sign-in/actions';
-import { once } from '@/server/once';
+import { speciesOfOwn } from '@/server/own-species';
 import { inMyShop } from '@/server/session';
 import { SHELL_READS, shellData } from '@/server/shell-data';
 import { Frame } from '@/shell/frame';
@@ -18,7 +17,7 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
       me,
       at,
       data: await shellData(trx, me, at),
-      own: (await once(trx, manyOwnSpecies)).flatMap((o) => o.species ?? []),
+      own: await speciesOfOwn(trx),
     }),
     SHELL_READS,
   );

@@ -1,5 +1,5 @@
 import type { ArrangementForecast } from '../arrangement/types';
-import type { HabitWorth, Interaction } from '../habits/what-a-day-costs';
+import { readStoredWorth, type StoredWorth } from '../arrangement/stored-forecast';
 import type { LocalMoment } from './card-dates';
 import type { GoesTo } from './goes-to';
 import { schoolFor, type Schools } from '../protocol/schools';
@@ -56,7 +56,7 @@ export interface CardSubject {
   }[];
 }
 
-function gainsOf(habits: readonly HabitWorth[]): HabitGains {
+function gainsOf(habits: NonNullable<StoredWorth['habits']>): HabitGains {
   return Object.fromEntries(habits.map((h) => [h.habit, h.medianGainDays]));
 }
 
@@ -75,10 +75,7 @@ export function cardFor(
   goesTo: GoesTo = 'home',
   tag: LanguageTag = 'en',
 ): IssuedCard {
-  const { habits, more } = arrangement.result as {
-    readonly habits?: readonly HabitWorth[];
-    readonly more?: Interaction | null;
-  };
+  const { habits, more } = readStoredWorth(arrangement.result);
   const species = [...new Set(lines.map((l) => l.speciesKey))].map((k) => registry.byKey(k));
   const first = lines.find((l) => l.speciesKey === forecast.lines[forecast.limitingLine]?.species);
   const vessel = { kind: arrangement.vesselKind, litres: arrangement.litres };
@@ -93,7 +90,7 @@ export function cardFor(
     stemLength: schoolFor(schools, 'stem-length', ''),
     promisedDays: forecast.giftDaysAtConfidence,
     firstToFade: registry.byKey(first?.speciesKey ?? species[0]?.key ?? ''),
-    ...(habits ? { gains: gainsOf(habits), more: more ?? null } : {}),
+    ...(habits ? { gains: gainsOf(habits), more } : {}),
     daysTo: {
       firstFade: forecast.firstFade.p50,
       stillAGift: forecast.stillAGift.p50,

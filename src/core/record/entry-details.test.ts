@@ -1,4 +1,4 @@
-import { ENTRY_DETAILS, readDetail, type EntryKind } from './entry-details';
+import { ENTRY_DETAILS, readAsNow, readDetail, type EntryKind } from './entry-details';
 
 const [A, B] = ['01a21238-a19c-7509-af84-c96d85c8392f', '01a21238-a19c-7509-af84-cd336c96f30c'];
 const stepBefore = {
@@ -147,4 +147,14 @@ test('what is of no kind or version there ever was is not read, nor what its sch
   expect(readDetail('toString', 1, {})).toBeNull();
   expect(readDetail('bin', 3, {})).toBeNull();
   expect(readDetail('bin', 2, { reason: 'broken', from: 4 })).toBeNull();
+});
+
+test('what was written by an older version is read as now where it tells as much, and not where it does not', () => {
+  const [, beforeDose] = EVER.wash;
+  expect(readAsNow('wash', 2, beforeDose)).toEqual({ from: 'dirty', to: 'scrubbed', dose: null });
+  expect(readAsNow('bin', 1, { stems: 4, reason: 'broken' })).toBeNull();
+  expect(readAsNow('begin', 1, stepBefore)).toBeNull();
+  expect(readAsNow('skill', 1, { personId: A, skill: 'juggling', shown: true })).toBeNull();
+  for (const [kind, versions] of Object.entries(EVER) as [EntryKind, readonly unknown[]][])
+    expect([kind, readAsNow(kind, versions.length, versions.at(-1))]).not.toEqual([kind, null]);
 });

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { SKILLS } from '../steps/types';
 
 /**
  * What an entry of each kind tells beside its words: one schema a version, the last the one that is
@@ -36,7 +37,19 @@ const claimOpened = v.looseObject({
   stems: v.number(),
   value: nullable(v.number()),
 });
-const setting = v.looseObject({ reason: v.string() });
+/** What a setting of the house, a figure or a person's skill was about; its value stands in its own table. */
+const houseSetting = v.looseObject({
+  kind: v.picklist(['school', 'limit', 'has', 'who may']),
+  subject: v.string(),
+  key: v.string(),
+  reason: v.string(),
+});
+const ownFigure = v.looseObject({
+  kind: v.picklist(['constant', 'species', 'solution']),
+  subject: v.string(),
+  figure: v.string(),
+  reason: v.string(),
+});
 
 export const ENTRY_DETAILS = {
   begin: [older, stepTap],
@@ -120,10 +133,10 @@ export const ENTRY_DETAILS = {
   'water-look': [v.object({ fillId: uuid, look: v.string() })],
   'tip-out': [nothing, v.object({ fillId: uuid })],
   'turn-over': [nothing, v.object({ fromFillId: uuid, toPailId: uuid, fillId: uuid, litres: v.number() })],
-  house: [setting],
+  house: [houseSetting],
   species: [v.looseObject({ speciesKey: v.string() })],
-  figure: [setting],
-  skill: [v.object({ personId: uuid, skill: v.string(), shown: v.boolean() })],
+  figure: [ownFigure],
+  skill: [v.object({ personId: uuid, skill: v.picklist(SKILLS), shown: v.boolean() })],
   /** Their being here, where that was changed; what else was done tells nothing that a hand could not know. */
   person: [v.object({ personId: uuid, wasHere: maybe(v.boolean()) })],
   shop: [v.looseObject({ was: v.record(v.string(), v.union([v.string(), v.number()])) })],
@@ -138,6 +151,14 @@ type Last<T extends readonly unknown[]> = T extends readonly [...unknown[], infe
 /** What an entry of that kind tells, as it is written now. */
 export type DetailOf<K extends EntryKind> =
   Last<Versions<K>> extends infer S extends v.GenericSchema ? v.InferInput<S> : never;
+/** The same as it is read: what was left out stands as nothing. */
+export type ReadDetail<K extends EntryKind> =
+  Last<Versions<K>> extends infer S extends v.GenericSchema ? v.InferOutput<S> : never;
+
+type LastSchemas = { readonly [K in EntryKind]: v.GenericSchema<unknown, ReadDetail<K>> };
+const LAST = Object.fromEntries(
+  Object.entries(ENTRY_DETAILS).map(([kind, versions]) => [kind, versions[versions.length - 1]]),
+) as unknown as LastSchemas;
 
 /** A stored detail as its version tells it; null where it is of no version there ever was. */
 export function readDetail(kind: string, version: number, stored: unknown): unknown {
@@ -145,4 +166,16 @@ export function readDetail(kind: string, version: number, stored: unknown): unkn
   const schema: v.GenericSchema | undefined = ENTRY_DETAILS[kind as EntryKind][version - 1];
   const read = schema && v.safeParse(schema, stored);
   return read?.success ? read.output : null;
+}
+
+/** The same where it tells what is told now, whatever its version; null where it was told otherwise. */
+export function readAsNow<K extends EntryKind>(
+  kind: K,
+  version: number,
+  stored: unknown,
+): ReadDetail<K> | null {
+  if (readDetail(kind, version, stored) === null) return null;
+  const now: v.GenericSchema<unknown, ReadDetail<K>> = LAST[kind];
+  const read = v.safeParse(now, stored);
+  return read.success ? read.output : null;
 }

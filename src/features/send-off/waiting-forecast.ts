@@ -1,10 +1,14 @@
 import 'server-only';
 import { HOUR_MS } from '@/core/calendar/spans';
 import { LRUCache } from 'lru-cache';
+import * as v from 'valibot';
 import type { ArrangementForecast, ArrangementInput } from '@/core/arrangement/types';
+import { readStoredForecast } from '@/core/arrangement/stored-forecast';
 import { waitingInput } from '@/core/arrangement/waiting';
+import { arrangementInputSchema } from '@/core/door/schemas';
 import type { WholeArrangement } from '@/data/arrangements';
 import type { Trx } from '@/data/connection';
+import { RefusedError } from '@/data/errors';
 import { manyStays, type StayRow } from '@/data/stays';
 import { inWorker } from '@/server/pool/pool';
 
@@ -21,10 +25,20 @@ function knowingItsSap(input: ArrangementInput): ArrangementInput {
   return isTold ? input : { ...input, lines: input.lines.map((l) => ({ sapSealed: true, ...l })) };
 }
 
+/** What it was made with, as it was stored. @throws RefusedError where no version there is now reads it */
+function storedInput({ input }: WholeArrangement): ArrangementInput {
+  const read = v.safeParse(arrangementInputSchema, input);
+  if (!read.success)
+    throw new RefusedError(
+      'Its days were worked out by an older version and cannot be worked out anew. Nothing was changed; take it apart and make it again.',
+    );
+  return read.output;
+}
+
 /** What its forecast is made from by now: what it was made with, after the hours it has stood here. */
 export function waitedInput(row: WholeArrangement, stays: readonly StayRow[], at: Date): ArrangementInput {
   return waitingInput(
-    knowingItsSap(row.input as ArrangementInput),
+    knowingItsSap(storedInput(row)),
     stays
       .filter((s) => s.fromAt < at)
       .map((s) => ({
@@ -41,12 +55,13 @@ export async function forecastWaiting(
   at: Date,
 ): Promise<ArrangementForecast> {
   const input = waitedInput(row, stays, at);
-  if (input.stays.length === (row.input as ArrangementInput).stays.length)
-    return row.result as ArrangementForecast;
+  const hasWaited = input.stays.length > storedInput(row).stays.length;
+  const asMade = hasWaited ? null : readStoredForecast(row.result);
+  if (asMade) return asMade;
   const key = JSON.stringify(input);
-  const kept = cache.get(key);
-  if (kept) return kept;
-  const made = await inWorker('arrangement', input);
-  cache.set(key, made);
-  return made;
+  const known = cache.get(key);
+  if (known) return known;
+  const forecast = await inWorker('arrangement', input);
+  cache.set(key, forecast);
+  return forecast;
 }
