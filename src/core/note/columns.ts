@@ -1,6 +1,6 @@
 import { matchSpecies } from '../species/match-species';
 import { foldedWords } from '../species/folded-words';
-import { COLUMNS, readHeading, type Column, type HeadingMeaning } from './headings';
+import { COLUMNS, COUNT_COLUMNS, readHeading, type Column, type HeadingMeaning } from './headings';
 import type { Meaning } from './meaning';
 import { areDutch } from './units';
 
@@ -33,6 +33,8 @@ const COUNTS: readonly Column[] = [
 /** Columns a note may have several of, the first of which is taken. */
 const isCount = (column: Column): boolean => COUNTS.includes(column);
 
+const isCounted = (column: Column): boolean => (COUNT_COLUMNS as readonly Column[]).includes(column);
+
 const filled = (cells: Cells): string[] => cells.filter((c) => c.trim() !== '');
 /** A cell of a line and no heading: it is a number, or begins with one. */
 const NUMBER = /^[-+]?[.,]?\d/;
@@ -47,10 +49,18 @@ function joined(upper: Cells, lower: Cells): string[] {
     const [above, below] = [(upper[i] ?? '').trim(), (lower[i] ?? '').trim()];
     if (above !== '') over = below === '' ? '' : above;
     if (below === '') return above;
-    if (over === '') return below;
-    const both = `${over} ${below}`;
-    return readHeading(both) ? both : readHeading(below) || above === '' ? below : above;
+    return over === '' ? below : oneOver(over, above, below);
   });
+}
+
+/** A word of the upper row and the one under it as one heading. @param above what stands right over it, if anything */
+function oneOver(over: string, above: string, below: string): string {
+  const both = `${over} ${below}`;
+  const [alone, together] = [readHeading(below), readHeading(both)];
+  // "Packed" over "Bunches": what is counted is told by the lower word.
+  if (alone && isCounted(alone.column) && together?.column === 'packing') return below;
+  if (together) return both;
+  return alone || above === '' ? below : above;
 }
 
 interface Candidate {
@@ -84,8 +94,10 @@ function headingAt(rows: readonly Cells[], at: number): { cells: Cells; rows: nu
   // Nearly every row of a file is a line: it has a number, and is no heading, before any word is looked up.
   if (filled(cells).length < 2 || cells.some((cell) => NUMBER.test(cell.trim()))) return null;
   const [first, second] = [candidate(cells), candidate(rows[at + 1] ?? [])];
+  // A year, a day or a paper's number stands in no heading: "Date" beside "Tue 24 Nov 2026" is of the note's head.
+  const isWords = !cells.some((cell) => /\d{2}/.test(cell));
   const isKnown = first.meanings.some((m) => m !== null);
-  if (isKnown && goesOn(first, second)) {
+  if (isKnown && isWords && goesOn(first, second)) {
     const both = joined(first.cells, second.cells);
     if (isHeading(candidate(both))) return { cells: both, rows: 2 };
   }
@@ -113,6 +125,10 @@ function amountOrStems(cell: string, cells: readonly string[], all: readonly Col
   return all.includes('stemsPerBunch') ? 'stemsInAll' : 'stems';
 }
 
+/** Most cells bear a sign of money, or two decimals: "Unit" over them is short for its price. */
+const isMoney = (cells: readonly string[]): boolean =>
+  cells.filter((c) => /[€£$]|^\d+[.,]\d{2}$/.test(c)).length * 2 > cells.length;
+
 /** Whether a "reference" is the delivery's or each line's own, and what "Total" is of, by what stands under it. */
 function byContent(
   column: Column,
@@ -123,6 +139,8 @@ function byContent(
 ): Column {
   const cells = cellsOf(below, at);
   if (column === 'amount') return amountOrStems(cell, cells, all);
+  if (column === 'unit' && !all.includes('unitPrice') && isMoney(cells)) return 'unitPrice';
+  if (column === 'quantity' && cells.length > 0 && !cells.some((c) => /^[-+]?\d/.test(c))) return 'code';
   if (column !== 'reference') return column;
   return new Set(cells).size <= 1 && !all.includes('deliveryRef') ? 'deliveryRef' : 'code';
 }

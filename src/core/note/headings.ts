@@ -178,17 +178,24 @@ function byPartOfName(words: string): Column | null {
 const isOfWeight = (nouns: readonly Noun[]): boolean =>
   nouns.includes('weight') || (nouns.length > 0 && nouns.every((n) => n === 'kg' || n === 'g'));
 
+/** "€/stelo", "EUR per bunch": money per one of something. */
+const MONEY_PER = /^\s*(?:[€£$]|eur|usd|gbp|chf|pln|zł)\s*(?:[/.]|per|pro|par|por|al|je|p\/)/i;
+
 /** The column of a heading whose words are money, weights or counts; null where they are none of these. */
 function measuredColumn(parts: readonly Part[], nouns: readonly Noun[], heading: string): Column | null {
   const has = hasIn(parts);
+  if (nouns.length > 0 && MONEY_PER.test(heading)) return 'unitPrice';
   if (has('price')) return has('total') || has('amount') ? 'amount' : 'unitPrice';
   if (isOfWeight(nouns)) return nouns.some((n) => n in RANK) ? null : 'weightG';
   if (has('amount')) return 'amount';
-  if (parts.some((p) => 'unknown' in p)) return null;
-  return (
-    countColumn(parts, heading.trim()) ??
-    (nouns.length === 0 && (has('total') || has('net')) ? 'amount' : null)
-  );
+  return parts.some((p) => 'unknown' in p) ? null : countedOrSummed(parts, nouns, heading);
+}
+
+/** A count; without anything that is counted, a sum of money. */
+function countedOrSummed(parts: readonly Part[], nouns: readonly Noun[], heading: string): Column | null {
+  const has = hasIn(parts);
+  const isSum = nouns.length === 0 && (has('total') || has('net'));
+  return countColumn(parts, heading.trim()) ?? (isSum ? 'amount' : null);
 }
 
 function meaningOf(heading: string): HeadingMeaning | null {

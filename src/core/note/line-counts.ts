@@ -26,6 +26,14 @@ export interface LineCounts {
 const EACH =
   /(\d+)\s*([\p{L}.]+)\s*(?:\/|per|pro|je|par|por|al|an?|na|w)\s*([\p{L}]+)|(\d+)\s*er[\s-]?([\p{L}]+)|([\p{L}]+)\s+(?:of|à|a|von|van|de|da|po|x)\s+(\d+)\b/giu;
 
+/** "Rose Red Naval 70cm x20": what is sold as one is of so many. */
+const TIMES_AT_END = /(?:^|\s)[x×]\s?(\d{1,3})\s*$/i;
+
+function timesAtEnd(text: string): number | null {
+  const times = Number(TIMES_AT_END.exec(text)?.[1] ?? 0);
+  return times > 1 ? times : null;
+}
+
 /** Stems a bunch as a remark or a name tells them: "approx 10 stems/bunch", "10er Bund", "bunch of 10". */
 export function perBunchIn(text: string): number | null {
   for (const m of text.matchAll(EACH)) {
@@ -33,7 +41,7 @@ export function perBunchIn(text: string): number | null {
     const [inner, outer] = [m[2] ?? 'stems', m[3] ?? m[5] ?? m[6] ?? ''];
     if (unitOf(inner) === 'stem' && unitOf(outer) === 'bunch' && n > 0 && n <= 200) return n;
   }
-  return null;
+  return timesAtEnd(text);
 }
 
 const STEMS_IN_NAME = /(?<![\w.,])(\d{1,3})\s*(\p{L}+)\b/giu;

@@ -75,6 +75,13 @@ const DOZEN = 12;
 const HEAVIEST_G = 1_000_000;
 const gramsIn = (unit: Unit | null): number | null => (unit === 'kg' ? 1000 : unit === 'g' ? 1 : null);
 
+/** "bunch/20": so many in each; null where a unit says nothing of the kind. */
+function bunchOf(text: string): number | null {
+  const [, word = '', each = ''] = /^(\p{L}+)\s*[/x×]\s*(\d{1,3})$/u.exec(text) ?? [];
+  const unit = unitOf(word);
+  return unit === 'bunch' || unit === 'pack' ? Number(each) : null;
+}
+
 /** Reads what one row says of how much there is. */
 class FactReader {
   readonly facts: LineFacts = {
@@ -135,9 +142,8 @@ class FactReader {
     if (unit === 'dozen' && /^dozen$/i.test(text) && areDutch(this.heading.cells))
       return { unit: 'box', perBunch: null };
     if (unit) return { unit, perBunch: null };
-    const said = readAmounts(text, (t) => readByHabit(t, null));
-    if (said?.perBunch) return { unit: 'bunch', perBunch: said.perBunch };
-    return null;
+    const perBunch = bunchOf(text) ?? readAmounts(text, (t) => readByHabit(t, null))?.perBunch;
+    return perBunch ? { unit: 'bunch', perBunch } : null;
   }
 
   private nounOver(column: Column): Unit | null {

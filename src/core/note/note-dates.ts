@@ -1,3 +1,4 @@
+import { spokenDay } from '../calendar/spoken-day';
 import { daysBetween } from '../calendar/dates';
 import { readDate } from '../calendar/read-date';
 
@@ -104,6 +105,9 @@ export function readCutDate(text: string, { noteDate, dayFirst }: DateHabit, usu
     if (day !== null && month !== null)
       return { date: null, doubt: `cut on “${text}”: ${said(day)} or ${said(month)}?`, guess: null };
   }
+  const spoken = spokenDay(text, noteDate);
+  if (spoken !== null)
+    return { date: spoken, doubt: null, guess: `cut on ${spoken}: the note says “${text}”` };
   const cut = readDate(text, { noteDate, dayFirst: dayFirst ?? true });
   if (!cut) return { date: null, doubt: `cut date “${text}” cannot be read`, guess: null };
   const { date } = cut;

@@ -11,15 +11,15 @@ export interface NoteHead {
 }
 
 const KIND_OF_PAPER =
-  /^(delivery ?note|leveringsnota|leveringsbon|leverbon|lieferschein|bon de livraison|packing ?list|packliste|pakbon|albaran( de entrega)?|nota de entrega|documento di trasporto|ddt|bolla|wz|dokument wz|dowod dostawy|invoice|rechnung|factuur|facture|factura|fattura|faktura|note|page \d+.*|seite \d+.*)$/;
+  /^(delivery ?note|proforma( \d+)?|(?:dispatch|despatch|advice) note|order|weekly delivery|delivery|leveringsnota|leveringsbon|leverbon|lieferschein|bon de livraison|packing ?list|packliste|pakbon|albaran( de entrega)?|nota de entrega|documento di trasporto|ddt|bolla|wz|dokument wz|dowod dostawy|invoice|rechnung|factuur|facture|factura|fattura|faktura|fatura|guia de remessa|nota de encomenda|foljesedel|folgeseddel|foelgeseddel|pakkseddel|note|page \d+.*|seite \d+.*)$/;
 const REFERENCE = /^[A-Z]{1,5}(?:[-/ .]\d+|\d{2,})[A-Z0-9-/]*$/i;
 const LABELS: Readonly<Record<'supplier' | 'deliveryRef' | 'noteDate', RegExp>> = {
   supplier:
-    /^(supplier|grower|farm|vendor|sender|from|lieferant|absender|gärtnerei|von|leverancier|kweker|afzender|fournisseur|expéditeur|producteur|proveedor|remitente|finca|fornitore|mittente|produttore|dostawca|nadawca|producent)\b/i,
+    /^(supplier|grower|farm|vendor|sender|from|lieferant|absender|gärtnerei|von|leverancier|kweker|afzender|fournisseur|expéditeur|producteur|proveedor|remitente|finca|fornitore|mittente|produttore|dostawca|nadawca|producent|fornecedor|remetente|leverantör|avsändare|leverandør|afsender|avsender)(?!\p{L})/iu,
   deliveryRef:
-    /^(delivery( note)?( ref| no| nr| number)?|ref(erence)?|our ref|note no|lieferschein|lieferung|beleg|rechnung|bon|pakbon|leverbon|leveringsbon|bon de livraison|bl|albar[aá]n|nota de entrega|ddt|bolla|documento|document|wz|nr wz|dokument|faktura|fattura|factura|facture|factuur|invoice)\b/i,
+    /^((dispatch|despatch|advice) note|order( no| nr| number)?|delivery( note)?( ref| no| nr| number)?|packing ?list|packliste|ref(erence)?|our ref|note( no| nr| number)?|lieferschein-?(nummer|nr)|lieferschein|lieferung|belegnummer|beleg|rechnungsnummer|rechnung|bon de livraison|bonnummer|bonnr|bon|pakbonnummer|pakbon|leverbonnummer|leverbon|leveringsbon|bl|proforma|docket|albar[aá]n|nota de entrega|ddt|bolla|documento di trasporto|documento|document|wz|nr wz|dokument|faktura|fattura|factura|facture|factuurnummer|factuur|invoice|fatura|guia( de remessa)?|följesedel|følgeseddel|pakkseddel)(?!\p{L})/iu,
   noteDate:
-    /^((ship(ping|ped)?|invoice|order|arrival|dispatch) date|date|datum|fecha|data|delivered|delivery date|lieferdatum|belegdatum|leverdatum|date de livraison|fecha de entrega|data di consegna|data dostawy|data wysyłki|dispatch date|shipped)\b/i,
+    /^((ship(ping|ped)?|invoice|order|arrival|dispatch) date|date|datum|fecha|data|delivered|delivery date|lieferdatum|belegdatum|leverdatum|date de livraison|fecha de entrega|data di consegna|data dostawy|data wysyłki|dispatch date|shipped|dato|leveringsdato|leveransdatum|data de entrega)(?!\p{L})/iu,
 };
 
 const DATE_WITHIN =
@@ -54,6 +54,16 @@ function numberBehind(rest: string): string | null {
   return /\d{2}/.test(first) && dateIn(rest.trim().slice(0, 12)) === null ? first : null;
 }
 
+/** The number in a cell that begins with the paper's name: "dispatch note GC/4471"; null where it does not. */
+function numberOfPaper(cell: string): string | null {
+  const rest = behindLabel(cell, LABELS.deliveryRef);
+  return rest === null ? null : (numberIn(rest) ?? numberBehind(rest));
+}
+
+/** What a name of a business ends in or bears; it is no label of what stands beside it. */
+const BUSINESS =
+  /\b(ltd|inc|llc|gmbh|kg|bv|b\.v\.?|nv|s\.?a\.?|s\.?l\.?|s\.?r\.?l\.?|sp\.?|aps|ab|lda|co)\.?$|flower|bloom|florist|farm|growers?\b|nurser|gärtner|blumen|bloemen|kweker|fleur|flor(es)?\b|fiori|kwiat|blom|wholesale|import|export|exchange/i;
+
 /** A labelled value: "Supplier: Norrholt" in one cell, or "Supplier" with its value in the next. */
 function labelled(rows: readonly (readonly string[])[], label: RegExp): string | null {
   for (const row of rows)
@@ -77,8 +87,13 @@ function labelled(rows: readonly (readonly string[])[], label: RegExp): string |
 const isLabel = (cell: string): boolean =>
   Object.values(LABELS).some((label) => behindLabel(cell, label) !== null);
 
+/** Whom it is for, which is us, and not whom it is from. */
+const FOR_US =
+  /^(customer|client|cliente|kunde|klant|sold to|ship to|bill to|deliver to|to|odbiorca|destinatario|consignee|kund|lieferadresse|afleveradres)\s*[:.]/i;
+
 /** A name that nobody labelled: words that are no paper, no date, no number and no label. */
 const isName = (cell: string): boolean =>
+  !FOR_US.test(cell) &&
   /\p{L}{3}/u.test(cell) &&
   dateIn(cell) === null &&
   !KIND_OF_PAPER.test(foldedWords(cell)) &&
@@ -89,7 +104,10 @@ const isName = (cell: string): boolean =>
 const unlabelledNames = (row: readonly string[]): string[] =>
   row.filter((cell, i) => {
     const next = (row.slice(i + 1).find((c) => c.trim() !== '') ?? '').trim();
-    return isName(cell) && !(next !== '' && (dateIn(next) === next || /^\d[\d ./-]*$/.test(next)));
+    return (
+      isName(cell) &&
+      (BUSINESS.test(cell) || !(next !== '' && (dateIn(next) === next || /^\d[\d ./-]*$/.test(next))))
+    );
   });
 
 /** A number behind a paper's short name, or behind a hash, among other words: "Lieferung vom 24.11., LS 88120", "#A-5521". */
@@ -109,12 +127,32 @@ function referenceIn(above: readonly (readonly string[])[], cells: readonly stri
   return found && found.replace(/\s+(vom|of|du|del|van|z|dated)\s.*$/i, '');
 }
 
+/** "Delivery from Lamp Row Growers" is from Lamp Row Growers. */
+const withoutLead = (name: string | null): string | null =>
+  name &&
+  name.replace(
+    /^(?:delivery|lieferung|levering|livraison|env[ií]o|consegna|dostawa)\s+(?:from|von|van|de|da|od)\s+/i,
+    '',
+  );
+
+/** A name that the paper's own name follows or leads: "Finca Alta - PACKING LIST". */
+function withoutPaper(cell: string): string[] {
+  const parts = cell.split(/\s+[-–—|/]\s+/);
+  const isOfPaper = (part: string): boolean =>
+    KIND_OF_PAPER.test(foldedWords(part)) || dateIn(part) === part || numberOfPaper(part) !== null;
+  return parts.length > 1 && parts.some(isOfPaper)
+    ? parts.filter((part) => !KIND_OF_PAPER.test(foldedWords(part)))
+    : [cell];
+}
+
 /** Reads what stands above the heading: who it is from, its number, its day. */
 export function readHead(rows: readonly (readonly string[])[], heading: Heading): NoteHead {
   // "Date: 24/11/2026 Supplier: Fjord Blooms" in one cell are two.
   const above = rows
     .slice(0, Math.max(0, heading.at))
-    .map((row) => row.flatMap((c) => c.trim().split(/\s+(?=\p{Lu}\p{L}{2,14}\s?:\s)/u)));
+    .map((row) =>
+      row.flatMap((c) => c.trim().split(/\s+(?=\p{Lu}\p{L}{2,14}\s?:\s)|\s{2,}|\t/u)).flatMap(withoutPaper),
+    );
   const cells = above.flat().filter((c) => c !== '');
   const deliveryRef = referenceIn(above, cells);
   const labelledDate = labelled(above, LABELS.noteDate);
@@ -124,8 +162,7 @@ export function readHead(rows: readonly (readonly string[])[], heading: Heading)
   const supplier =
     inLines('supplier') ??
     labelled(above, LABELS.supplier) ??
-    above.flatMap(unlabelledNames).find((c) => c !== deliveryRef) ??
-    null;
+    withoutLead(above.flatMap(unlabelledNames).find((c) => c !== deliveryRef) ?? null);
   const dates = [
     inLines('noteDate'),
     labelledDate && (dateIn(labelledDate) ?? labelledDate),

@@ -40,6 +40,16 @@ export function priceUnitIn(text: string): PriceUnit | null {
   return PRICED_BY_LINE.test(text) ? 'line' : null;
 }
 
+/** A dozen or a gram that a price is per, where words say so: neither is a unit prices are kept in. */
+export function smallUnitIn(text: string): 'dozen' | 'g' | null {
+  if (!/\p{L}/u.test(text)) return null;
+  const unit = text
+    .split(/[^\p{L}]+/u)
+    .map((word) => unitOf(word))
+    .findLast((u) => u !== null);
+  return unit === 'dozen' || unit === 'g' ? unit : null;
+}
+
 /** Whether words name a piece, which may be a stem or whatever is sold as one. */
 export const isPerPiece = (text: string): boolean => PER_PIECE.test(text);
 

@@ -3,7 +3,9 @@ import { isTable, kindByBytes, kindByText, NOT_A_TABLE, type FileKind } from './
 import { rowsOfHtml } from './html-table';
 import { UnreadableNoteError, type NoteHelp } from './note-help';
 import { readNoteRows } from './read-note';
+import { readTypedLines } from './read-typed';
 import { splitRows, type FileRow } from './split-rows';
+import { SHIPPED_SPECIES } from '../species/registry';
 import type { DeliveryNote } from './types';
 import { rowsOfWorkbook } from './workbook';
 
@@ -11,6 +13,24 @@ import { rowsOfWorkbook } from './workbook';
 export interface NoteTable {
   readonly rows: readonly FileRow[];
   readonly otherSheets: readonly string[];
+  /** The text it was split from; null where it was none. */
+  readonly text: string | null;
+}
+
+/**
+ * A letter or a message as lines somebody typed, where it is no table: half of the lines that have a figure
+ * name a flower and how many. Null where they do not, and somebody is to say what the columns are.
+ */
+function readAsWritten(text: string, help: NoteHelp): DeliveryNote | null {
+  const lines = text.split(/\r\n?|\n/);
+  const isCells = (line: string): boolean => /[;\t|].*[;\t|]/.test(line);
+  if (lines.some(isCells)) return null;
+  const { today = '', gramsPerStem = {}, species = SHIPPED_SPECIES } = help;
+  const note = readTypedLines(text, { today, gramsPerStem, species });
+  const figures = note.lines.filter((l) => /\d/.test(l.product));
+  const counted = figures.filter((l) => l.speciesKey !== null && (l.stems ?? l.bunches) !== null);
+  if (counted.length === 0 || counted.length * 2 < figures.length) return null;
+  return { ...note, noteDate: help.today ?? null, supplier: help.supplier ?? null };
 }
 
 function refuse(kind: FileKind): void {
@@ -26,14 +46,16 @@ export async function tableOfFile(bytes: Uint8Array): Promise<NoteTable> {
   const byBytes = kindByBytes(bytes);
   if (byBytes === 'xlsx') {
     const { rows, otherSheets } = await rowsOfWorkbook(bytes);
-    return { rows, otherSheets };
+    return { rows, otherSheets, text: null };
   }
   if (byBytes) refuse(byBytes);
   const text = decodeNote(bytes);
   if (text.trim() === '') throw new UnreadableNoteError('The file is empty. Nothing was booked in.');
   const kind = kindByText(text);
   refuse(kind);
-  return { rows: kind === 'html' ? rowsOfHtml(text) : splitRows(text).rows, otherSheets: [] };
+  return kind === 'html'
+    ? { rows: rowsOfHtml(text), otherSheets: [], text: null }
+    : { rows: splitRows(text).rows, otherSheets: [], text };
 }
 
 /**
@@ -41,6 +63,12 @@ export async function tableOfFile(bytes: Uint8Array): Promise<NoteTable> {
  * @throws UnreadableNoteError, NoHeadingError
  */
 export async function readNoteFile(bytes: Uint8Array, help: NoteHelp = {}): Promise<DeliveryNote> {
-  const { rows, otherSheets } = await tableOfFile(bytes);
-  return { ...readNoteRows(rows, help), unreadSheets: otherSheets };
+  const { rows, otherSheets, text } = await tableOfFile(bytes);
+  try {
+    return { ...readNoteRows(rows, help), unreadSheets: otherSheets };
+  } catch (error) {
+    const written = error instanceof UnreadableNoteError && text !== null ? readAsWritten(text, help) : null;
+    if (written) return written;
+    throw error;
+  }
 }

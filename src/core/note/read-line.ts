@@ -11,7 +11,15 @@ import { COLUMNS } from './headings';
 import { readCutDate, type DateHabit } from './note-dates';
 import type { LineCounts } from './line-counts';
 import type { TableHabits } from './line-facts';
-import { currencyIn, priceUnitIn, readLengthCm, readPrice, type Price, type PriceUnit } from './read-cells';
+import {
+  currencyIn,
+  priceUnitIn,
+  readLengthCm,
+  readPrice,
+  smallUnitIn,
+  type Price,
+  type PriceUnit,
+} from './read-cells';
 import type { NoteLine } from './types';
 
 /** What a table's lines share in being read. */
@@ -29,7 +37,7 @@ export interface LineContext {
 }
 
 const SHORT_OR_OTHER =
-  /short|missing|back.?order|fehl|nicht geliefert|manqu|tekort|ontbre|falt|mancan|brak|substitut|instead|replac|ersatz|vervang|rempla|sustitu|sostitu|zamien|zamian/i;
+  /\bsubs?\b|short|missing|back.?order|fehl|nicht geliefert|manqu|tekort|ontbre|falt|mancan|brak|substitut|instead|replac|ersatz|vervang|rempla|sustitu|sostitu|zamien|zamian/i;
 
 /** Collects what is read off one line: what was guessed and why, and what somebody must decide. */
 class LineReading {
@@ -62,16 +70,19 @@ class LineReading {
   }
 }
 
-/** A variety that carries its colour: "Evening Ferry, deep red". */
+const isBlank = (text: string): boolean => text === '' || /^[-–—.]$/.test(text);
+
 /** A length that stands with the variety: "Explorer 70 cm". */
 const LENGTH_WITHIN = /[\s,]*\b\d{2,3}(?:\s*[-–/]\s*\d{2,3})?\s*cm\b\s*$/i;
 
+/** A variety that carries its colour: "Evening Ferry, deep red". */
 function varietyAndColour(
   reading: LineReading,
   name: ProductName,
   isKnown: boolean,
 ): Pick<NoteLine, 'variety' | 'colour'> {
-  const [variety, colour] = [reading.cell('variety').replace(LENGTH_WITHIN, ''), reading.cell('colour')];
+  const told = (column: Column): string => (isBlank(reading.cell(column)) ? '' : reading.cell(column));
+  const [variety, colour] = [told('variety').replace(LENGTH_WITHIN, ''), told('colour')];
   const comma = variety.lastIndexOf(',');
   if (colour === '' && comma >= 0)
     return {
@@ -83,8 +94,6 @@ function varietyAndColour(
   const coloured = isKnown ? name.colours.join(' ') || null : null;
   return { variety: variety || named, colour: colour || coloured };
 }
-
-const isBlank = (text: string): boolean => text === '' || /^[-–]$/.test(text);
 
 /** Less than this is no price of a stem; a price so low is not of the bunch. Estimate, in any currency notes bear. */
 const CHEAPEST_STEM = 0.04;
@@ -108,6 +117,24 @@ function perOf(reading: LineReading, price: Price, counts: LineCounts): PriceUni
   return beside.find((unit) => unit !== null) ?? (counts.weightG === null ? 'stem' : 'kg');
 }
 
+const DOZEN = 12;
+const GRAMS_A_KG = 1000;
+/** The finest part of its currency a price of one stem is kept to. */
+const FINEST = 10_000;
+
+/** A price with what it is per; of a dozen it is made one of a stem, of a gram one of a kilogram. */
+function perStemOf(reading: LineReading, price: Price, counts: LineCounts) {
+  const said = [reading.cell('unitPrice'), reading.cell('priceUnit'), reading.headingOf('unitPrice')];
+  const perPiece = said.map(smallUnitIn).find((unit) => unit !== null);
+  const beside = said.every((text) => priceUnitIn(text) === null) ? smallUnitIn(reading.cell('unit')) : null;
+  const unit = perPiece ?? beside;
+  if (unit === 'dozen')
+    return { unitPrice: Math.round((price.amount / DOZEN) * FINEST) / FINEST, priceUnit: 'stem' as const };
+  if (unit === 'g' && price.amount < 1)
+    return { unitPrice: price.amount * GRAMS_A_KG, priceUnit: 'kg' as const };
+  return { unitPrice: price.amount, priceUnit: perOf(reading, price, counts) };
+}
+
 function readPriceOf(reading: LineReading, counts: LineCounts) {
   const text = reading.cell('unitPrice');
   const price = isBlank(text) ? null : readPrice(text, reading.mark('unitPrice'));
@@ -117,8 +144,7 @@ function readPriceOf(reading: LineReading, counts: LineCounts) {
     return { unitPrice: null, priceUnit: null, currency, priceAsWritten: isBlank(text) ? null : text };
   }
   return {
-    unitPrice: price.amount,
-    priceUnit: perOf(reading, price, counts),
+    ...perStemOf(reading, price, counts),
     currency: currency ?? price.currency ?? currencyIn(reading.headingOf('unitPrice')),
     priceAsWritten: null,
   };
@@ -198,9 +224,9 @@ function takeCounts(
 /** More heads than this no stem bears. */
 const MOST_HEADS = 200;
 
-function readHeads(reading: LineReading): number | null {
+function readHeads(reading: LineReading, name: ProductName): number | null {
   const text = reading.cell('headsMin');
-  if (isBlank(text)) return null;
+  if (isBlank(text)) return name.headsMin;
   const heads = readByHabit(text.replace(/[+>≥]|\s*(heads?|buds?|\/.*|-.*)$/gi, '').trim(), null);
   const isCount = heads !== null && Number.isInteger(heads) && heads > 0 && heads <= MOST_HEADS;
   if (!isCount) reading.guesses.push(`heads “${text}” cannot be read`);
@@ -213,12 +239,20 @@ function readRemark(reading: LineReading): string | null {
   return remark;
 }
 
+/** The shortest stem that is graded by its length, cm: "A1" and "2" are qualities. */
+const SHORTEST_GRADE_CM = 10;
+function lengthOfGrade(grade: string): number | null {
+  const lengthCm = readLengthCm(grade);
+  return lengthCm !== null && lengthCm >= SHORTEST_GRADE_CM ? lengthCm : null;
+}
+
 /** Length of its own column, of a grade that is one, or as it stands in the name. */
 function readLength(reading: LineReading, name: ProductName): number | null {
   const [length, grade] = [reading.cell('lengthCm'), reading.cell('grade')];
-  const read = readLengthCm(length) ?? (length === '' ? readLengthCm(grade) : null);
+  const read = readLengthCm(length) ?? (length === '' ? lengthOfGrade(grade) : null);
   if (length !== '' && readLengthCm(length) === null) reading.notes.push(`grade “${length}”, no length`);
-  else if (grade !== '' && read !== readLengthCm(grade)) reading.notes.push(`grade “${grade}”`);
+  else if (grade !== '' && (read === null || read !== lengthOfGrade(grade)))
+    reading.notes.push(`grade “${grade}”`);
   return read ?? name.lengthCm ?? splitProductName(reading.cell('variety')).lengthCm;
 }
 
@@ -249,7 +283,7 @@ export function readLine(
     isRemembered: Object.hasOwn(context.remembered, foldedWords(product)),
     ...varietyAndColour(reading, name, species !== null),
     ...counted,
-    headsMin: readHeads(reading),
+    headsMin: readHeads(reading, name),
     lengthCm,
     cutDate,
     origin: reading.cell('origin') || null,

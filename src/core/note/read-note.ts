@@ -6,6 +6,8 @@ import {
   type Heading,
   type SavedColumns,
 } from './columns';
+import { boxesCounted } from './box-numbers';
+import { rowsByLength } from './by-length';
 import { withDuplicates } from './duplicates';
 import { lineCounts } from './line-counts';
 import { NO_HEADING, NoHeadingError, UnreadableNoteError, type NoteHelp } from './note-help';
@@ -88,9 +90,11 @@ const unreadIn = (sections: readonly Section[]): string[] => [
  * at once, or asked once.
  * @throws UnreadableNoteError when it has no lines; NoHeadingError when nothing names a product and a count
  */
-export function readNoteRows(rows: readonly FileRow[], help: NoteHelp = {}): DeliveryNote {
-  const cells = rows.map((r) => r.cells);
+export function readNoteRows(given: readonly FileRow[], help: NoteHelp = {}): DeliveryNote {
+  const table = rowsByLength(given) ?? given;
+  const cells = table.map((r) => r.cells);
   const { headings, first, saved, remembered } = headingsOf(cells, help);
+  const rows = boxesCounted(table, first);
   const head = readHead(cells, first);
   const supplier = [help.supplier, head.supplier, remembered?.supplier].find((s) => s != null) ?? null;
   const sections = sectionsOf(rows, headings, head, supplier, help);

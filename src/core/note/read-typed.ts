@@ -1,12 +1,13 @@
 import type { SpeciesRegistry } from '../species/registry';
-import { splitProductName } from '../species/product-name';
+import { HEADS, splitProductName } from '../species/product-name';
 import { findGrams, stemsByWeight, type GramsFound, type GramsPerStem } from '../dock/grams';
 import { matchSpecies, type SpeciesMatch } from '../species/match-species';
-import { readByHabit } from '../numbers/number-habit';
 import { readPrice } from './read-cells';
 import { readAmounts } from './quantity-cell';
 import { readDate } from '../calendar/read-date';
+import { spokenDay } from '../calendar/spoken-day';
 import { ignoredLine } from './ignored-line';
+import { unitOf } from './units';
 import { statusOf } from './read-line';
 import { Piecewise } from './piecewise';
 import { takeBareCount, takeCounts } from './typed-counts';
@@ -55,9 +56,9 @@ function takeCut(line: Piecewise, { decide, notes }: Collected, today: string): 
     return null;
   }
   const text = said[1] ?? '';
-  const cut = readDate(text, { noteDate: today, dayFirst: true });
-  if (!cut) decide.push(`cut date “${text}” cannot be read`);
-  return cut && cut.date;
+  const date = spokenDay(text, today) ?? readDate(text, { noteDate: today, dayFirst: true })?.date ?? null;
+  if (date === null) decide.push(`cut date “${text}” cannot be read`);
+  return date;
 }
 
 function takePrice(line: Piecewise) {
@@ -67,14 +68,17 @@ function takePrice(line: Piecewise) {
   return written && readPrice(written[0], '.');
 }
 
+/** A typed weight's point is of its decimals: nobody types tonnes. */
+const decimal = (text: string): number => Number(text.replace(',', '.'));
+
 function takeWeight(line: Piecewise): number | null {
   const weighed = line.take(/\d+(?:[.,]\d+)?\s*(?:kg|gr?|grams?)\b/i);
-  return weighed && (readAmounts(weighed[0], (t) => readByHabit(t, null))?.weightG ?? null);
+  return weighed && (readAmounts(weighed[0], decimal)?.weightG ?? null);
 }
 
 /** Counts and length, which may both be bare numbers: what is left once the stems are counted is how long they are. */
 function takeNumbers(line: Piecewise, weightG: number | null) {
-  const length = line.take(/(\d{2,3})(?:\s*[-–/]\s*\d{2,3})?\s*cm\b/i);
+  const length = line.take(/(?<![\d.,])(\d{2,3})(?:[-–/]\d{2,3})?\s*cm\b/i);
   const { asks, ...counts } = takeCounts(line);
   const isCounted = counts.stems !== null || counts.bunches !== null || asks !== null || weightG !== null;
   const stems = counts.stems ?? (isCounted ? null : takeBareCount(line));
@@ -86,7 +90,9 @@ function takeNumbers(line: Piecewise, weightG: number | null) {
 function askedOf(rest: readonly string[], { decide }: Collected): string | null {
   const unread = rest.filter((word) => /\d/.test(word));
   if (unread.length > 0) decide.push(`what is “${unread.join(' ')}”?`);
-  return rest.filter((word) => !unread.includes(word) && /[\p{L}]/u.test(word)).join(' ') || null;
+  const isName = (word: string): boolean =>
+    /\p{L}/u.test(word) && !/^(?:of|de|di|von|van|\/\p{L}+)$/iu.test(word);
+  return rest.filter((word) => !unread.includes(word) && isName(word)).join(' ') || null;
 }
 
 /** Stems by what they weigh, where nobody counted them. */
@@ -110,20 +116,42 @@ function stemsOf(
   return null;
 }
 
-function priceOf(price: ReturnType<typeof takePrice>, weightG: number | null) {
+/** "1.200 tallos": the point of a count is of its thousands; that of a weight or a price is not. */
+const withoutThousands = (text: string): string =>
+  text.replace(
+    /(?<![\d.,])(\d{1,3})[.,’'](\d{3})(\s*(\p{L}+))/gu,
+    (whole, high: string, low: string, rest: string, word: string) => {
+      const unit = unitOf(word);
+      return unit === 'stem' || unit === 'bunch' ? `${high}${low}${rest}` : whole;
+    },
+  );
+
+/** No stem that is sold by the bunch costs more, in the money notes come in. Estimate. */
+const DEAREST_IN_BUNCH = 5;
+
+function priceOf(price: ReturnType<typeof takePrice>, weightG: number | null, bunches: number | null) {
   if (!price) return { unitPrice: null, priceUnit: null, currency: null };
-  const usual = weightG === null ? ('stem' as const) : ('kg' as const);
+  const isOfBunch = bunches !== null && price.amount > DEAREST_IN_BUNCH;
+  const usual = weightG !== null ? ('kg' as const) : isOfBunch ? ('bunch' as const) : ('stem' as const);
   return { unitPrice: price.amount, priceUnit: price.unit ?? usual, currency: price.currency };
 }
 
+/** A greeting or a signature among the lines of a letter: no figure in it, no flower, and a sentence or several words. */
+const isTalk = (text: string, registry?: SpeciesRegistry): boolean =>
+  !/\d/.test(text) &&
+  (/[:,!.?]\s*$/.test(text) || text.trim().split(/\s+/).length >= 3) &&
+  takeSpecies(new Piecewise(text).words(), registry).match === null;
+
 function readTypedLine(text: string, at: number, help: TypedHelp): NoteLine {
   if (text.trim() === '') return ignoredLine(at, '', 'an empty line');
-  const line = new Piecewise(text);
+  const line = new Piecewise(withoutThousands(text));
   const said: Collected = { guesses: [], decide: [], notes: [] };
   const cutDate = takeCut(line, said, help.today);
+  if (isTalk(text, help.species)) return ignoredLine(at, text.trim(), 'names no flower and no figure');
   const variety = line.take(QUOTED)?.[1]?.trim() ?? null;
   const price = takePrice(line);
   const weightG = takeWeight(line);
+  const heads = line.take(HEADS);
   const { asks, ...numbers } = takeNumbers(line, weightG);
   const { match, rest } = takeSpecies(line.words(), help.species);
   if (!match) said.decide.push(`no species we know is named in “${text.trim()}”`);
@@ -143,8 +171,9 @@ function readTypedLine(text: string, at: number, help: TypedHelp): NoteLine {
     ...numbers,
     stems,
     weightG,
+    headsMin: heads && Number(heads[1]),
     cutDate,
-    ...priceOf(price, weightG),
+    ...priceOf(price, weightG, numbers.bunches),
   };
 }
 

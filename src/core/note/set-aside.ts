@@ -9,6 +9,10 @@ const TOTAL =
 const CHARGE =
   /^(freight|transport\w*|delivery (charge|cost)s?|shipping|handling|fuel|packaging|deposit|bucket deposit|vat|tax|discount|rounding|versand\w*|fracht\w*|porto|verpackung\w*|pfand\w*|mwst|ust|rabatt|rundung|vracht\w*|transportkosten|statiegeld|fust\w*|btw|korting|port|frais( de port)?|emballages?|consigne|tva|remise|flete|porte|portes|envase|iva|descuento|trasporto|spedizione|imballo|cauzione|sconto|transport|dostawa|opakowanie|kaucja|rabat)\b/;
 
+/** A credit for what came before: no flower comes with it. */
+const CREDIT =
+  /^(credit|creditnota|credit note|gutschrift|storno|avoir|abono|nota (de|di) credito|credito|korekta|kreditnota|nota de abono)\b/;
+
 const trimmed = (cells: readonly string[]): string[] => cells.map((c) => c.trim()).filter((c) => c !== '');
 
 /** Columns that a line has and the sum under all of them has not. */
@@ -16,15 +20,20 @@ const OF_A_LINE = [
   'product',
   'variety',
   'code',
-  'bunches',
   'stemsPerBunch',
   'pack',
-  'boxes',
   'lengthCm',
   'unitPrice',
   'cutDate',
 ] as const satisfies readonly Column[];
-const SUMMED = ['stems', 'stemsInAll', 'quantity', 'amount'] as const satisfies readonly Column[];
+const SUMMED = [
+  'stems',
+  'stemsInAll',
+  'bunches',
+  'boxes',
+  'quantity',
+  'amount',
+] as const satisfies readonly Column[];
 
 /** A row of sums that nobody named: figures under what is summed up, and nothing that a line is of. */
 function isUnnamedTotal(cells: readonly string[], heading: Heading): boolean {
@@ -75,5 +84,6 @@ export function whySetAside(cells: readonly string[], context: LineContext): str
   const product = cell('product');
   const isCharge =
     CHARGE.test(foldedWords(product)) && matchSpecies(product, context.remembered, context.species) === null;
-  return isCharge ? 'a charge, and no flower' : null;
+  if (isCharge) return 'a charge, and no flower';
+  return CREDIT.test(foldedWords(product)) ? 'a credit, and no flower' : null;
 }

@@ -1,12 +1,8 @@
 import Papa from 'papaparse';
+import { byWidth, type FileRow } from './fixed-width';
 import { findHeading, type Heading } from './columns';
 
-/** A row of cells with the line of the file it begins on, and how many lines it takes up. */
-export interface FileRow {
-  readonly line: number;
-  readonly lines: number;
-  readonly cells: readonly string[];
-}
+export type { FileRow };
 
 const DELIMITERS = [';', ',', '\t', '|'] as const;
 
@@ -85,6 +81,11 @@ export function splitRows(text: string): SplitFile {
     const rows = byTheRules(clean, delimiter) ?? lineByLine(lines, delimiter);
     const file = { rows, heading: findHeading(rows.map((r) => r.cells)) };
     if (isBetterSplit(file, best)) best = file;
+  }
+  if (knownColumns(best) === 0) {
+    const rows = byWidth(lines);
+    const file = rows && { rows, heading: findHeading(rows.map((r) => r.cells)) };
+    if (file && knownColumns(file) > 0) return file;
   }
   return best ?? { rows: lineByLine(lines, ','), heading: null };
 }

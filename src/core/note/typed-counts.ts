@@ -60,18 +60,39 @@ function takeHolds(line: Piecewise): { n: number | null; unit: Unit | null } | n
   return { n: countOf(found[1]), unit: found[2] === undefined ? null : unitOf(found[2]) };
 }
 
-/** "(10 stems each)": stems of one bunch, where it says so. */
+const PER = new RegExp(`${NUMBER}\\s*(?:\\p{L}+\\s*)?(?:\\b(?:per|pro|par|por|al)\\b|/)\\s*(\\p{L}+)`, 'iu');
+
+/** "(10 stems each)", "10 per bunch": stems of one bunch, where it says so. */
 function takeEach(line: Piecewise): number | null {
+  const per = line.takeWhere(PER, ([, , word = '']) => unitOf(word) === 'bunch');
+  if (per) return countOf(per[1]);
   if (!line.has(EACH)) return null;
   const stems = takeCounted(line, ['stem']);
   if (stems !== null) line.take(EACH);
   return stems;
 }
 
+/** Stems in a bunch as bunches come. Estimate. */
+const [FEWEST_IN_BUNCH, MOST_IN_BUNCH] = [3, 60];
+const isOfOne = (n: number): boolean => Number.isInteger(n) && n >= FEWEST_IN_BUNCH && n <= MOST_IN_BUNCH;
+
+/**
+ * "(10 stems)", "(10s)" behind bunches: in each, where all together would leave too few in one; null where
+ * they could be either, which is asked.
+ */
+function takeBracketed(line: Piecewise, bunches: number): number | null {
+  const found = line.takeWhere(/\(\s*(\d{1,4})\s*(\p{L}*)\.?\s*\)/u, ([, n, word = '']) => {
+    const isStems = word === '' || word === 's' || unitOf(word) === 'stem';
+    return isStems && isOfOne(Number(n)) !== isOfOne(Number(n) / bunches);
+  });
+  const n = countOf(found?.[1]);
+  return n === null || isOfOne(n) ? n : n / bunches;
+}
+
 /** Bunches, or packs, with what is in each; asked about where nothing says it. */
 function ofBunches(line: Piecewise, bunches: number): TypedCounts {
   const holds = takeHolds(line);
-  const stemsPerBunch = holds ? holds.n : takeEach(line);
+  const stemsPerBunch = holds ? holds.n : (takeEach(line) ?? takeBracketed(line, bunches));
   return {
     bunches,
     stemsPerBunch,
@@ -107,6 +128,25 @@ function takeProduct(line: Piecewise): TypedCounts | null {
   return { bunches, stemsPerBunch, stems: times(bunches, stemsPerBunch), asks: null };
 }
 
+/** "wraps of 20" with no count of them: in each of what the line's first number counts. */
+const OF_EACH = /(\p{L}+)\s+(?:of|à|je|van|von|de|di)\s*(\d{1,3})(?!\d)/iu;
+
+function takeOfEach(line: Piecewise): TypedCounts | null {
+  const each = line.takeWhere(OF_EACH, ([, word = '']) => {
+    const unit = unitOf(word);
+    return unit === 'bunch' || unit === 'pack';
+  });
+  if (!each) return null;
+  const bunches = countOf(line.take(new RegExp(`${NUMBER}\\s*[x×*]?(?!\\p{L})`, 'iu'))?.[1]);
+  const stemsPerBunch = countOf(each[2]);
+  return {
+    bunches,
+    stemsPerBunch,
+    stems: times(bunches, stemsPerBunch),
+    asks: bunches === null ? `how many bunches of ${each[2] ?? ''}?` : null,
+  };
+}
+
 /** Takes what is counted out of a typed line: bunches, boxes, dozens or stems, in the words of any language notes come in. */
 export function takeCounts(line: Piecewise): TypedCounts {
   const product = takeProduct(line);
@@ -115,6 +155,8 @@ export function takeCounts(line: Piecewise): TypedCounts {
   if (boxes !== null) return ofBoxes(line, boxes);
   const bunches = takeCounted(line, ['bunch', 'pack']);
   if (bunches !== null) return ofBunches(line, bunches);
+  const ofEach = takeOfEach(line);
+  if (ofEach) return ofEach;
   const dozens = takeCounted(line, ['dozen']) ?? (line.take(/\ba\s+dozen\b/i) ? 1 : null);
   if (dozens !== null) return { ...NOTHING, stems: times(dozens, DOZEN) };
   return { ...NOTHING, stems: takeCounted(line, ['stem']) };

@@ -16,6 +16,11 @@ const LENGTH =
   /(?<!\d)(\d{2,3})(?:\s*[-–/]\s*\d{2,3})?\s*cm\b|\bcm\.?\s*(\d{2,3})\b|(?<![\w.,])([3-9]0|1[0-2]0|[3-9]5)(?:\s*[-–/]\s*\d{2,3})?(?![\d.,%])(?!\s*(?:st|stk|stems?|x|bd|bu)\b)/i;
 /** In quotes; an apostrophe within a word ("Baby's breath") begins none. */
 const QUOTED = /(?<![\p{L}\p{N}])[‘“"«„'](?=\S)([^’”"»“']{2,}?)[’”"»“'](?=[^\p{L}\p{N}_]|$)/u;
+/** How many buds or heads a stem bears at least: "3+ buds", "5 Knospen". */
+export const HEADS =
+  /(?<![\d.,])(\d{1,2})(?:\s*[-/]\s*\d{1,2})?\s*[+-]?\s*(?:buds?|blooms?|heads?|knospen?|köpfe|knoppen|koppen|boutons?|t[êe]tes|capullos?|botones|boccioli|p[ąa]ki|p[ąa]k[óo]w)(?!\p{L})/iu;
+/** A grade in figures beside the name: "3/5", "2+", "1's"; of lilies it counts the buds. */
+const FIGURES = /(?<![\w.,/+-])(\d)(?:[/-]\d{1,2}\+?|\+|'s)(?![\w/+-])/;
 /** A code of a catalogue: figures, or letters with figures. */
 const CODE = /^(?=.*\d)[a-z0-9]{3,}$/;
 
@@ -28,6 +33,8 @@ export interface ProductName {
   readonly quoted: string | null;
   readonly colours: readonly string[];
   readonly lengthCm: number | null;
+  /** Buds or heads it says a stem bears at least. */
+  readonly headsMin: number | null;
   /** Words about the flower's build, which may make it another. */
   readonly doubtful: readonly string[];
   /** What is left over: a variety, for the most part. */
@@ -103,10 +110,19 @@ function lengthIn(text: string): { lengthCm: number | null; rest: string } {
   return { lengthCm: told <= LONGEST_CM ? told : null, rest: text.replace(length[0], ' ') };
 }
 
+/** Buds or heads that stand in a name, by their word or as bare figures, with what is left without them. */
+function headsIn(text: string): { n: number | null; isSaid: boolean; rest: string } {
+  const said = HEADS.exec(text);
+  const found = said ?? FIGURES.exec(text);
+  if (!found) return { n: null, isSaid: false, rest: text };
+  return { n: Number(found[1]), isSaid: said !== null, rest: text.replace(found[0], ' ') };
+}
+
 function takeApart(product: string): ProductName {
   const quoted = QUOTED.exec(product)?.[1]?.trim() ?? null;
   const bare = quoted === null ? product : product.replace(QUOTED, ' ');
-  const { lengthCm, rest } = lengthIn(bare);
+  const heads = headsIn(bare);
+  const { lengthCm, rest } = lengthIn(heads.rest);
   const raw = rest
     .split(/[\s,;:()/|+·]+|(?<=\w)-(?=\s)|\s-|[.](?=\s|$)/)
     .filter((w) => foldedWords(w) !== '');
@@ -134,6 +150,7 @@ function takeApart(product: string): ProductName {
     quoted,
     colours: wordsLeft.filter((w) => isColour(w) && !isOfVariety(w)).map((w) => w.text),
     lengthCm,
+    headsMin: heads.isSaid || hit?.species.traits.includes('lily') ? heads.n : null,
     doubtful: wordsLeft.filter((w) => BUILD.test(w.word)).map((w) => w.text),
     unknown: wordsLeft.filter(isOfVariety).map((w) => w.text),
     isOther,
