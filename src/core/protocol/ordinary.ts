@@ -1,5 +1,6 @@
 import type { Species } from '../species/species';
 import { hasTrait, isTropical, type Trait } from '../species/traits';
+import { longestUseHours } from '../water/pail-water';
 import { rightSolution, SOLUTION_KEYS } from '../water/solutions';
 import { freshWater, hoursUntilDue } from '../water/vessel-water';
 import { DEPTH_CM } from '../species/depths';
@@ -247,9 +248,7 @@ export function waterMostHours(
   drinks: ParamsOf<'drink'>['solution'],
   limits: WaterLimits,
 ): number {
-  const isFed = drinks !== 'plain' && drinks !== 'copper' && drinks !== 'bleach';
-  const house = !isFed ? limits.plainDays : hasTrait(s, 'lily') ? limits.lilyDays : limits.foodDays;
-  return Math.min(house * 24, s.waterMostH ?? Infinity);
+  return Math.min(longestUseHours(drinks, hasTrait(s, 'lily'), limits), s.waterMostH ?? Infinity);
 }
 
 /** Hours a pail's water may serve: until the predicted count is due, or the house's longest, or the species'. */

@@ -19,7 +19,12 @@ test('the house changes plain water after its days, food after its own, liliesâ€
     longestUseHours('flower-food', false, DAYS),
     longestUseHours('bulb-food', true, DAYS),
     longestUseHours('plain', false, { ...DAYS, plainDays: 1.5 }),
-  ]).toEqual([48, 96, 72, 36]);
+    // The stricter wins: lilies in plain water by their own limit where that is the shorter, and never longer.
+    longestUseHours('plain', true, { ...DAYS, lilyDays: 1 }),
+    longestUseHours('flower-food', true, { ...DAYS, lilyDays: 6 }),
+    // What is no food is changed as plain water is.
+    longestUseHours('soda', false, DAYS),
+  ]).toEqual([48, 96, 72, 36, 24, 96, 48]);
 });
 
 test('the stricter of the two wins, and says which it was', () => {

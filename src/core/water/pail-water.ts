@@ -41,10 +41,10 @@ const AHEAD_H = 96;
 /** Water that stood longer is as far gone as it gets. */
 const OLDEST_H = 1200;
 
-/** The house's longest use of water, hours, whatever the count. */
+/** The house's longest use of water, hours, whatever the count; of lilies the stricter of theirs and the water's. */
 export function longestUseHours(solution: SolutionKey, holdsLilies: boolean, days: LongestUse): number {
-  if (!SOLUTIONS[solution].isFood) return days.plainDays * 24;
-  return (holdsLilies ? days.lilyDays : days.foodDays) * 24;
+  const ofWater = SOLUTIONS[solution].isFood ? days.foodDays : days.plainDays;
+  return (holdsLilies ? Math.min(ofWater, days.lilyDays) : ofWater) * 24;
 }
 
 /** How a pail's water stands, by the law of the forecast and the looks that were taken of it. */
