@@ -2,6 +2,7 @@ import type { SpeciesRegistry } from '../species/registry';
 import { HEADS, splitProductName } from '../species/product-name';
 import { findGrams, stemsByWeight, type GramsFound, type GramsPerStem } from '../dock/grams';
 import { matchSpecies, type SpeciesMatch } from '../species/match-species';
+import { typedNumber } from '../numbers/read-number';
 import { readPrice } from './read-cells';
 import { readAmounts } from './quantity-cell';
 import { readDate } from '../calendar/read-date';
@@ -69,11 +70,9 @@ function takePrice(line: Piecewise) {
 }
 
 /** A typed weight's point is of its decimals: nobody types tonnes. */
-const decimal = (text: string): number => Number(text.replace(',', '.'));
-
 function takeWeight(line: Piecewise): number | null {
   const weighed = line.take(/\d+(?:[.,]\d+)?\s*(?:kg|gr?|grams?)\b/i);
-  return weighed && (readAmounts(weighed[0], decimal)?.weightG ?? null);
+  return weighed && (readAmounts(weighed[0], typedNumber)?.weightG ?? null);
 }
 
 /** Counts and length, which may both be bare numbers: what is left once the stems are counted is how long they are. */
