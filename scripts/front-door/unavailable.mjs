@@ -25,7 +25,7 @@ a{display:inline-block;min-height:48px;line-height:48px;padding:0 20px;border:2p
 <p><a href="">Try now</a></p></main></body></html>`;
 
 function triesOf(request) {
-  const told = new RegExp(`(?:^|;\\s*)${TRIES_COOKIE}=(\\d{1,4})`).exec(request.headers.cookie ?? '');
+  const told = new RegExp(`(?:^|;\\s*)${TRIES_COOKIE}=(\\d{1,4})(?:;|$)`).exec(request.headers.cookie ?? '');
   return told ? Number(told[1]) : 0;
 }
 

@@ -129,7 +129,7 @@ test('what was reckoned of this very arrangement orders what more can be had, la
     more: { habits: ['cold-nights', 'no-fruit'], bothDays: 4.1 },
   };
   const { lines, together } = issue(['rose', 'carnation'], { result }).card;
-  const gains = lines.filter((l) => l.isOwed === false).map((l) => l.gainDays ?? 0);
+  const gains = lines.filter((l) => !l.isOwed).map((l) => l.gainDays ?? 0);
   expect(gains).toEqual([...gains].sort((a, b) => b - a));
   expect(gains.length).toBeGreaterThan(0);
   expect(together).toMatch(/4/);
