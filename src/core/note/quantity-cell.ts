@@ -118,7 +118,8 @@ function piecesOf(tokens: readonly Token[]): Piece[] | null {
     pieces.push({ n: token.n, unit, per: per ?? (pieces.length === 0 ? outer : null), isEach });
     isEach = false;
   }
-  return pieces.length === 0 ? null : pieces;
+  // "4 x" says of how many, and leaves it out.
+  return pieces.length === 0 || isEach ? null : pieces;
 }
 
 const FIELD: Readonly<Partial<Record<Unit, 'boxes' | 'packs' | 'bunches' | 'stems' | 'dozens'>>> = {
