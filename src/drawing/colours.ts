@@ -17,6 +17,41 @@ const PETALS: Readonly<Record<string, string>> = {
   purple: '#7d64a6',
 };
 
+const NEUTRAL = '#cfa9b4';
+
+/** The same words in the other languages notes come in, and finer ones of ours, by how they begin. */
+const LIKE: readonly (readonly [RegExp, string])[] = [
+  [/^(burgundy|bordeaux|bordowy|bordo|vino|maroon|oxblood|donkerrood|dunkelrot|ciemnoczerwon)/, 'deep red'],
+  [
+    /^(cerise|fuchsia|magenta|hot|dusty|rosa|rose|rosado|rosada|roze|rosé|pinkfarben|różow|cor-de-rosa|lyserød)/,
+    'pink',
+  ],
+  [/^(rot|rouge|roj|rood|rode|ross|czerwon|vermelh|röd|rød|rott)/, 'red'],
+  [
+    /^(peach|apricot|salmon|pfirsich|aprik|abrik|lachs|saumon|pêche|melocot|albaricoque|durazno|pesc|zalm|perzik|łosos|morel|coral|koral|corail|salm)/,
+    'coral',
+  ],
+  [/^(crème|creme|crema|kremow|ivory|ivoire|ivoor|elfenbein|marfil|avorio|champagne|off-white)/, 'cream'],
+  [/^(weiß|weiss|blanc|wit|biał|branc|vit|hvid|hvit|bianc)/, 'white'],
+  [/^(gelb|jaune|amarill|amarel|geel|gele|giall|żółt|gul|gold|golden)/, 'yellow'],
+  [/^(orange|naranja|oranje|aranci|pomarańcz|laranja|bronze)/, 'orange'],
+  [/^(lila|lavend|violet|viola|fiolet|mauve|liliow|flieder)/, 'lilac'],
+  [/^(purp|paars|morad|rox|pourpre|lilla)/, 'purple'],
+  [/^(blau|bleu|azul|blu|niebiesk|azzurr|blå|blauw)/, 'blue'],
+  [/^(grün|vert|verd|groen|zielon|grön|grøn)/, 'green'],
+  [/^(grau|gris|grij|grig|szar|silver|silber|srebr|argent|plat)/, 'grey'],
+  [/^(mix|gemischt|bunt|assort|gemengd|mezcl|surtid|mist|mieszan|blandad|variad)/, 'mixed'],
+];
+
+/** How a petal of that colour is drawn, whatever language a note said it in; a muted rose where nobody knows it. */
 export function petalColour(word: string | null): string {
-  return PETALS[(word ?? '').trim().toLowerCase()] ?? '#cfa9b4';
+  const said = (word ?? '').trim().toLowerCase();
+  const own = PETALS[said];
+  if (own) return own;
+  // "dark red", "rosa pálido": the word that names the colour, wherever it stands.
+  for (const part of [said, ...said.split(/[\s,/-]+/).reverse()]) {
+    const like = PETALS[part] ? part : LIKE.find(([begins]) => begins.test(part))?.[1];
+    if (like) return PETALS[like] ?? NEUTRAL;
+  }
+  return NEUTRAL;
 }
