@@ -24,7 +24,7 @@ const locked = (...locks: readonly Lock[]): Promise<Locked> =>
   shop.inside((trx) => lockAll(trx, shop.shopId, locks));
 const ids = (of: Locked): Readonly<Record<string, string[]>> =>
   Object.fromEntries(
-    LOCK_ORDER.map((thing) => [thing, [...of[thing]]]).filter(([, l]) => (l?.length ?? 0) > 0),
+    LOCK_ORDER.map((thing): [string, string[]] => [thing, [...of[thing]]]).filter(([, l]) => l.length > 0),
   );
 
 test('a thing is locked itself, and what is behind another is locked in its place', async () => {

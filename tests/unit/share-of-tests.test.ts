@@ -13,8 +13,8 @@ const files = ['src', 'scripts', 'tests'].flatMap((folder) =>
 const linesOf = (of: readonly string[]): number =>
   of.reduce((n, file) => n + readFileSync(path.join(ROOT, file), 'utf8').split('\n').length, 0);
 
-/** What has been reached: it only ever rises. A quarter is what is wanted. */
-const LEAST_SHARE = 0.21;
+/** A quarter of the lines, as was wanted; less of them is a step back. */
+const LEAST_SHARE = 0.25;
 
 test('tests keep their share of the lines', () => {
   const share = linesOf(files.filter((file) => TEST.test(file))) / linesOf(files);

@@ -2,7 +2,7 @@ import { Document, Page, StyleSheet, Text, View, renderToBuffer } from '@react-p
 import { dayWords } from '@/core/calendar/format-date';
 import { partsOf, type SpokenCard } from '@/core/care/compose-card';
 import type { IssuedCard } from '@/core/care/card-for';
-import { PDF_INK, PDF_SOFT } from './fonts';
+import { PDF_BODY, PDF_HEADING, PDF_INK, PDF_SOFT } from './fonts';
 import { gainWords, sentenceDate } from '@/core/care/card-words';
 import { languageOf, localeOf, type LanguageTag } from '@/core/words/catalogues';
 import { m } from '@/core/words/message';
@@ -11,10 +11,10 @@ import { say } from '@/core/words/say';
 /** How a card is set; everything on it gives way together where it is long. */
 const stylesAt = (scale: number) =>
   StyleSheet.create({
-    page: { padding: 17, fontFamily: 'Body', fontSize: 8.7 * scale, lineHeight: 1.24, color: PDF_INK },
+    page: { padding: 17, fontFamily: PDF_BODY, fontSize: 8.7 * scale, lineHeight: 1.24, color: PDF_INK },
     shop: { fontSize: 7 * scale, color: PDF_SOFT },
     name: {
-      fontFamily: 'Heading',
+      fontFamily: PDF_HEADING,
       fontWeight: 600,
       fontSize: 14 * scale,
       lineHeight: 1.15,
@@ -27,7 +27,7 @@ const stylesAt = (scale: number) =>
       marginBottom: 4 * scale,
       borderBottom: `1pt solid ${PDF_INK}`,
     },
-    lead: { fontFamily: 'Heading', fontWeight: 600, fontSize: 11 * scale, marginBottom: 4 * scale },
+    lead: { fontFamily: PDF_HEADING, fontWeight: 600, fontSize: 11 * scale, marginBottom: 4 * scale },
     line: { flexDirection: 'row', marginBottom: 2.6 * scale },
     number: { width: 11, fontWeight: 700 },
     text: { flex: 1 },
@@ -40,7 +40,7 @@ const stylesAt = (scale: number) =>
       borderTop: `0.6pt solid ${PDF_INK}`,
       borderBottom: `0.6pt solid ${PDF_INK}`,
     },
-    date: { fontFamily: 'Heading', fontWeight: 600, fontSize: 10 * scale },
+    date: { fontFamily: PDF_HEADING, fontWeight: 600, fontSize: 10 * scale },
     small: { fontSize: 7.6 * scale, marginTop: 3 * scale },
     caution: { fontSize: 7.6 * scale, marginTop: 2 * scale, fontWeight: 700, color: '#8a3520' },
   });

@@ -5,7 +5,7 @@ import { say } from '@/core/words/say';
 import { Document, Image, Page, StyleSheet, Text, View, renderToBuffer } from '@react-pdf/renderer';
 import { lineName } from '@/core/note/line-name';
 import type { ClaimRow } from '@/core/dock/claims';
-import { PDF_INK, PDF_SOFT } from './fonts';
+import { PDF_BODY, PDF_HEADING, PDF_INK, PDF_SOFT } from './fonts';
 
 export interface ClaimSheet {
   readonly shopName: string;
@@ -20,10 +20,10 @@ export interface ClaimSheet {
 }
 
 const styles = StyleSheet.create({
-  page: { padding: 36, fontFamily: 'Body', fontSize: 10, lineHeight: 1.35, color: PDF_INK },
-  title: { fontFamily: 'Heading', fontWeight: 600, fontSize: 20 },
+  page: { padding: 36, fontFamily: PDF_BODY, fontSize: 10, lineHeight: 1.35, color: PDF_INK },
+  title: { fontFamily: PDF_HEADING, fontWeight: 600, fontSize: 20 },
   soft: { color: PDF_SOFT, fontSize: 9 },
-  supplier: { fontFamily: 'Heading', fontWeight: 600, fontSize: 13, marginTop: 16, marginBottom: 4 },
+  supplier: { fontFamily: PDF_HEADING, fontWeight: 600, fontSize: 13, marginTop: 16, marginBottom: 4 },
   row: { flexDirection: 'row', borderTop: `0.6pt solid ${PDF_INK}`, paddingVertical: 5 },
   number: { width: 30, fontWeight: 700 },
   what: { flex: 1, paddingRight: 10 },

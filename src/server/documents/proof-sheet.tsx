@@ -4,7 +4,7 @@ import { GAPS, type Proof, type ProofRow } from '@/core/sanitising/proof';
 import { languageOf, localeOf, type LanguageTag } from '@/core/words/catalogues';
 import { m, type MessageKey, type Told } from '@/core/words/message';
 import { say } from '@/core/words/say';
-import { PDF_INK, PDF_SOFT } from './fonts';
+import { PDF_BODY, PDF_HEADING, PDF_INK, PDF_SOFT } from './fonts';
 
 export interface ProofSheet {
   readonly shopName: string;
@@ -22,8 +22,15 @@ export interface ProofSheet {
 export const MOST_ROWS = 1000;
 
 const styles = StyleSheet.create({
-  page: { padding: 36, paddingBottom: 48, fontFamily: 'Body', fontSize: 9, lineHeight: 1.3, color: PDF_INK },
-  title: { fontFamily: 'Heading', fontWeight: 600, fontSize: 20, lineHeight: 1.2, marginBottom: 6 },
+  page: {
+    padding: 36,
+    paddingBottom: 48,
+    fontFamily: PDF_BODY,
+    fontSize: 9,
+    lineHeight: 1.3,
+    color: PDF_INK,
+  },
+  title: { fontFamily: PDF_HEADING, fontWeight: 600, fontSize: 20, lineHeight: 1.2, marginBottom: 6 },
   soft: { color: PDF_SOFT },
   told: { marginTop: 4, fontSize: 11 },
   gaps: { marginTop: 4, fontSize: 11, fontWeight: 700 },
