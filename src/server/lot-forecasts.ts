@@ -6,7 +6,7 @@ import { MODEL } from '@/core/model/constants';
 import type { Overrides } from '@/core/model/figures';
 import { forecastInputOf, PACK_WATER, type LotHistory, type StayHere } from '@/core/vase-life/lot-history';
 import type { LotInput } from '@/core/vase-life/types';
-import type { SolutionKey } from '@/core/water/solutions';
+import { solutionOf } from '@/core/water/solutions';
 import type { LotFacts } from '@/data/lots';
 import type { PortionRow } from '@/data/portions';
 import type { StayRow } from '@/data/stays';
@@ -33,7 +33,7 @@ export function staysHere(stays: readonly StayRow[], arrivedAt: Date, at: Date):
       const fill = s.fillId && {
         name: s.fillId,
         start: s.fillStart ?? 'clean',
-        solution: (s.fillSolution ?? 'plain') as SolutionKey,
+        solution: solutionOf(s.fillSolution),
         tempC: s.fillTempC,
       };
       return {

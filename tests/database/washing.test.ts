@@ -241,7 +241,12 @@ test('water that lilies stood in is proved by their own limit: three days of foo
     const at = new Date((fill?.filledAt.getTime() ?? 0) + hours * HOUR_MS);
     const day = at.toISOString().slice(0, 10);
     const { rows } = await shop.inside((trx) =>
-      hygieneProof(trx, { from: day, to: day }, { timeZone: 'UTC', species: SHIPPED_SPECIES }, at),
+      hygieneProof(
+        trx,
+        { from: day, to: day },
+        { language: 'en', timeZone: 'UTC', species: SHIPPED_SPECIES },
+        at,
+      ),
     );
     return rows.find((r) => r.pail === fill?.pail && r.what === 'not changed')?.gap ?? null;
   };

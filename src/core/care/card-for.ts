@@ -4,7 +4,7 @@ import type { LocalMoment } from './card-dates';
 import type { GoesTo } from './goes-to';
 import { schoolFor, type Schools } from '../protocol/schools';
 import type { SpeciesRegistry } from '../species/registry';
-import type { SolutionKey } from '../water/solutions';
+import { solutionOf } from '../water/solutions';
 import { type LanguageTag } from '../words/catalogues';
 import { m, shortName } from '../words/message';
 import { say, spoken } from '../words/say';
@@ -82,7 +82,7 @@ export function cardFor(
   const card = composeCard({
     vessel,
     species,
-    solution: arrangement.solution as SolutionKey,
+    solution: solutionOf(arrangement.solution),
     changeEveryDays: CHANGE_DAYS,
     from,
     goesTo,

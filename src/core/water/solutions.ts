@@ -14,6 +14,11 @@ export const SOLUTION_KEYS = [
   'sugar-vinegar',
 ] as const;
 export type SolutionKey = (typeof SOLUTION_KEYS)[number];
+export const isSolutionKey = (key: string): key is SolutionKey =>
+  (SOLUTION_KEYS as readonly string[]).includes(key);
+/** A solution as it was stored; one that no version now knows counts as plain water. */
+export const solutionOf = (key: string | null): SolutionKey =>
+  key !== null && isSolutionKey(key) ? key : 'plain';
 
 /** One solution's working parts, each a share of a full dose (estimates). */
 export interface Solution {

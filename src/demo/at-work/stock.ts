@@ -1,6 +1,6 @@
 import { HOUR_MS, MINUTE_MS } from '../../core/calendar/spans';
 import type { Depth } from '../../core/species/species';
-import type { SolutionKey } from '../../core/water/solutions';
+import { solutionOf } from '../../core/water/solutions';
 import type { Trx } from '../../data/connection';
 import { onePailForUpdate } from '../../data/pails';
 import { changePortion, manyPortionsOfLot } from '../../data/portions';
@@ -52,7 +52,7 @@ async function turnOver(
   if (!portion || !from.fillId || !from.solution || !from.depth || from.litres === null) return false;
   const { solution, depth, litres, alone, fillTempC } = from;
   const fillId = await fill(trx, action, await onePailForUpdate(trx, intoId), {
-    solution: solution as SolutionKey,
+    solution: solutionOf(solution),
     depth: depth as Depth,
     litres,
     alone: alone ?? false,

@@ -1,4 +1,3 @@
-import { localeOf } from '@/core/words/catalogues';
 import { manyStaysOfLot } from '@/data/pail-history';
 import { manyActivePeople } from '@/data/people';
 import { manyEntriesAsked } from '@/data/record-asked';
@@ -65,12 +64,7 @@ export async function DeskPage({ search }: { search: Search }) {
         hasMore={entries.length === SHOWN}
       />
       {stood.length > 0 && (
-        <WhereItStood
-          lot={asked.lot}
-          stays={stood}
-          timeZone={me.shop.timeZone}
-          locale={localeOf(me.language)}
-        />
+        <WhereItStood lot={asked.lot} stays={stood} timeZone={me.shop.timeZone} language={me.language} />
       )}
     </section>
   );

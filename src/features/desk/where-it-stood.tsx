@@ -1,6 +1,8 @@
 import { Table, TableTbody, TableTd, TableTh, TableThead, TableTr } from '@mantine/core';
 import { formatDate } from '@/core/calendar/format-date';
-import { SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
+import { solutionInSentence } from '@/core/water/solution-words';
+import { localeOf, type LanguageTag } from '@/core/words/catalogues';
+import { say } from '@/core/words/say';
 import type { LotStay } from '@/data/pail-history';
 import { ShopLink as Link } from '@/shell/shop-link';
 
@@ -8,18 +10,17 @@ interface Props {
   readonly lot: string;
   readonly stays: readonly LotStay[];
   readonly timeZone: string;
-  readonly locale: string;
+  readonly language: LanguageTag;
 }
 
-function waterWords({ wet, solution, start }: LotStay): string {
+function waterWords({ wet, solution, start }: LotStay, language: LanguageTag): string {
   if (solution === null) return wet ? 'the water it came in' : 'dry';
-  const { name } = SOLUTIONS[solution as SolutionKey];
-  return `${name.toLowerCase()}${start === 'clean' ? '' : ', filled unsanitised'}`;
+  return `${say(solutionInSentence(solution), language)}${start === 'clean' ? '' : ', filled unsanitised'}`;
 }
 
 /** Where a lot's stems were since they came: place, pail and water, one line after the other. */
-export function WhereItStood({ lot, stays, timeZone, locale }: Props) {
-  const when = (at: Date): string => formatDate(at.getTime(), timeZone, 'day and clock', locale);
+export function WhereItStood({ lot, stays, timeZone, language }: Props) {
+  const when = (at: Date): string => formatDate(at.getTime(), timeZone, 'day and clock', localeOf(language));
   const isSplit = stays.some((s) => s.no > 1);
   return (
     <section aria-label="Where it stood">
@@ -47,7 +48,7 @@ export function WhereItStood({ lot, stays, timeZone, locale }: Props) {
                     <Link href={`/pails/${s.pailId}`}>pail {s.pail}</Link>,{' '}
                   </>
                 )}
-                {waterWords(s)}
+                {waterWords(s, language)}
               </TableTd>
             </TableTr>
           ))}

@@ -4,7 +4,7 @@ import 'server-only';
 import type { pailActions } from '@/core/actions/pails';
 import { roomLeft } from '@/core/bench/pail-room';
 import type { Depth } from '@/core/species/species';
-import type { SolutionKey } from '@/core/water/solutions';
+import { solutionOf } from '@/core/water/solutions';
 import { litresFor } from '@/core/water/pail-shape';
 import { RefusedError } from '@/data/errors';
 import { emptyPail, fillPail, onePailForUpdate } from '@/data/pails';
@@ -105,7 +105,7 @@ export const pailHandlers: Handlers<keyof typeof pailActions> = {
         action.shopId,
         to,
         {
-          solution: from.solution as SolutionKey,
+          solution: solutionOf(from.solution),
           depth,
           tempC: FRESH_C,
           litres,

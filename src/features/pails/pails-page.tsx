@@ -1,7 +1,10 @@
 import type { SpeciesRegistry } from '@/core/species/registry';
 import { HOUR_MS } from '@/core/calendar/spans';
 import { hasTrait } from '@/core/species/traits';
-import { SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
+import { solutionWords } from '@/core/water/solution-words';
+import { solutionOf } from '@/core/water/solutions';
+import type { LanguageTag } from '@/core/words/catalogues';
+import { say } from '@/core/words/say';
 import { LOOKS } from '@/core/water/count-filter';
 import { learntDemand } from '@/core/sanitising/strip';
 import { pailWater, type PailWater } from '@/core/water/pail-water';
@@ -30,6 +33,7 @@ interface Around {
   readonly limits: WaterLimits;
   readonly at: Date;
   readonly species: SpeciesRegistry;
+  readonly language: LanguageTag;
 }
 
 /** Looks at the water of a fill, in the order they were taken. */
@@ -47,7 +51,7 @@ function waterNow(pail: PailRow, { lots, looks, room, limits, at, species }: Aro
   return pailWater({
     start,
     litres,
-    solution: solution as SolutionKey,
+    solution: solutionOf(solution),
     tempC: room?.tempC ?? USUAL_C,
     ageHours: hoursAt(at),
     looks: looksAt(looks, fillId).map(({ kind, at }) => ({ atHour: hoursAt(at), kind })),
@@ -78,7 +82,7 @@ function viewOf(pail: PailRow, around: Around): PailView {
     litres: pail.litres ?? 0,
     water,
     looked: looksAt(around.looks, pail.fillId).at(-1)?.kind ?? null,
-    solution: pail.solution ? SOLUTIONS[pail.solution as SolutionKey].name : null,
+    solution: pail.solution ? say(solutionWords(pail.solution), around.language) : null,
     tempC: pail.fillTempC,
     filledAt: msOf(pail.filledAt),
     sanitisedAt: msOf(pail.sanitisedAt),
@@ -111,6 +115,7 @@ export async function PailsPage({ search }: { search: Record<string, string | st
           limits,
           at,
           species: me.species,
+          language: me.language,
         });
       });
       return {

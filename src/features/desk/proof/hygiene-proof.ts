@@ -6,7 +6,10 @@ import { proofOf, type Proof } from '@/core/sanitising/proof';
 import type { SpeciesRegistry } from '@/core/species/registry';
 import { hasTrait } from '@/core/species/traits';
 import { longestUseHours } from '@/core/water/pail-water';
-import { SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
+import { solutionInSentence } from '@/core/water/solution-words';
+import { solutionOf } from '@/core/water/solutions';
+import type { LanguageTag } from '@/core/words/catalogues';
+import { say } from '@/core/words/say';
 import type { Trx } from '@/data/connection';
 import { manyFillsStood, manyPailEntries } from '@/data/hygiene';
 import { houseOf } from '@/server/house';
@@ -35,7 +38,15 @@ export function periodOf(search: Readonly<Record<string, unknown>>, today: strin
 export async function hygieneProof(
   trx: Trx,
   { from, to }: Period,
-  { timeZone, species }: { readonly timeZone: string; readonly species: SpeciesRegistry },
+  {
+    timeZone,
+    species,
+    language,
+  }: {
+    readonly timeZone: string;
+    readonly species: SpeciesRegistry;
+    readonly language: LanguageTag;
+  },
   now: Date,
 ): Promise<Proof> {
   const began = dayBeginsMs(from, timeZone);
@@ -59,11 +70,11 @@ export async function hygieneProof(
         pail: f.pail,
         filledAt: f.filledAt.getTime(),
         emptiedAt: f.emptiedAt?.getTime() ?? null,
-        solution: SOLUTIONS[f.solution as SolutionKey].name.toLowerCase(),
+        solution: say(solutionInSentence(f.solution), language),
         who: f.who ?? '',
         isClean: f.start === 'clean',
         reason: f.reason,
-        longestUseH: longestUseHours(f.solution as SolutionKey, f.species.some(isLily), limits),
+        longestUseH: longestUseHours(solutionOf(f.solution), f.species.some(isLily), limits),
       })),
     },
     { from: began, before, now: now.getTime() },

@@ -16,7 +16,12 @@ export async function proofSheet(search: Search): Promise<ProofSheet | null> {
   return maybeInMyShop(async (trx, me) => {
     const { name, timeZone } = me.shop;
     const period = periodOf(search, inZone(at, timeZone).date);
-    const proof = await hygieneProof(trx, period, { timeZone, species: me.species }, at);
+    const proof = await hygieneProof(
+      trx,
+      period,
+      { timeZone, species: me.species, language: me.language },
+      at,
+    );
     return { shopName: name, timeZone, language: me.language, period, madeAt: at.getTime(), proof };
   });
 }

@@ -19,7 +19,7 @@ export async function ProofPage({ search }: { search: Record<string, string | st
     return {
       period,
       timeZone,
-      proof: await hygieneProof(trx, period, { timeZone, species: me.species }, at),
+      proof: await hygieneProof(trx, period, { timeZone, species: me.species, language: me.language }, at),
     };
   });
   const missing = GAPS.filter((gap) => proof.gaps[gap] > 0);

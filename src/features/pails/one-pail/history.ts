@@ -5,7 +5,9 @@ import { DAY_MS, HOUR_MS } from '@/core/calendar/spans';
 import { hasTrait } from '@/core/species/traits';
 import { LOOKS } from '@/core/water/count-filter';
 import { pailWater, type PailWater } from '@/core/water/pail-water';
-import { SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
+import { solutionWords } from '@/core/water/solution-words';
+import { solutionOf } from '@/core/water/solutions';
+import { say } from '@/core/words/say';
 import { speciesName } from '@/core/words/species-name';
 import type { Trx } from '@/data/connection';
 import { manyPailEntries } from '@/data/hygiene';
@@ -69,7 +71,7 @@ function courseOf(
   const { course } = pailWater({
     start: fill.start,
     litres: fill.litres,
-    solution: fill.solution as SolutionKey,
+    solution: solutionOf(fill.solution),
     tempC: fill.roomC ?? USUAL_C,
     ageHours,
     looks: looks.flatMap(({ at: seenAt, what }) => {
@@ -122,7 +124,7 @@ export async function pailHistory(
         id: f.id,
         filledAt: f.filledAt.getTime(),
         emptiedAt: f.emptiedAt?.getTime() ?? null,
-        solution: SOLUTIONS[f.solution as SolutionKey].name,
+        solution: say(solutionWords(f.solution), me.language),
         litres: f.litres,
         isClean: f.start === 'clean',
         reason: f.overrideReason,
