@@ -25,6 +25,7 @@ import * as strips from './migrations/0023-strips';
 import * as secondFactor from './migrations/0024-second-factor';
 import * as claimsAsMessages from './migrations/0025-claims-as-messages';
 import * as ownMeasure from './migrations/0026-own-measure';
+import * as food from './migrations/0027-food';
 
 interface Migration {
   readonly name: string;
@@ -59,6 +60,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0024-second-factor', up: secondFactor.up },
   { name: '0025-claims-as-messages', up: claimsAsMessages.up },
   { name: '0026-own-measure', up: ownMeasure.up },
+  { name: '0027-food', up: food.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

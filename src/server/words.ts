@@ -12,11 +12,13 @@ export const speakerOf =
 
 const made = new Map<string, PageWords>();
 
-/** What the parts of one page say in the browser: that page's words in one language, and no others. */
-export function pageWords(page: string, tag: LanguageTag): PageWords {
-  const known = made.get(`${page} ${tag}`);
+/** What the parts of one page say in the browser: the words of its groups in one language, and no others. */
+export function pageWords(groups: readonly string[], tag: LanguageTag): PageWords {
+  const name = `${groups.join()} ${tag}`;
+  const known = made.get(name);
   if (known) return known;
-  const words = Object.fromEntries(keysOf(`${page}.`).map((key) => [key, patternOf(key, tag)]));
-  made.set(`${page} ${tag}`, words);
+  const keys = groups.flatMap((group) => keysOf(`${group}.`));
+  const words = Object.fromEntries(keys.map((key) => [key, patternOf(key, tag)]));
+  made.set(name, words);
   return words;
 }

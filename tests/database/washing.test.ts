@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import type { InputOf } from '@/core/actions/actions';
 import { USUAL_SANITISER } from '@/core/sanitising/sanitiser';
 import { SHIPPED_SPECIES } from '@/core/species/registry';
+import { inEnglish } from '@/core/words/say';
 import { manyFillsStood } from '@/data/hygiene';
+import { manyNewestEntries } from '@/data/record';
 import { manyPails, type PailRow } from '@/data/pails';
 import { manyStripMeans, maybeOpenRelay } from '@/data/sanitising';
 import { manyWaterLooks } from '@/data/water-looks';
@@ -10,6 +12,7 @@ import { waterLosses } from '@/core/hygiene/water-losses';
 import { hygieneProof } from '@/features/desk/proof/hygiene-proof';
 import { pailHistory } from '@/features/pails/one-pail/history';
 import { closePool } from '@/server/pool/pool';
+import { foodsOf } from '@/server/foods';
 import { sanitiserOf } from '@/server/sanitiser';
 import type { SignedIn } from '@/server/session';
 import { COST_WEEKS, stemsAsStood, readWaterAsStood } from '@/server/water-costs';
@@ -266,4 +269,39 @@ test('what the shop doses with is weighed once, told with every dose, and refuse
   expect((await shop.inside((trx) => sanitiserOf(trx))).cup).toEqual(cup);
   await act('shop/sanitiser', USUAL_SANITISER);
   expect((await shop.inside((trx) => sanitiserOf(trx))).cup).toBeNull();
+});
+
+test('what the shop feeds with is told by its label, per food, and no more once it is taken back', async () => {
+  await be('Ilse');
+  const food = {
+    name: 'Quayside food',
+    aLitre: 10,
+    unit: 'mL',
+    sachetL: null,
+    cup: { name: 'scoop', ml: 20 },
+  } as const;
+  expect(await does('shop/food', { solution: 'flower-food', food })).toBe('done');
+  expect(
+    await does('shop/food', { solution: 'bulb-food', food: { ...food, unit: 'g', sachetL: 2, cup: null } }),
+  ).toBe('done');
+  expect(await shop.inside((trx) => foodsOf(trx))).toEqual({
+    'flower-food': food,
+    'bulb-food': { ...food, unit: 'g', sachetL: 2, cup: null },
+  });
+  for (const wrong of [
+    { aLitre: 0 },
+    { aLitre: 900 },
+    { name: ' ' },
+    { sachetL: 0 },
+    { cup: { name: 'cap', ml: 0 } },
+  ])
+    expect(await does('shop/food', { solution: 'flower-food', food: { ...food, ...wrong } })).not.toBe(
+      'done',
+    );
+  expect(await does('shop/food', { solution: 'bulb-food', food: null })).toBe('done');
+  expect(await shop.inside((trx) => foodsOf(trx))).toEqual({ 'flower-food': food });
+  const [entry] = await shop.inside((trx) => manyNewestEntries(trx, 1));
+  expect(inEnglish(entry?.words ?? '')).toContain('Bulb food');
+  await be('Wen');
+  expect(await does('shop/food', { solution: 'flower-food', food: null })).toMatch(/manager/);
 });

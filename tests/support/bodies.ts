@@ -204,6 +204,16 @@ export const BODIES: { readonly [N in ActionName]: (w: World, n: number) => Inpu
     ...{ name: 'thick bleach', percent: 4 + n / 10, madeOn: '2026-06-01', storageC: 18 },
     ...{ targetPpm: 200, contactMin: 10 },
   }),
+  'shop/food': (_, n) => ({
+    solution: 'flower-food',
+    food: {
+      name: 'Quayside food',
+      aLitre: 10 + n,
+      unit: 'mL',
+      sachetL: null,
+      cup: { name: 'scoop', ml: 20 },
+    },
+  }),
   'shop/rename-pail': (w, n) => ({ pailId: w.cleanPailId, name: `blue ${n}` }),
   'shop/retire-pail': (w) => ({ pailId: w.dirtyPailId, isHere: false }),
 };

@@ -10,6 +10,7 @@ const thing = { id: '0193a1f0-0000-7000-8000-000000000007', name: '7' };
 const around = (changes: Partial<Around> = {}): Around => ({
   atBench: false,
   sanitiser: USUAL_SANITISER,
+  foods: {},
   today: '2026-11-24',
   language: 'en',
   standing: new Map([[LOT_ID, { pail: '12', room: 'bench' }]]),
@@ -51,6 +52,31 @@ test.each(DONE)('%j is done by %s once it is confirmed, with a body that is take
   expect(does?.name).toBe(name);
   const { input } = specOf(does?.name ?? 'dock/bin');
   expect(v.safeParse(input, does?.body).success).toBe(true);
+});
+
+test('how much food goes into so many litres: in the shop’s own measure, or where to tell what it feeds with', () => {
+  const asked: Meaning = { kind: 'food', food: 'flower-food', litres: 3 };
+  const food = {
+    name: 'Quayside food',
+    aLitre: 10,
+    unit: 'mL',
+    sachetL: null,
+    cup: { name: 'scoop', ml: 20 },
+  } as const;
+  const told = offered(asked, { foods: { 'flower-food': food } });
+  expect(told.words).toBe('Quayside food: 30 mL (1½ × scoop), for 3 L of flower food');
+  expect(told.note).toContain('never into a pail that chlorine still stands in');
+  expect(offered(asked, { foods: { 'flower-food': { ...food, sachetL: 2 } } }).words).toBe(
+    'Quayside food: 2 × sachet, filled to 4 L: half a dose is worse than it sounds, for 3 L of flower food',
+  );
+  expect(offered(asked)).toMatchObject({
+    href: '/desk/shop',
+    words: 'For 3 L of flower food: as its label says',
+  });
+  // In quarts and ounces for whoever reads those.
+  expect(offered(asked, { language: 'en-US', foods: { 'flower-food': food } }).words).toMatch(
+    /1 fl oz .*3\.2 qt/,
+  );
 });
 
 test('a lot says where it stands; at the bench it opens there', () => {

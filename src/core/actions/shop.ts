@@ -1,10 +1,17 @@
 import * as v from 'valibot';
 import { LANGUAGES } from '../words/languages';
 import { UNITS } from '../units/measures';
+import { FOODS } from '../water/food';
 import { ROOM_KINDS } from '../opening/opening';
 import { factorCode, LONGEST_PASSWORD, login, password, personName, pin } from '../people/person-fields';
 import { BY_PASSWORD, defineAction, HOUSE, lock, MANAGER, ROLES } from './contract';
 import { day, id, measure, someWords, whole, words } from './fields';
+
+/** What a product is measured with, weighed once; none where it is poured by its own figures. */
+const aCup = v.optional(
+  v.nullable(v.strictObject({ name: someWords(20), ml: measure(0.5, 500, 'mL') })),
+  null,
+);
 
 const AT_ONCE = 60;
 const aSecret = v.pipe(v.string(), v.maxLength(LONGEST_PASSWORD));
@@ -160,13 +167,34 @@ const thingActions = {
       storageC: measure(-10, 50, '°C'),
       targetPpm: whole(20, 5000),
       contactMin: whole(1, 120),
-      cup: v.optional(v.nullable(v.strictObject({ name: someWords(20), ml: measure(0.5, 500, 'mL') })), null),
+      cup: aCup,
     }),
     result: v.null(),
     roles: MANAGER,
     mayWait: false,
     entries: ['shop'],
     takenBack: { not: 'What the shop sanitises with is set again.' },
+    locks: () => [HOUSE],
+  }),
+  'shop/food': defineAction({
+    input: v.object({
+      solution: v.picklist(FOODS),
+      /** Null: nothing is said of it any more. */
+      food: v.nullable(
+        v.strictObject({
+          name: someWords(60),
+          aLitre: measure(0.1, 200, 'a litre'),
+          unit: v.picklist(['mL', 'g']),
+          sachetL: v.nullable(measure(0.1, 50, 'L')),
+          cup: aCup,
+        }),
+      ),
+    }),
+    result: v.null(),
+    roles: MANAGER,
+    mayWait: false,
+    entries: ['shop'],
+    takenBack: { not: 'What the shop feeds with is set again.' },
     locks: () => [HOUSE],
   }),
   'shop/rename-pail': defineAction({

@@ -35,6 +35,8 @@ const said = (m: Meaning): string => {
   switch (m.kind) {
     case 'dose':
       return `dose ${m.litres}`;
+    case 'food':
+      return `${m.food} ${m.litres}`;
     case 'place':
       return `place ${m.key}`;
     case 'lot':
@@ -103,6 +105,11 @@ test.each([
 });
 
 test.each([
+  ['food 3 L', 'flower-food 3'],
+  ['flower food for 4,5 l', 'flower-food 4.5'],
+  ['2 gal of food', 'flower-food 7.570823568'],
+  ['bulb food 4 L', 'bulb-food 4'],
+  ['4 l holding solution', 'holding 4'],
   ['bleach 10 L', 'dose 10'],
   ['bleach for 7,5 l', 'dose 7.5'],
   ['bleach 2 gal', 'dose 7.570823568'],

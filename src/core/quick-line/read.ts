@@ -7,6 +7,7 @@ import { LANGUAGES } from '../words/languages';
 import { say } from '../words/say';
 import { readCode } from '../labels/codes';
 import type { SpeciesRegistry } from '../species/registry';
+import type { FoodKey } from '../water/food';
 import { findLots, findNamed, findWord, type Found } from './find';
 import type { BinReason, Meaning, QuickReading, QuickWorld } from './types';
 
@@ -176,7 +177,15 @@ function scanned(text: string, world: QuickWorld): QuickReading | null {
 const SANITISER = '(?:bleach|chlorine|sanitiser|sanitizer)';
 const QUARTS_A_GALLON = 4;
 const WATER = String.raw`(\d{1,4}(?:[.,]\d{1,2})?)\s*(l|litres?|liters?|qts?|quarts?|gals?|gallons?)`;
-const DOSE = new RegExp(`^(?:${SANITISER} (?:for )?${WATER}|${WATER}(?: of)? ${SANITISER})$`, 'i');
+const into = (product: string): RegExp =>
+  new RegExp(`^(?:${product} (?:for )?${WATER}|${WATER}(?: of)? ${product})$`, 'i');
+const DOSE = into(SANITISER);
+/** What is fed, the plainest last: "food" alone is flower food. */
+const FED: readonly (readonly [RegExp, FoodKey])[] = [
+  [into('bulb(?: flower)? food'), 'bulb-food'],
+  [into('holding(?: solution| food)?'), 'holding'],
+  [into('(?:flower )?(?:food|feed)'), 'flower-food'],
+];
 
 /** Litres of so many litres, quarts or gallons. */
 function litresOf(n: number, unit: string): number {
@@ -184,12 +193,15 @@ function litresOf(n: number, unit: string): number {
   return MEASURES.litres.fromUs(/^g/i.test(unit) ? n * QUARTS_A_GALLON : n);
 }
 
-/** "bleach 10 L", "7,5 l bleach", "bleach 2 gal" */
+/** "bleach 10 L", "7,5 l bleach", "bleach 2 gal"; "food 3 L", "4 l bulb food" */
 function dosed(text: string): QuickReading | null {
-  const found = DOSE.exec(text.trim().replace(/\s+/g, ' '));
+  const said = text.trim().replace(/\s+/g, ' ');
+  const food = FED.find(([pattern]) => pattern.test(said));
+  const found = (food?.[0] ?? DOSE).exec(said);
   if (!found) return null;
   const litres = litresOf(typedNumber(found[1] ?? found[3] ?? ''), found[2] ?? found[4] ?? '');
-  return litres > 0 ? read([{ kind: 'dose', litres }]) : lacks('Into how many litres?');
+  if (!(litres > 0)) return lacks('Into how many litres?');
+  return read([food ? { kind: 'food', food: food[1], litres } : { kind: 'dose', litres }]);
 }
 
 /**

@@ -1,3 +1,4 @@
+import type { FoodKey } from '../water/food';
 import type { BIN_REASONS } from '../dock/bin-reasons';
 import type { SampledFlaw } from '../dock/flaws';
 
@@ -39,6 +40,8 @@ export type Meaning =
   | { readonly kind: 'delivery line'; readonly text: string }
   /** How much sanitiser goes into so many litres. */
   | { readonly kind: 'dose'; readonly litres: number }
+  /** How much food goes into so many litres. */
+  | { readonly kind: 'food'; readonly food: FoodKey; readonly litres: number }
   | { readonly kind: 'tip out'; readonly pail: Named }
   /** Stems that came in another state: a lot of their own, to be looked at apart. */
   | { readonly kind: 'split'; readonly lot: QuickLot; readonly stems: number }

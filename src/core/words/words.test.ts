@@ -43,7 +43,7 @@ test('a sentence is told with the same things in every language; those of a page
     if (other === undefined || key === 'step.wrap-upright') continue;
     expect([key, placesOf(other)]).toEqual([key, placesOf(english[key])]);
   }
-  for (const key of keysOf('bench.'))
+  for (const key of [...keysOf('bench.'), ...keysOf('food.')])
     for (const language of LANGUAGES) expect(patternOf(key, language)).not.toMatch(/\{\w+[^\w}]|\{\}/);
 });
 

@@ -4,7 +4,9 @@ import type { OutOfOrder } from '@/core/protocol/in-order';
 import type { Purpose } from '@/core/protocol/ways';
 import type { Skill } from '@/core/protocol/types';
 import type { Droop } from '@/core/vase-life/types';
+import type { Foods } from '@/core/water/food';
 import type { PailShape } from '@/core/water/pail-shape';
+import type { SolutionKey } from '@/core/water/solutions';
 import type { StepRow } from '@/data/steps';
 import type { Words } from '@/core/words/message';
 import type { Spoken } from '@/core/words/say';
@@ -93,6 +95,9 @@ export interface BenchCardDraft {
   readonly differences: readonly Difference[];
   /** Lots that follow for these hands. */
   readonly next: readonly string[];
+  /** What its water is fed with, as the shop told it; nothing where it told nothing, or it is no food. */
+  readonly foods: Foods;
+  readonly solution: SolutionKey;
   /** The house's way with the film, and whether what is poured is acid. */
   readonly film: 'by-sum' | 'leave' | 'rinse';
   readonly isAcid: boolean;

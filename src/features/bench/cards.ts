@@ -210,6 +210,13 @@ const differencesOf = (
     waysFor(floor.house, lot, at, me.shop.timeZone),
   ).differences;
 
+/** What is poured for its step: the solution, what the shop feeds with where it is food, whether it is acid. */
+function pouredBy(floor: Floor, found: FloorLot): Pick<BenchCardDraft, 'solution' | 'foods' | 'isAcid'> {
+  const solution = wishOf(found)?.solution ?? 'plain';
+  const { isFood, acid } = SOLUTIONS[solution];
+  return { solution, foods: isFood ? floor.foods : {}, isAcid: acid > 0 };
+}
+
 /** The card of one pair of hands; null while nothing is left for them. */
 export function cardOf(
   floor: Floor,
@@ -265,7 +272,7 @@ export function cardOf(
       floor.lots.filter((l) => l.lot.id === id).map((l) => titleOf(floor, l, me.language)),
     ),
     film: schoolFor(floor.house.schools, 'film', '') as BenchCardDraft['film'],
-    isAcid: SOLUTIONS[wishOf(found)?.solution ?? 'plain'].acid > 0,
+    ...pouredBy(floor, found),
   };
   return spoken(card, me.language);
 }

@@ -5,6 +5,7 @@ import type { BenchInput, WaitingLot, WorkStep } from '@/core/bench/types';
 import type { BenchPlan } from '@/core/bench/tell';
 import { SKILLS, type Skill } from '@/core/protocol/types';
 import { stepOf } from '@/core/steps/steps';
+import type { Foods } from '@/core/water/food';
 import { cameSince, manyAtBench, maybeBenchPlan, type BenchHand } from '@/data/bench';
 import type { FlawKind } from '@/core/dock/flaws';
 import { manyFlawsInStock } from '@/data/claims';
@@ -18,6 +19,7 @@ import { flawKindsIn } from '@/server/replan';
 import { dayBegan } from '@/server/clock';
 import { groupBy } from '@/server/group-by';
 import { once } from '@/server/once';
+import { foodsOf } from '@/server/foods';
 import { houseOf, type House } from '@/server/house';
 import type { SignedIn } from '@/server/session';
 import { canWait, dryHoursLeft, standsDry } from '@/server/shell-data';
@@ -49,6 +51,7 @@ export interface Floor {
   readonly inWater: readonly Pick<FloorLot, 'lot' | 'flaws'>[];
   readonly pails: readonly PailRow[];
   readonly house: House;
+  readonly foods: Foods;
   readonly species: SpeciesRegistry;
   readonly plan: BenchPlan | null;
   readonly planVersion: number;
@@ -174,6 +177,7 @@ function inputOf(
 /** What the bench reads that does not hang on who looks. */
 export const FLOOR_READS = [
   houseOf,
+  foodsOf,
   manyAtBench,
   manySkills,
   manyPortionsInStock,
@@ -200,7 +204,7 @@ function lotsOnFloor(
 
 /** Reads the bench, and hands out who turns to what. */
 export async function readFloor(trx: Trx, me: SignedIn, at: Date, asked: string | null): Promise<Floor> {
-  const [house, there, here, rows, steps, standing, pails, rooms] = await Promise.all([
+  const [house, there, here, rows, steps, standing, pails, rooms, foods] = await Promise.all([
     once(trx, houseOf),
     handsAt(trx, me, at),
     once(trx, manyPortionsInStock),
@@ -209,6 +213,7 @@ export async function readFloor(trx: Trx, me: SignedIn, at: Date, asked: string 
     once(trx, maybeBenchPlan),
     once(trx, manyPails),
     once(trx, manyRooms),
+    once(trx, foodsOf),
   ]);
   // Whoever looks sees their own card first.
   const hands = [...there].sort(
@@ -243,6 +248,7 @@ export async function readFloor(trx: Trx, me: SignedIn, at: Date, asked: string 
     inWater,
     pails,
     house,
+    foods,
     species: me.species,
     plan,
     planVersion: standing?.version ?? 0,

@@ -3,6 +3,7 @@ import { Button } from '@mantine/core';
 import { BATCH_PPM, FILM_ML, filmSum } from '@/core/sanitising/film';
 import { Feedback } from '@/shell/feedback';
 import { Choices } from '@/shell/choices';
+import { FoodLine } from '@/shell/food-line';
 import { MeasureStepper } from '@/shell/measure-stepper';
 import { useWords } from '@/shell/words';
 import { depthOf } from '@/core/water/pail-shape';
@@ -22,6 +23,8 @@ interface Props {
   readonly onLitres: (litres: number) => void;
   readonly film: BenchCard['film'];
   readonly isAcid: boolean;
+  readonly solution: BenchCard['solution'];
+  readonly foods: BenchCard['foods'];
 }
 
 const SHOWN = 5;
@@ -91,15 +94,57 @@ function Dealt({
   );
 }
 
+/** How much of what is poured into the chosen pail, with its food and its film; of water that stands there, nothing. */
+function Poured({
+  into,
+  litres,
+  onLitres,
+  film,
+  isAcid,
+  stems,
+  solution,
+  foods,
+}: Props & { readonly into: PailChoice }) {
+  const t = useWords();
+  const tight = into.holds < stems && (
+    <p className="soft">{t('bench.room-for', { n: into.holds, all: stems })}</p>
+  );
+  if (into.shares) return tight;
+  return (
+    <>
+      <MeasureStepper
+        measure="litres"
+        label={t('bench.litres')}
+        fewer={t('bench.half-less')}
+        more={t('bench.half-more')}
+        value={litres}
+        min={0.5}
+        max={into.shape.litres}
+        by={0.5}
+        onChange={onLitres}
+      >
+        <span className="soft">{t('bench.cm-deep', { n: Math.round(depthOf(into.shape, litres)) })}</span>
+      </MeasureStepper>
+      <FoodLine litres={litres} solution={solution} foods={foods} />
+      {tight}
+      <Film litres={litres} film={film} isWetAndAcid={isAcid && into.isStillWet} />
+    </>
+  );
+}
+
 /** Which pail it goes into: the next clean ones, and those whose water suits; litres by taps. */
 export function PailPicker(props: Props) {
   const t = useWords();
-  const { pails, pailId, litres, onPail, onLitres, film, isAcid, stems, dealt, isDealt, onDealt } = props;
+  const { pails, pailId, onPail, film, stems, dealt, isDealt, onDealt } = props;
+  const food = { solution: props.solution, foods: props.foods };
   if (pails.length === 0) return <Feedback isNote>{t('bench.no-clean-pail')}</Feedback>;
   if (isDealt && dealt.length > 0)
     return (
       <div className={css.pick}>
         <Dealt dealt={dealt} stems={stems} onOther={() => onDealt(false)} />
+        {[...new Set(dealt.map((d) => d.litres))].map((l) => (
+          <FoodLine key={l} litres={l} {...food} />
+        ))}
         <Film litres={Math.min(...dealt.map((d) => d.litres))} film={film} isWetAndAcid={false} />
       </div>
     );
@@ -129,27 +174,7 @@ export function PailPicker(props: Props) {
           ),
         }))}
       />
-      {chosen && !chosen.shares && (
-        <MeasureStepper
-          measure="litres"
-          label={t('bench.litres')}
-          fewer={t('bench.half-less')}
-          more={t('bench.half-more')}
-          value={litres}
-          min={0.5}
-          max={chosen.shape.litres}
-          by={0.5}
-          onChange={onLitres}
-        >
-          <span className="soft">{t('bench.cm-deep', { n: Math.round(depthOf(chosen.shape, litres)) })}</span>
-        </MeasureStepper>
-      )}
-      {chosen && chosen.holds < stems && (
-        <p className="soft">{t('bench.room-for', { n: chosen.holds, all: stems })}</p>
-      )}
-      {chosen && !chosen.shares && (
-        <Film litres={litres} film={film} isWetAndAcid={isAcid && chosen.isStillWet} />
-      )}
+      {chosen && <Poured {...props} into={chosen} />}
     </div>
   );
 }

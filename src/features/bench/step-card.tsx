@@ -160,6 +160,8 @@ function Pails({
       onLitres={(litres) => onChosen({ ...chosen, litres })}
       film={card.film}
       isAcid={card.isAcid}
+      solution={card.solution}
+      foods={card.foods}
     />
   );
 }

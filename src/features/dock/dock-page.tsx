@@ -103,7 +103,7 @@ export async function DockPage({ search }: Props) {
   const { openClaims, slips, expected, today } = page;
   const look = page.look && (await lookData(page.look));
   return (
-    <PageWordsProvider told={tell(pageWords('dock', page.language))} locale={localeOf(page.language)}>
+    <PageWordsProvider told={tell(pageWords(['dock'], page.language))} locale={localeOf(page.language)}>
       <DockFrame
         isBare={page.isBare}
         reader={

@@ -1,9 +1,11 @@
 'use client';
 import { Button, Stack, TextInput } from '@mantine/core';
 import { useState } from 'react';
+import type { Foods } from '@/core/water/food';
 import { depthOf, depthWord, litresFor } from '@/core/water/pail-shape';
 import { SOLUTION_KEYS, SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
 import { Choices } from '@/shell/choices';
+import { FoodLine } from '@/shell/food-line';
 import { MeasureStepper } from '@/shell/measure-stepper';
 import { useMeasures } from '@/shell/reader';
 import type { DoIt } from './do-it';
@@ -17,7 +19,7 @@ const WARMTHS = [
 ];
 
 /** Water into a pail: what, how much, how warm; into one that is not sanitised only with a reason. */
-export function FillForm({ pail, doIt }: { pail: PailView; doIt: DoIt }) {
+export function FillForm({ pail, foods, doIt }: { pail: PailView; foods: Foods; doIt: DoIt }) {
   const { told } = useMeasures();
   const shape = { litres: pail.sizeL, heightCm: pail.heightCm };
   const [solution, setSolution] = useState<SolutionKey>('flower-food');
@@ -55,6 +57,7 @@ export function FillForm({ pail, doIt }: { pail: PailView; doIt: DoIt }) {
       >
         <span className="soft">about {told('cm', Math.round(cm))}</span>
       </MeasureStepper>
+      <FoodLine solution={solution} litres={litres} foods={foods} />
       <Choices
         label="How warm"
         value={tempC}

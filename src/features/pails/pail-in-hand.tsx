@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import type { Sanitiser } from '@/core/sanitising/sanitiser';
+import type { Foods } from '@/core/water/food';
 import { useActions } from '@/shell/actions';
 import { useShopNow } from '@/shell/clock';
 import { Feedback } from '@/shell/feedback';
@@ -20,12 +21,13 @@ interface Props {
   /** Pails that stand clean. */
   readonly clean: readonly PailView[];
   readonly sanitiser: Sanitiser;
+  readonly foods: Foods;
   /** ISO date in the shop's zone. */
   readonly today: string;
 }
 
 /** The pail in hand: what it is, when it was sanitised and filled, and its next main action. */
-export function PailInHand({ pail, clean, sanitiser, today }: Props) {
+export function PailInHand({ pail, clean, sanitiser, foods, today }: Props) {
   const { act } = useActions();
   const { told } = useMeasures();
   const now = useShopNow();
@@ -50,11 +52,11 @@ export function PailInHand({ pail, clean, sanitiser, today }: Props) {
       </p>
       <WashStep pail={pail} sanitiser={sanitiser} today={today} doIt={doIt} />
       {pail.water && <FilledPail pail={pail} water={pail.water} clean={clean} doIt={doIt} />}
-      {pail.state === 'sanitised' && <FillForm pail={pail} doIt={doIt} />}
+      {pail.state === 'sanitised' && <FillForm pail={pail} foods={foods} doIt={doIt} />}
       {(pail.state === 'dirty' || pail.state === 'scrubbed') && (
         <details>
           <summary className={css.summary}>Fill it as it is …</summary>
-          <FillForm pail={pail} doIt={doIt} />
+          <FillForm pail={pail} foods={foods} doIt={doIt} />
         </details>
       )}
       <Feedback isAlert>{feedback}</Feedback>

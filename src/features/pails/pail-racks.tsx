@@ -8,6 +8,7 @@ import type { RelayJob } from '@/core/sanitising/relay-job';
 import type { Dirt } from '@/core/sanitising/figures';
 import type { Sanitiser } from '@/core/sanitising/sanitiser';
 import type { LearntDemand } from '@/core/sanitising/strip';
+import type { Foods } from '@/core/water/food';
 import { RelayInHand } from './relay-in-hand';
 import { RelayPanel } from './relay-panel';
 import { RoundPanel } from './round-panel';
@@ -52,6 +53,7 @@ interface Props {
   /** The relay that is being run. */
   readonly relay: { readonly id: string; readonly job: RelayJob } | null;
   readonly sanitiser: Sanitiser;
+  readonly foods: Foods;
   readonly learnt: Readonly<Record<Dirt, LearntDemand>>;
   /** ISO date in the shop's zone. */
   readonly today: string;
@@ -61,7 +63,7 @@ interface Props {
 const TOGETHER_FROM = 3;
 
 /** The racks drawn as they stand; a tap on a pail says what to do with it. */
-export function PailRacks({ pails, chosenId, relay, sanitiser, learnt, today }: Props) {
+export function PailRacks({ pails, chosenId, relay, sanitiser, foods, learnt, today }: Props) {
   const [chosen, setChosen] = useState<string | null>(chosenId);
   const inHand =
     pails.find((p) => p.id === chosen) ??
@@ -127,6 +129,7 @@ export function PailRacks({ pails, chosenId, relay, sanitiser, learnt, today }: 
           pail={inHand}
           clean={ready.filter((p) => p.id !== inHand.id)}
           sanitiser={sanitiser}
+          foods={foods}
           today={today}
         />
       )}

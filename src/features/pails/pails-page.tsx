@@ -3,7 +3,7 @@ import { HOUR_MS } from '@/core/calendar/spans';
 import { hasTrait } from '@/core/species/traits';
 import { solutionWords } from '@/core/water/solution-words';
 import { solutionOf } from '@/core/water/solutions';
-import type { LanguageTag } from '@/core/words/catalogues';
+import { localeOf, type LanguageTag } from '@/core/words/catalogues';
 import { say } from '@/core/words/say';
 import { LOOKS } from '@/core/water/count-filter';
 import { learntDemand } from '@/core/sanitising/strip';
@@ -17,7 +17,11 @@ import { manyRooms, type RoomRow } from '@/data/rooms';
 import { manyStripMeans, maybeOpenRelay } from '@/data/sanitising';
 import { inZone } from '@/server/clock';
 import { once } from '@/server/once';
+import { foodsOf } from '@/server/foods';
 import { sanitiserOf } from '@/server/sanitiser';
+import { pageWords } from '@/server/words';
+import { tell } from '@/shell/told';
+import { PageWordsProvider } from '@/shell/words';
 import { inMyShop } from '@/server/session';
 import { PailRacks } from './pail-racks';
 import type { PailView } from './pail-view';
@@ -93,9 +97,9 @@ function viewOf(pail: PailRow, around: Around): PailView {
 
 /** Which pails are clean, what to wash, what is in them, how old the water is. */
 export async function PailsPage({ search }: { search: Record<string, string | string[] | undefined> }) {
-  const { views, relay, sanitiser, learnt, today } = await inMyShop(
+  const { views, relay, sanitiser, foods, learnt, today, language } = await inMyShop(
     async (trx, me, at) => {
-      const [pails, lots, rooms, looks, { limits }, sanitiser, relay, strips] = await Promise.all([
+      const [pails, lots, rooms, looks, { limits }, sanitiser, relay, strips, foods] = await Promise.all([
         once(trx, manyPails),
         once(trx, manyPortionsInStock),
         once(trx, manyRooms),
@@ -104,6 +108,7 @@ export async function PailsPage({ search }: { search: Record<string, string | st
         sanitiserOf(trx),
         maybeOpenRelay(trx),
         manyStripMeans(trx),
+        foodsOf(trx),
       ]);
       const views = pails.map((pail) => {
         const standing = lots.filter((l) => l.fillId !== null && l.fillId === pail.fillId);
@@ -122,6 +127,8 @@ export async function PailsPage({ search }: { search: Record<string, string | st
         views,
         relay: relay ? { id: relay.id, job: relay.job } : null,
         sanitiser,
+        foods,
+        language: me.language,
         learnt: learntDemand(strips),
         today: inZone(at, me.shop.timeZone).date,
       };
@@ -131,14 +138,17 @@ export async function PailsPage({ search }: { search: Record<string, string | st
   const asked = typeof search.pail === 'string' ? search.pail : null;
   // A label scanned here takes another pail in hand.
   return (
-    <PailRacks
-      key={asked}
-      pails={views}
-      chosenId={asked}
-      relay={relay}
-      sanitiser={sanitiser}
-      learnt={learnt}
-      today={today}
-    />
+    <PageWordsProvider told={tell(pageWords(['food'], language))} locale={localeOf(language)}>
+      <PailRacks
+        key={asked}
+        pails={views}
+        chosenId={asked}
+        relay={relay}
+        sanitiser={sanitiser}
+        foods={foods}
+        learnt={learnt}
+        today={today}
+      />
+    </PageWordsProvider>
   );
 }

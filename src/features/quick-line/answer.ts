@@ -8,6 +8,7 @@ import { manyActivePeople } from '@/data/people';
 import { manyPortionsInStock } from '@/data/portions';
 import { manyRooms } from '@/data/rooms';
 import { inZone, now } from '@/server/clock';
+import { foodsOf } from '@/server/foods';
 import { sanitiserOf } from '@/server/sanitiser';
 import { maybeInMyShop } from '@/server/session';
 import { PLACES } from '@/shell/places';
@@ -19,7 +20,7 @@ const MOST_MADE = 60;
 /** What a few words may have meant in this shop; null for who is not signed in. */
 export async function quickAnswer(text: string, atBench: boolean): Promise<QuickAnswer | null> {
   return maybeInMyShop(async (trx, me): Promise<QuickAnswer> => {
-    const [portions, pails, rooms, people, due, made, sanitiser] = await Promise.all([
+    const [portions, pails, rooms, people, due, made, sanitiser, foods] = await Promise.all([
       manyPortionsInStock(trx),
       manyPails(trx),
       manyRooms(trx),
@@ -27,6 +28,7 @@ export async function quickAnswer(text: string, atBench: boolean): Promise<Quick
       manyWithoutCard(trx, MOST_MADE),
       manyWithCard(trx, MOST_MADE),
       sanitiserOf(trx),
+      foodsOf(trx),
     ]);
     const today = inZone(now(), me.shop.timeZone).date;
     const standing = new Map<string, Standing>();
@@ -48,6 +50,7 @@ export async function quickAnswer(text: string, atBench: boolean): Promise<Quick
       atBench,
       standing,
       sanitiser,
+      foods,
       today,
       language: me.language,
     });

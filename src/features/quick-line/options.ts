@@ -2,6 +2,9 @@ import { flawName } from '@/core/dock/flaws';
 import { withCups } from '@/core/sanitising/cup';
 import { doseOf, type Sanitiser } from '@/core/sanitising/sanitiser';
 import { measured } from '@/core/units/measures';
+import { foodDose, type Foods } from '@/core/water/food';
+import { foodWords } from '@/core/water/food-words';
+import { solutionInSentence } from '@/core/water/solution-words';
 import type { Meaning, QuickLot, QuickReading } from '@/core/quick-line/types';
 import { unitsOf, type LanguageTag } from '@/core/words/catalogues';
 import { say } from '@/core/words/say';
@@ -16,6 +19,7 @@ export interface Standing {
 export interface Around {
   readonly atBench: boolean;
   readonly sanitiser: Sanitiser;
+  readonly foods: Foods;
   /** ISO date in the shop's zone. */
   readonly today: string;
   readonly language: LanguageTag;
@@ -81,6 +85,19 @@ const OPTIONS: { readonly [K in Meaning['kind']]: (meaning: Of<K>, around: Aroun
       words: `${dose} of ${sanitiser.name} in ${measured('litres', litres, units)}`,
       note: `${sanitiser.targetPpm} ppm, ${sanitiser.contactMin} min; it goes in first, cold water on top; never near acid or food`,
       href: '/pails',
+    };
+  },
+  food: ({ food, litres }, { foods, language }) => {
+    const dose = foodDose(food, litres, foods);
+    const water = `${measured('litres', litres, unitsOf(language))} of ${say(solutionInSentence(food), language)}`;
+    return {
+      words: dose
+        ? `${say(foodWords(dose, litres), language)}, for ${water}`
+        : `For ${water}: as its label says`,
+      note: dose
+        ? 'its label comes first; never into a pail that chlorine still stands in'
+        : 'the shop has told no product yet: at the desk, under The shop',
+      href: dose ? '/pails' : '/desk/shop',
     };
   },
   'tip out': ({ pail }) => ({

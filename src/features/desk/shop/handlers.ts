@@ -7,9 +7,11 @@ import { RefusedError } from '@/data/errors';
 import { anyPailForUpdate, changePail, insertPails, manyPailNames, onePailForUpdate } from '@/data/pails';
 import { writeEntry } from '@/data/record';
 import { insertRoom, manyRooms, setRoom, type RoomRow } from '@/data/rooms';
+import { setFood } from '@/data/food';
 import { setSanitiser } from '@/data/sanitising';
 import { setShopDetails, shopDetails } from '@/data/shops';
 import type { ActionContext, Handlers } from '@/server/handler';
+import { foodsOf } from '@/server/foods';
 import { sanitiserOf } from '@/server/sanitiser';
 import { peopleHandlers } from './people-handlers';
 
@@ -114,6 +116,27 @@ export const shopHandlers: Handlers<keyof typeof shopActions> = {
         detail: {
           was: { ...was, madeOn: madeOn ?? '', cup: cup === null ? '' : `${cup.name}, ${cup.ml} mL` },
         },
+      });
+      return null;
+    },
+  },
+  'shop/food': {
+    work: async ({ trx, action }, { solution, food }) => {
+      const was = (await foodsOf(trx))[solution];
+      await setFood(trx, action.shopId, solution, food);
+      await writeEntry(trx, action, {
+        kind: 'shop',
+        subjectKind: 'house',
+        subjectId: action.shopId,
+        says: food
+          ? m('record.food', {
+              solution: m(`solution.${solution}`),
+              name: food.name,
+              n: food.aLitre,
+              unit: food.unit,
+            })
+          : m('record.food.gone', { solution: m(`solution.${solution}`) }),
+        detail: { was: { food: was ? `${was.name}, ${was.aLitre} ${was.unit} a litre` : '' } },
       });
       return null;
     },

@@ -3,6 +3,7 @@ import { manyPails, manyRetiredPails } from '@/data/pails';
 import { manyRooms } from '@/data/rooms';
 import { shopDetails } from '@/data/shops';
 import { backupsHere } from '@/server/backups';
+import { foodsOf } from '@/server/foods';
 import { sanitiserOf } from '@/server/sanitiser';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from '../desk-tabs';
@@ -10,20 +11,22 @@ import css from '../desk.module.css';
 import { BackupsTold } from './backups-told';
 import { DetailsForm } from './details-form';
 import { PailsTable } from './pails-table';
+import { FoodForm } from './food-form';
 import { SanitiserForm } from './sanitiser-form';
 import { RoomsTable } from './rooms-table';
 
 /** What the shop is: what stands on its cards, its rooms and its pails. */
 export async function ShopPage() {
-  const { me, details, rooms, pails, retired, sanitiser } = await inMyShop(async (trx, me) => {
-    const [details, rooms, pails, retired, sanitiser] = await Promise.all([
+  const { me, details, rooms, pails, retired, sanitiser, foods } = await inMyShop(async (trx, me) => {
+    const [details, rooms, pails, retired, sanitiser, foods] = await Promise.all([
       shopDetails(trx),
       manyRooms(trx),
       manyPails(trx),
       manyRetiredPails(trx),
       sanitiserOf(trx),
+      foodsOf(trx),
     ]);
-    return { me, details, rooms, pails, retired, sanitiser };
+    return { me, details, rooms, pails, retired, sanitiser, foods };
   });
   const backups = await backupsHere();
   const mayChange = mayManage(me.role);
@@ -41,6 +44,12 @@ export async function ShopPage() {
         Doses are worked out from it, for the bottle as old as it is. Its label and local rules come first.
       </p>
       <SanitiserForm sanitiser={sanitiser} mayChange={mayChange} />
+      <h2>What flowers are fed with</h2>
+      <p className="soft">
+        By the label: how much goes into a pail is told wherever one is filled, in sachets or in a scoop that
+        was weighed once. A sachet is never parted.
+      </p>
+      <FoodForm foods={foods} mayChange={mayChange} />
       <h2>Rooms</h2>
       <p className="soft">
         Forecasts take these figures for what stands in a room. A change holds from now: what stood there
