@@ -2,6 +2,7 @@ import { hash } from '@node-rs/argon2';
 import { DAY_MS } from '../core/calendar/spans';
 import { SKILLS, type Skill } from '../core/protocol/types';
 import type { Trx } from '../data/connection';
+import { setFood, type FoodRow } from '../data/food';
 import { recordSkill } from '../data/house';
 import { newId } from '../data/ids';
 import type { Action } from '../data/record';
@@ -9,6 +10,19 @@ import { insertShop, type Furnished } from '../data/shops';
 import { DEMO_PEOPLE, DEMO_ROOMS, DEMO_SHOP, type DemoPail } from './world';
 
 export type { Furnished };
+
+/** What the demo shop feeds with: loose by the scoop, and for bulbs in sachets. */
+const DEMO_FOODS: readonly FoodRow[] = [
+  {
+    solution: 'flower-food',
+    name: 'Lee Shore food',
+    aLitre: 10,
+    unit: 'mL',
+    sachetL: null,
+    cup: { name: 'scoop', ml: 20 },
+  },
+  { solution: 'bulb-food', name: 'Lee Shore for bulbs', aLitre: 5, unit: 'g', sachetL: 2, cup: null },
+];
 
 /** Makes the demo shop with its people, rooms and pails; how its pails become clean is told in its record. */
 export async function furnish(
@@ -23,7 +37,9 @@ export async function furnish(
   const pails = demoPails.map((p) => ({ ...p, isClean: false }));
   const shop = { id: shopId, ...DEMO_SHOP, demo: true, people, rooms: DEMO_ROOMS, pails };
   // Before anything that ever stood in them came.
-  return insertShop(trx, shop, at, new Date(at.getTime() - 60 * DAY_MS));
+  const made = await insertShop(trx, shop, at, new Date(at.getTime() - 60 * DAY_MS));
+  for (const { solution, ...food } of DEMO_FOODS) await setFood(trx, shopId, solution, food);
+  return made;
 }
 
 /** Wen and Bram are at the bench and were shown everything; Tove is new, and was shown the knife. */

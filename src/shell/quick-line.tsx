@@ -84,8 +84,8 @@ function Words({ onClose, shortcuts, ask }: Omit<Props, 'opened'>) {
         </Combobox.EventsTarget>
         {text === '' && (
           <p className="soft">
-            where tulip · pail 12 · tip out 7 · bin 4 of 148 broken · 3 rose 20 limp · card foyer · record of
-            148
+            where tulip · pail 12 · tip out 7 · bin 4 of 148 broken · 3 rose 20 limp · food 3 L · card foyer ·
+            record of 148
           </p>
         )}
         <Combobox.Options aria-label="What may be meant">

@@ -80,22 +80,22 @@ function ProductForm({ solution, food, mayChange }: ProductProps) {
   const field = { disabled: !mayChange };
   return (
     <form onSubmit={form.onSubmit((typed) => void save(typed))} onChange={() => setSaved(null)}>
-      <SimpleGrid cols={{ base: 1, xs: 2, md: 3 }} spacing="0.875rem">
+      <Choices
+        label="Poured or weighed"
+        value={unit}
+        onChange={setUnit}
+        options={[
+          { value: 'mL', words: 'poured, mL' },
+          { value: 'g', words: 'weighed, g' },
+        ]}
+      />
+      <SimpleGrid cols={{ base: 1, xs: 2, md: 3 }} spacing="0.875rem" mt="0.875rem">
         <TextInput label="Product" {...field} {...form.getInputProps('name')} />
         <TextInput
           label={`A full dose for one litre, ${unit}`}
           inputMode="decimal"
           {...field}
           {...form.getInputProps('aLitre')}
-        />
-        <Choices
-          label="Poured or weighed"
-          value={unit}
-          onChange={setUnit}
-          options={[
-            { value: 'mL', words: 'mL' },
-            { value: 'g', words: 'g' },
-          ]}
         />
         <TextInput
           label="In sachets, each for so many L"
