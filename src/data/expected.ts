@@ -82,6 +82,16 @@ export async function placeOrder(
   return { expectedId: id };
 }
 
+/** A delivery that is expected still; undefined where it has come, was called off, or is nobody's here. */
+export async function maybeExpected(
+  trx: Trx,
+  expectedId: string,
+): Promise<Pick<ExpectedDelivery, 'supplier' | 'orderRef' | 'dueOn'> | undefined> {
+  return trx('expected_delivery')
+    .where({ id: expectedId, state: 'expected' })
+    .first({ supplier: 'supplier', orderRef: 'order_ref', dueOn: 'due_on' });
+}
+
 /** Marks an order as come with that delivery; one that has come or was called off stays as it is. */
 export async function settleOrder(trx: Trx, expectedId: string, deliveryId: string): Promise<void> {
   await trx('expected_delivery')

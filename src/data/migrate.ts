@@ -26,6 +26,7 @@ import * as secondFactor from './migrations/0024-second-factor';
 import * as claimsAsMessages from './migrations/0025-claims-as-messages';
 import * as ownMeasure from './migrations/0026-own-measure';
 import * as food from './migrations/0027-food';
+import * as keptForAVan from './migrations/0028-kept-for-a-van';
 
 interface Migration {
   readonly name: string;
@@ -61,6 +62,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0025-claims-as-messages', up: claimsAsMessages.up },
   { name: '0026-own-measure', up: ownMeasure.up },
   { name: '0027-food', up: food.up },
+  { name: '0028-kept-for-a-van', up: keptForAVan.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

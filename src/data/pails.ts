@@ -28,6 +28,9 @@ export interface PailRow {
   readonly alone: boolean | null;
   /** Null while it is in use. */
   readonly retiredAt: Date | null;
+  /** The delivery it is kept for while that is expected, and whose it is; nulls where it is free. */
+  readonly reservedFor: string | null;
+  readonly reservedSupplier: string | null;
 }
 
 const COLUMNS = {
@@ -49,12 +52,17 @@ const COLUMNS = {
   start: 'f.start',
   alone: 'f.alone',
   retiredAt: 'p.retired_at',
+  reservedFor: 'e.id',
+  reservedSupplier: 'e.supplier',
 };
 
 function pails(trx: Trx) {
   return trx('pail as p')
     .leftJoin('stay as s', (on) => on.on('s.subject_id', 'p.id').andOnNull('s.to_at'))
     .leftJoin('pail_fill as f', (on) => on.on('f.pail_id', 'p.id').andOnNull('f.emptied_at'))
+    .leftJoin('expected_delivery as e', (on) =>
+      on.on('e.id', 'p.reserved_for').andOnVal('e.state', 'expected'),
+    )
     .select(COLUMNS);
 }
 
@@ -184,7 +192,7 @@ export async function fillPail(
     override_reason: filling.overrideReason,
     start: clean ? 'clean' : pail.state === 'scrubbed' ? 'rinsed' : 'reused',
   });
-  await changePail(trx, pail.id, { state: 'filled', contact_until: null });
+  await changePail(trx, pail.id, { state: 'filled', contact_until: null, reserved_for: null });
   return id;
 }
 
@@ -196,4 +204,15 @@ export async function emptyPail(trx: Trx, pail: PailRow, at: Date): Promise<void
     .where({ id: pail.fillId })
     .update({ emptied_at: trx.raw('greatest(?::timestamptz, filled_at)', [at]) });
   await changePail(trx, pail.id, { state: 'dirty' });
+}
+
+/** Keeps pails for a delivery that is expected; with null lets them go. */
+export async function reservePails(
+  trx: Trx,
+  pailIds: readonly string[],
+  expectedId: string | null,
+): Promise<void> {
+  await trx('pail')
+    .whereIn('id', [...pailIds])
+    .update({ reserved_for: expectedId });
 }

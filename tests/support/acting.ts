@@ -22,7 +22,7 @@ export interface Sending {
 }
 
 /** Everything that may be asked, answered with yes. */
-export const SURE: readonly Question[] = ['out of order', 'early', 'crowded', 'handed over'];
+export const SURE: readonly Question[] = ['out of order', 'early', 'crowded', 'handed over', 'kept'];
 
 /** Does an action as a tablet sends it: checked, locked, once for its key. */
 export function act<N extends ActionName>(

@@ -204,6 +204,7 @@ export const BODIES: { readonly [N in ActionName]: (w: World, n: number) => Inpu
     ...{ name: 'thick bleach', percent: 4 + n / 10, madeOn: '2026-06-01', storageC: 18 },
     ...{ targetPpm: 200, contactMin: 10 },
   }),
+  'pails/reserve': (w) => ({ pailIds: [w.cleanPailId], expectedId: w.expectedId }),
   'shop/food': (_, n) => ({
     solution: 'flower-food',
     food: {

@@ -87,6 +87,19 @@ export const pailActions = {
     takenBack: 'restored',
     locks: ({ pailId }) => [lock('pail', 'pailId', pailId)],
   }),
+  'pails/reserve': defineAction({
+    /** Pails that stand clean, kept for a delivery that is expected; null lets them go. */
+    input: v.object({ pailIds: manyPails, expectedId: v.nullable(id) }),
+    result: v.null(),
+    roles: ANYBODY,
+    mayWait: false,
+    entries: ['pail'],
+    takenBack: 'restored',
+    locks: ({ pailIds, expectedId }) => [
+      ...(expectedId === null ? [] : [lock('order', 'expectedId', expectedId)]),
+      ...pailIds.map((pailId, i) => lock('pail', `pailIds.${i}`, pailId)),
+    ],
+  }),
   'pails/look': defineAction({
     /** What the water of a filled pail looks like. */
     input: v.object({ pailId: id, look: v.picklist(LOOKS) }),

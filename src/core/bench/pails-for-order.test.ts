@@ -7,7 +7,7 @@ const pails = (...litres: number[]) => litres.map((l, i) => ({ id: String(i), li
 const ROSES = { stems: 50, stemMm: 6 };
 
 test('a line goes into the smallest pail that holds it, a large one into several', () => {
-  expect(pailsForOrder([ROSES], pails(10, 20))).toEqual({ needed: 1, short: 0 });
+  expect(pailsForOrder([ROSES], pails(10, 20))).toMatchObject({ needed: 1, short: 0 });
   expect(
     pailsForOrder(
       [
@@ -16,17 +16,20 @@ test('a line goes into the smallest pail that holds it, a large one into several
       ],
       pails(20, 1),
     ),
-  ).toEqual({
+  ).toMatchObject({
     needed: 2,
     short: 0,
   });
-  expect(pailsForOrder([{ stems: 120, stemMm: 6 }], pails(10, 10, 10, 10))).toEqual({ needed: 3, short: 0 });
+  expect(pailsForOrder([{ stems: 120, stemMm: 6 }], pails(10, 10, 10, 10))).toMatchObject({
+    needed: 3,
+    short: 0,
+  });
 });
 
 test('what no clean pail is left for is short, by pails like the largest', () => {
-  expect(pailsForOrder([ROSES, ROSES, ROSES], pails(10))).toEqual({ needed: 3, short: 2 });
-  expect(pailsForOrder([{ stems: 51, stemMm: 6 }], [])).toEqual({ needed: 2, short: 2 });
-  expect(pailsForOrder([], pails(10))).toEqual({ needed: 0, short: 0 });
+  expect(pailsForOrder([ROSES, ROSES, ROSES], pails(10))).toMatchObject({ needed: 3, short: 2 });
+  expect(pailsForOrder([{ stems: 51, stemMm: 6 }], [])).toMatchObject({ needed: 2, short: 2 });
+  expect(pailsForOrder([], pails(10))).toMatchObject({ needed: 0, short: 0 });
 });
 
 test('no pail is counted twice, and as many as it needs can hold the order', () => {
@@ -39,7 +42,11 @@ test('no pail is counted twice, and as many as it needs can hold the order', () 
       fc.array(line, { maxLength: 8 }),
       fc.array(fc.integer({ min: 5, max: 20 }), { maxLength: 12 }),
       (lines, litres) => {
-        const { needed, short } = pailsForOrder(lines, pails(...litres));
+        const { needed, short, pailIds } = pailsForOrder(lines, pails(...litres));
+        // Those that are named are the ones that are counted, each once.
+        expect(pailIds).toHaveLength(needed - short);
+        expect(new Set(pailIds).size).toBe(pailIds.length);
+        for (const id of pailIds) expect(Number(id)).toBeLessThan(litres.length);
         expect(needed - short).toBeLessThanOrEqual(litres.length);
         expect(short).toBeLessThanOrEqual(needed);
         expect(needed).toBeGreaterThanOrEqual(lines.length);

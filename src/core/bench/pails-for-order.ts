@@ -9,6 +9,8 @@ export interface PailsForOrder {
   readonly needed: number;
   /** Those of them that do not stand clean yet. */
   readonly short: number;
+  /** Those that stand clean and would be used, the fullest lines first. */
+  readonly pailIds: readonly string[];
 }
 
 /**
@@ -24,19 +26,22 @@ export function pailsForOrder(
   const free = [...ready].sort((a, b) => b.litres - a.litres || a.id.localeCompare(b.id));
   const largest = free[0]?.litres ?? USUAL_L;
   let [needed, short] = [0, 0];
+  const pailIds: string[] = [];
   const byRoom = [...lines].sort((a, b) => b.stems * b.stemMm - a.stems * a.stemMm);
   for (const { stems, stemMm } of byRoom) {
     const whole = free.findLast((p) => pailHolds(p.litres, stemMm) >= stems);
     const dealt = dealInto(stems, stemMm, whole ? [whole] : free);
-    for (const { id } of dealt)
+    for (const { id } of dealt) {
       free.splice(
         free.findIndex((p) => p.id === id),
         1,
       );
+      pailIds.push(id);
+    }
     const left = stems - dealt.reduce((n, d) => n + d.stems, 0);
     const more = Math.ceil(left / pailHolds(largest, stemMm));
     needed += dealt.length + more;
     short += more;
   }
-  return { needed, short };
+  return { needed, short, pailIds };
 }

@@ -83,7 +83,10 @@ function pailsFor(floor: Floor, { lot, flaws }: FloorLot, wish: PailWish | null,
       },
     ];
   });
-  const rank = (c: PailChoice): number => (planned.includes(c.name) ? 0 : c.shares ? 2 : 1);
+  const kept = new Set(floor.pails.flatMap((p) => (p.reservedFor === null ? [] : [p.id])));
+  // What is kept for a van comes last: it is poured into when nothing else is left.
+  const rank = (c: PailChoice): number =>
+    kept.has(c.id) ? 3 : planned.includes(c.name) ? 0 : c.shares ? 2 : 1;
   return [...choices].sort((a, b) => rank(a) - rank(b));
 }
 

@@ -162,7 +162,7 @@ function inputOf(
     // How much a room holds nobody has said: its kind alone decides.
     rooms: rooms.map(({ name, kind }) => ({ name, kind, pails: null })),
     pails: pails
-      .filter((p) => p.state === 'sanitised')
+      .filter((p) => p.state === 'sanitised' && p.reservedFor === null)
       .map((p) => ({ name: p.name, litres: p.sizeL, heightCm: p.heightCm })),
     lots: mine,
     ...(plan ? { standing: plan.order } : {}),

@@ -10,6 +10,7 @@ import { RefusedError } from '@/data/errors';
 import { fillPail, onePailForUpdate, type PailRow } from '@/data/pails';
 import { lotWords, manyPortionsInFill, type PortionRow } from '@/data/portions';
 import { moveStay } from '@/data/stays';
+import { askIfKept } from '@/server/ask-if-kept';
 import type { ActionContext } from '@/server/handler';
 import { flawKindsIn } from '@/server/replan';
 import { sharerOf, waterIn } from './water-in';
@@ -96,6 +97,7 @@ export async function standIn(
   const pail = await onePailForUpdate(trx, pailId);
   const water = waterIn(pail, action.at);
   if (pail.fillId && water) return joinWater(context, portion, wish, pail, water);
+  askIfKept(context.ask, pail);
   askIfCrowded(context, portion, pail, []);
   const shape = { litres: pail.sizeL, heightCm: pail.heightCm };
   const litres = told ?? litresFor(shape, wish.depth);

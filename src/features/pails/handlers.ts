@@ -11,7 +11,9 @@ import { emptyPail, fillPail, onePailForUpdate } from '@/data/pails';
 import { lotLabel, manyPortionsInFill } from '@/data/portions';
 import { writeEntry } from '@/data/record';
 import { moveStay } from '@/data/stays';
+import { askIfKept } from '@/server/ask-if-kept';
 import type { Handlers } from '@/server/handler';
+import { reserveHandler } from './reserve-handler';
 import { washingHandlers } from './washing-handlers';
 
 const FRESH_C = 12;
@@ -19,9 +21,11 @@ const FRESH_C = 12;
 /** How what is done with pails is done. */
 export const pailHandlers: Handlers<keyof typeof pailActions> = {
   ...washingHandlers,
+  ...reserveHandler,
   'pails/fill': {
-    work: async ({ trx, action }, { pailId, overrideReason, ...filling }) => {
+    work: async ({ trx, action, ask }, { pailId, overrideReason, ...filling }) => {
       const pail = await onePailForUpdate(trx, pailId);
+      askIfKept(ask, pail);
       const fillId = await fillPail(
         trx,
         action.shopId,
@@ -89,6 +93,7 @@ export const pailHandlers: Handlers<keyof typeof pailActions> = {
         throw new RefusedError(`Pail ${from.name} has no water in it. Nothing was changed.`, 'pailId');
       if (from.id === to.id)
         throw new RefusedError('That is the same pail. Nothing was changed; choose a clean one.', 'toPailId');
+      askIfKept(ask, to);
       const standing = await manyPortionsInFill(trx, from.fillId);
       const [first] = standing;
       const stems = standing.reduce((n, s) => n + s.stemsLeft, 0);

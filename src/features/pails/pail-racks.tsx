@@ -14,6 +14,7 @@ import { RelayPanel } from './relay-panel';
 import { RoundPanel } from './round-panel';
 import { PailInHand } from './pail-in-hand';
 import type { PailView } from './pail-view';
+import { VanPanel, type VanView } from './van-panel';
 import css from './pails.module.css';
 
 const RACKS: readonly { readonly name: string; readonly holds: (pail: PailView) => boolean }[] = [
@@ -35,7 +36,7 @@ function tagWords(pail: PailView): string {
     case 'contact':
       return 'in solution';
     case 'sanitised':
-      return '';
+      return pail.reservedFor === null ? '' : 'kept';
     case 'filled':
       return pail.water && pail.water.dueInHours < 24 ? 'change today' : (pail.water?.looks ?? '');
   }
@@ -57,13 +58,15 @@ interface Props {
   readonly learnt: Readonly<Record<Dirt, LearntDemand>>;
   /** ISO date in the shop's zone. */
   readonly today: string;
+  /** The next van; null where none is expected. */
+  readonly van: VanView | null;
 }
 
 /** From so many on it pays to wash them together. */
 const TOGETHER_FROM = 3;
 
 /** The racks drawn as they stand; a tap on a pail says what to do with it. */
-export function PailRacks({ pails, chosenId, relay, sanitiser, foods, learnt, today }: Props) {
+export function PailRacks({ pails, chosenId, relay, sanitiser, foods, learnt, today, van }: Props) {
   const [chosen, setChosen] = useState<string | null>(chosenId);
   const inHand =
     pails.find((p) => p.id === chosen) ??
@@ -78,6 +81,7 @@ export function PailRacks({ pails, chosenId, relay, sanitiser, foods, learnt, to
         <VisuallyHidden component="h1">Pails</VisuallyHidden>
         {relay && <RelayInHand relay={relay} pails={pails} cup={sanitiser.cup} />}
         <RoundPanel pails={pails} />
+        {van && <VanPanel van={van} pails={pails} />}
         {RACKS.map((rack) => {
           const on = pails.filter(rack.holds);
           return (

@@ -21,6 +21,8 @@ export interface PailView {
   readonly filledAt: number | null;
   readonly sanitisedAt: number | null;
   readonly contactUntil: number | null;
+  /** The delivery it is kept for; null where it is free. */
+  readonly reservedFor: string | null;
   readonly lots: readonly {
     readonly id: string;
     readonly words: string;

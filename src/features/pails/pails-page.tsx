@@ -12,6 +12,7 @@ import type { WaterLimits } from '@/core/protocol/ways';
 import { manyWaterLooks, type WaterLook } from '@/data/water-looks';
 import { houseOf } from '@/server/house';
 import { lotLabel, manyPortionsInStock, type PortionRow } from '@/data/portions';
+import { manyExpected } from '@/data/expected';
 import { manyPails, type PailRow } from '@/data/pails';
 import { manyRooms, type RoomRow } from '@/data/rooms';
 import { manyStripMeans, maybeOpenRelay } from '@/data/sanitising';
@@ -23,6 +24,7 @@ import { pageWords } from '@/server/words';
 import { tell } from '@/shell/told';
 import { PageWordsProvider } from '@/shell/words';
 import { inMyShop } from '@/server/session';
+import { nextVan } from './next-van';
 import { PailRacks } from './pail-racks';
 import type { PailView } from './pail-view';
 
@@ -91,25 +93,29 @@ function viewOf(pail: PailRow, around: Around): PailView {
     filledAt: msOf(pail.filledAt),
     sanitisedAt: msOf(pail.sanitisedAt),
     contactUntil: msOf(pail.contactUntil),
+    reservedFor: pail.reservedFor,
     lots: lots.map((l) => lotIn(l, species)),
   };
 }
 
 /** Which pails are clean, what to wash, what is in them, how old the water is. */
 export async function PailsPage({ search }: { search: Record<string, string | string[] | undefined> }) {
-  const { views, relay, sanitiser, foods, learnt, today, language } = await inMyShop(
+  const { views, relay, sanitiser, foods, learnt, today, van, language } = await inMyShop(
     async (trx, me, at) => {
-      const [pails, lots, rooms, looks, { limits }, sanitiser, relay, strips, foods] = await Promise.all([
-        once(trx, manyPails),
-        once(trx, manyPortionsInStock),
-        once(trx, manyRooms),
-        once(trx, manyWaterLooks),
-        houseOf(trx),
-        sanitiserOf(trx),
-        maybeOpenRelay(trx),
-        manyStripMeans(trx),
-        foodsOf(trx),
-      ]);
+      const today = inZone(at, me.shop.timeZone).date;
+      const [pails, lots, rooms, looks, { limits }, sanitiser, relay, strips, foods, expected] =
+        await Promise.all([
+          once(trx, manyPails),
+          once(trx, manyPortionsInStock),
+          once(trx, manyRooms),
+          once(trx, manyWaterLooks),
+          houseOf(trx),
+          sanitiserOf(trx),
+          maybeOpenRelay(trx),
+          manyStripMeans(trx),
+          foodsOf(trx),
+          manyExpected(trx, today),
+        ]);
       const views = pails.map((pail) => {
         const standing = lots.filter((l) => l.fillId !== null && l.fillId === pail.fillId);
         const room = rooms.find((r) => r.id === pail.roomId) ?? rooms.find((r) => r.kind === 'bench');
@@ -130,7 +136,8 @@ export async function PailsPage({ search }: { search: Record<string, string | st
         foods,
         language: me.language,
         learnt: learntDemand(strips),
-        today: inZone(at, me.shop.timeZone).date,
+        today,
+        van: nextVan(expected, pails, me.species, today, localeOf(me.language)),
       };
     },
     [manyRooms, manyWaterLooks],
@@ -148,6 +155,7 @@ export async function PailsPage({ search }: { search: Record<string, string | st
         foods={foods}
         learnt={learnt}
         today={today}
+        van={van}
       />
     </PageWordsProvider>
   );

@@ -1,0 +1,30 @@
+import 'server-only';
+import { pailsForOrder } from '@/core/bench/pails-for-order';
+import { standsMm } from '@/core/bench/pail-fit';
+import { addDays } from '@/core/calendar/dates';
+import { formatDay } from '@/core/calendar/format-date';
+import type { SpeciesRegistry } from '@/core/species/registry';
+import type { ExpectedDelivery } from '@/data/expected';
+import type { PailRow } from '@/data/pails';
+import type { VanView } from './van-panel';
+
+/** What the next van needs of the pails that stand clean and are kept for no other; null where none is expected. */
+export function nextVan(
+  [next]: readonly ExpectedDelivery[],
+  pails: readonly PailRow[],
+  species: SpeciesRegistry,
+  today: string,
+  locale: string,
+): VanView | null {
+  if (!next) return null;
+  const ready = pails.filter(
+    (p) => p.state === 'sanitised' && (p.reservedFor === null || p.reservedFor === next.id),
+  );
+  const { needed, short, pailIds } = pailsForOrder(
+    next.lines.map((l) => ({ stems: l.stems, stemMm: standsMm(species.byKey(l.speciesKey)) })),
+    ready.map((p) => ({ id: p.id, litres: p.sizeL })),
+  );
+  const day = formatDay(next.dueOn, 'weekday, day and month', locale);
+  const when = next.dueOn <= today ? 'today' : next.dueOn === addDays(today, 1) ? 'tomorrow' : day;
+  return { expectedId: next.id, supplier: next.supplier, when, needed, short, pailIds };
+}
