@@ -21,6 +21,9 @@ test('many pails by a relay: planned, begun, scrubbed and put in, the same on an
   await together.getByRole('radio', { name: 'Pour it on' }).click();
   await expect(together.getByText('in 2 passes')).toBeVisible();
   await expect(together.getByText(/mL of thick household bleach in \d+ L/)).toBeVisible();
+  // Scrubbing and the relay, back from when they are wanted.
+  await together.getByLabel('Ready by').fill('06:40');
+  await expect(together.getByText(/^Begin by 0[3-6]:\d\d$/)).toBeVisible();
   await together.getByRole('button', { name: 'Begin' }).click();
 
   const relay = page.getByRole('region', { name: 'The relay' });
@@ -116,6 +119,30 @@ test('a pail that is not sanitised is filled with a reason, which stands in the 
     Number(told?.[1]),
   );
   expect(pages.at(-1)).toContain(`page ${pages.length} of ${pages.length}`);
+});
+
+test('the next van’s pails are kept for it overnight; what goes into a pail is told by the scoop', async ({
+  page,
+}) => {
+  await signInAs(page, 'Wen');
+  await page.goto('/pails');
+  const van = page.getByRole('region', { name: 'The next van' });
+  await expect(van.getByText(/about \d+ pails/)).toBeVisible();
+  await van.getByRole('button', { name: /^Keep/ }).click();
+  await expect(van.getByRole('button', { name: /kept for it/ })).toBeVisible();
+  const ready = page.getByRole('region', { name: 'ready, upside down' });
+  await ready.getByRole('button', { name: /kept$/ }).first().click();
+  const pail = page.getByRole('region', { name: /^Pail / });
+  await expect(pail.getByText(/^Lee Shore food: \d+ mL \(.*× scoop\)$/)).toBeVisible();
+  await pail.getByRole('radio', { name: 'Bulb food' }).click();
+  await expect(pail.getByText(/^Lee Shore for bulbs: \d+ × sachet/)).toBeVisible();
+  await expectNothingSerious(page);
+  await pail.getByRole('button', { name: /^Fill pail/ }).click();
+  const question = page.getByRole('dialog', { name: 'One moment' });
+  await expect(question).toContainText('is kept for the van of');
+  await question.getByRole('button', { name: 'No, leave it' }).click();
+  await van.getByRole('button', { name: /let (them|it) go/ }).click();
+  await expect(van.getByRole('button', { name: /^Keep/ })).toBeVisible();
 });
 
 test('what water cost is told by week, pail and lot; a pail tells what stood in it and how its count went', async ({

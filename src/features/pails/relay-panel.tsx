@@ -14,6 +14,7 @@ import { NumberStepper } from '@/shell/number-stepper';
 import { useMeasures } from '@/shell/reader';
 import { Feedback } from '@/shell/feedback';
 import type { PailView } from './pail-view';
+import { ReadyBy } from './ready-by';
 import css from './pails.module.css';
 
 const HOW_MANY = [1, 2, 3].map((n) => ({ value: n, words: String(n) }));
@@ -145,6 +146,7 @@ export function RelayPanel({ dirty, sanitiser, learnt, today }: Props) {
           </Group>
           <Choices label="How" value={mode} onChange={setMode} options={MODES} />
           <Takes job={job} mode={mode} learnt={learnt[dirt]} cup={sanitiser.cup} />
+          <ReadyBy minutes={job.scrubMinutes + job.minutes} />
           {!job.isSanitised && (
             <Feedback isAlert>
               This does not sanitise them: the solution is too weak or too short on the wall.
