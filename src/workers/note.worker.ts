@@ -1,8 +1,7 @@
 import { expose } from 'comlink';
 import { findHeading } from '@/core/note/columns';
 import { NoHeadingError, UnreadableNoteError, type NoteHelp } from '@/core/note/note-help';
-import { tableOfFile } from '@/core/note/read-file';
-import { readNoteRows } from '@/core/note/read-note';
+import { readNoteTable, tableOfFile } from '@/core/note/read-file';
 import type { FileRow } from '@/core/note/split-rows';
 import type { DeliveryNote } from '@/core/note/types';
 import { registryWith } from '@/core/species/registry';
@@ -29,9 +28,9 @@ const door = {
   /** Reads a note away from the page: thousands of lines hold nothing up. */
   async read(bytes: Uint8Array, help: NoteHelp, own: readonly Species[]): Promise<NoteRead> {
     try {
-      const { rows, otherSheets } = await tableOfFile(bytes);
-      const note = readNoteRows(rows, { ...help, species: registryWith(own) });
-      return { kind: 'read', note: { ...note, unreadSheets: otherSheets }, rows: firstRowsOfTable(rows) };
+      const table = await tableOfFile(bytes);
+      const note = readNoteTable(table, { ...help, species: registryWith(own) });
+      return { kind: 'read', note, rows: firstRowsOfTable(table.rows) };
     } catch (error) {
       if (error instanceof NoHeadingError) return { kind: 'columns', rows: error.rows };
       if (error instanceof UnreadableNoteError) return { kind: 'refused', message: error.message };

@@ -215,7 +215,7 @@ function meaningOf(heading: string): HeadingMeaning | null {
 const MEANINGS = new Map<string, HeadingMeaning | null>();
 const MOST_CACHED = 2000;
 
-/** What a heading says its column holds, in any of seven languages; null where it says nothing known. */
+/** What a heading says its column holds, in any of ten languages; null where it says nothing known. */
 export function readHeading(heading: string): HeadingMeaning | null {
   const kept = MEANINGS.get(heading);
   if (kept !== undefined) return kept;

@@ -59,11 +59,10 @@ export async function tableOfFile(bytes: Uint8Array): Promise<NoteTable> {
 }
 
 /**
- * Reads a delivery note from a file's bytes; see `readNoteRows`.
+ * Reads a delivery note from a file's table, or from its lines where it is a letter; see `readNoteRows`.
  * @throws UnreadableNoteError, NoHeadingError
  */
-export async function readNoteFile(bytes: Uint8Array, help: NoteHelp = {}): Promise<DeliveryNote> {
-  const { rows, otherSheets, text } = await tableOfFile(bytes);
+export function readNoteTable({ rows, otherSheets, text }: NoteTable, help: NoteHelp = {}): DeliveryNote {
   try {
     return { ...readNoteRows(rows, help), unreadSheets: otherSheets };
   } catch (error) {
@@ -72,3 +71,7 @@ export async function readNoteFile(bytes: Uint8Array, help: NoteHelp = {}): Prom
     throw error;
   }
 }
+
+/** The same from a file's bytes. */
+export const readNoteFile = async (bytes: Uint8Array, help: NoteHelp = {}): Promise<DeliveryNote> =>
+  readNoteTable(await tableOfFile(bytes), help);

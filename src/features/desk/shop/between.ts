@@ -21,3 +21,14 @@ export const measureBetween = (measure: Measure, from: number, to: number, units
 /** What stands in such a field, in the metric unit. */
 export const readMeasure = (measure: Measure, text: string, units: Units): number =>
   fromTypedMeasure(measure, typedNumber(text), units);
+
+/** A measure of the shop's own has a name and a content, or neither: what is asked for the field that lacks. */
+export function lackOfCup(
+  name: string,
+  holds: string,
+): { readonly of: 'name' | 'holds'; readonly asks: string } | null {
+  if ((name === '') === (holds.trim() === '')) return null;
+  return name === ''
+    ? { of: 'name', asks: 'What is it called?' }
+    : { of: 'holds', asks: 'What does it hold? Weigh it once.' };
+}

@@ -9,7 +9,7 @@ import { Choices } from '@/shell/choices';
 import { Feedback } from '@/shell/feedback';
 import { someText, useShopForm } from '@/shell/form';
 import { useDone } from '../use-done';
-import { between } from './between';
+import { between, lackOfCup } from './between';
 
 /** A number within bounds, or nothing at all. */
 const maybeBetween = (from: number, to: number, unit: string) =>
@@ -28,14 +28,6 @@ const SCHEMA = v.object({
   cupHolds: maybeBetween(0.5, 500, 'mL or g'),
 });
 type Typed = v.InferOutput<typeof SCHEMA>;
-
-/** A measure has a name and a content, or neither. */
-function lackOfCup({ cupName, cupHolds }: Typed): [string, string] | null {
-  if ((cupName === '') === (cupHolds.trim() === '')) return null;
-  return cupName === ''
-    ? ['cupName', 'What is it called?']
-    : ['cupHolds', 'What does it hold? Weigh it once.'];
-}
 
 const foodOf = (typed: Typed, unit: 'mL' | 'g'): FoodProduct => ({
   name: typed.name,
@@ -68,8 +60,8 @@ function ProductForm({ solution, food, mayChange }: ProductProps) {
   const [saved, setSaved] = useState<string | null>(null);
   const form = useShopForm(SCHEMA, typedOf(food));
   const save = async (typed: Typed) => {
-    const lacks = lackOfCup(typed);
-    if (lacks) return form.setFieldError(...lacks);
+    const lacks = lackOfCup(typed.cupName, typed.cupHolds);
+    if (lacks) return form.setFieldError(lacks.of === 'name' ? 'cupName' : 'cupHolds', lacks.asks);
     const was = await done('shop/food', { solution, food: foodOf(typed, unit) });
     setSaved(was && 'It is told wherever water is poured.');
   };

@@ -10,7 +10,7 @@ import { someText, useShopForm } from '@/shell/form';
 import { useMeasures } from '@/shell/reader';
 import { Feedback } from '@/shell/feedback';
 import { useDone } from '../use-done';
-import { between, measureBetween, readMeasure } from './between';
+import { between, lackOfCup, measureBetween, readMeasure } from './between';
 
 const holds = (ml: number): boolean => ml >= 0.5 && ml <= 500;
 
@@ -29,12 +29,6 @@ const schemaIn = (units: Units) =>
   });
 
 type Typed = v.InferOutput<ReturnType<typeof schemaIn>>;
-
-/** A measure has a name and a content, or neither: the field that lacks, and what it is asked. */
-function lackOfCup({ cupName, cupMl }: Typed): [string, string] | null {
-  if ((cupName === '') === (cupMl.trim() === '')) return null;
-  return cupName === '' ? ['cupName', 'What is it called?'] : ['cupMl', 'What does it hold? Weigh it once.'];
-}
 
 const bodyOf = (typed: Typed, units: Units) => ({
   name: typed.name,
@@ -66,8 +60,8 @@ export function SanitiserForm({ sanitiser, mayChange }: Props) {
     cupMl: sanitiser.cup === null ? '' : String(sanitiser.cup.ml),
   });
   const save = async (typed: typeof form.values) => {
-    const lacks = lackOfCup(typed);
-    if (lacks) return form.setFieldError(...lacks);
+    const lacks = lackOfCup(typed.cupName, typed.cupMl);
+    if (lacks) return form.setFieldError(lacks.of === 'name' ? 'cupName' : 'cupMl', lacks.asks);
     const was = await done('shop/sanitiser', { ...bodyOf(typed, units), madeOn });
     setSaved(was !== null);
   };
