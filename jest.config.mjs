@@ -1,4 +1,5 @@
 const shared = {
+  /** @type {Record<string, unknown>} */
   transform: {
     '^.+\\.tsx?$': [
       '@swc/jest',

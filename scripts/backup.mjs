@@ -14,12 +14,13 @@ if (process.argv.includes('--help')) {
   console.log(HELP);
   process.exit(0);
 }
-const said = (name) => process.argv.find((a) => a.startsWith(`--${name}=`))?.slice(name.length + 3);
+const said = (/** @type {string} */ name) =>
+  process.argv.find((a) => a.startsWith(`--${name}=`))?.slice(name.length + 3);
 const keep = Number(said('keep') ?? 14);
 try {
   if (!Number.isInteger(keep) || keep < 1)
     throw new Error('--keep is a whole number from 1. Nothing was written.');
-  await besideShop(async (url) => {
+  await besideShop(async (/** @type {string} */ url) => {
     const began = Date.now();
     const { file, bytes, contents } = await backUp(url, said('to') ?? path.join(STATE, 'backups'), {
       at: new Date(),

@@ -23,10 +23,17 @@ const PAGES = [
 const READERS = 8;
 const SAMPLE_MS = 30_000;
 
-const residentMb = (pid) =>
+const residentMb = (/** @type {number} */ pid) =>
   Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1] ?? 0) / 1024;
 
-async function readOn(web, cookie, seen, isOver) {
+/** @typedef {{ ms: number[], statuses: Record<number, number>, health: number }} Seen */
+
+async function readOn(
+  /** @type {string} */ web,
+  /** @type {string} */ cookie,
+  /** @type {Seen} */ seen,
+  /** @type {() => boolean} */ isOver,
+) {
   for (let i = Math.floor(Math.random() * PAGES.length); !isOver(); i++) {
     const began = performance.now();
     const status = await fetch(`${web}${PAGES[i % PAGES.length]}`, {
@@ -41,7 +48,11 @@ async function readOn(web, cookie, seen, isOver) {
   }
 }
 
-async function watchHealth(web, seen, isOver) {
+async function watchHealth(
+  /** @type {string} */ web,
+  /** @type {Seen} */ seen,
+  /** @type {() => boolean} */ isOver,
+) {
   while (!isOver()) {
     const began = performance.now();
     await fetch(`${web}/health`).then(
@@ -71,7 +82,11 @@ export async function benchLoad(minutes) {
       HUSH_PAIL_SESSION_SECRET: SECRET,
     };
     databaseTask('prepare', env);
-    const tsx = (script, ...args) => [bin('tsx'), `scripts/${script}`, ...args];
+    const tsx = (/** @type {string} */ script, /** @type {string[]} */ ...args) => [
+      bin('tsx'),
+      `scripts/${script}`,
+      ...args,
+    ];
     const stock = spawnSync(process.execPath, tsx('bench-stock.ts'), {
       cwd: CHECKOUT,
       encoding: 'utf8',
@@ -86,6 +101,7 @@ export async function benchLoad(minutes) {
     const url = `http://127.0.0.1:${port}`;
     let over = false;
     const isOver = () => over;
+    /** @type {Seen} */
     const seen = { statuses: {}, ms: [], health: 0 };
     const tappers = spawn(process.execPath, tsx('torture-clients.ts', 'tap'), {
       cwd: CHECKOUT,
@@ -106,7 +122,7 @@ export async function benchLoad(minutes) {
       await sleep(Math.min(SAMPLE_MS, until - Date.now()));
       const ms = seen.ms.splice(0).sort((a, b) => a - b);
       console.log(
-        `${((Date.now() - until) / 60_000 + minutes).toFixed(1).padStart(5)} min  ${residentMb(web.child.pid).toFixed(0)} MB  pages ${ms.length}, median ${(ms[ms.length >> 1] ?? 0).toFixed(0)} ms, 95 % ${(ms[Math.floor(ms.length * 0.95)] ?? 0).toFixed(0)} ms  health at most ${seen.health.toFixed(0)} ms  ${JSON.stringify(seen.statuses)}`,
+        `${((Date.now() - until) / 60_000 + minutes).toFixed(1).padStart(5)} min  ${residentMb(web.child.pid ?? 0).toFixed(0)} MB  pages ${ms.length}, median ${(ms[ms.length >> 1] ?? 0).toFixed(0)} ms, 95 % ${(ms[Math.floor(ms.length * 0.95)] ?? 0).toFixed(0)} ms  health at most ${seen.health.toFixed(0)} ms  ${JSON.stringify(seen.statuses)}`,
       );
       seen.health = 0;
     }

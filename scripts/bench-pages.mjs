@@ -27,10 +27,12 @@ const EMPTY = '/an-empty-page-of-the-same-stack';
 const ROUNDS = 41;
 const BUSY = 50;
 
-const median = (of) => [...of].sort((a, b) => a - b)[Math.floor(of.length / 2)] ?? NaN;
-const at95 = (of) => [...of].sort((a, b) => a - b)[Math.floor(of.length * 0.95)] ?? NaN;
+const median = (/** @type {number[]} */ of) =>
+  [...of].sort((a, b) => a - b)[Math.floor(of.length / 2)] ?? NaN;
+const at95 = (/** @type {number[]} */ of) =>
+  [...of].sort((a, b) => a - b)[Math.floor(of.length * 0.95)] ?? NaN;
 
-async function ask(web, cookie, page) {
+async function ask(/** @type {string} */ web, /** @type {string} */ cookie, /** @type {string} */ page) {
   const began = performance.now();
   const answer = await fetch(`${web}${page}`, {
     headers: { cookie, accept: 'text/html' },
@@ -41,7 +43,11 @@ async function ask(web, cookie, page) {
 }
 
 /** Each page's median at one connection, with what the server says of its SQL. */
-async function timesOf(web, cookie, timesFile) {
+async function timesOf(
+  /** @type {string} */ web,
+  /** @type {string} */ cookie,
+  /** @type {string} */ timesFile,
+) {
   const result = new Map();
   // All of it is warm before any of it is measured: the empty page too.
   for (let i = 0; i < 25; i++) for (const page of [EMPTY, ...PAGES]) await ask(web, cookie, page);
@@ -65,20 +71,32 @@ async function timesOf(web, cookie, timesFile) {
 }
 
 /** Fifty tablets at once, each asking one page after another. */
-async function busyTimes(web, cookie, pages, each = 6) {
+async function busyTimes(
+  /** @type {string} */ web,
+  /** @type {string} */ cookie,
+  /** @type {string[]} */ pages,
+  each = 6,
+) {
+  /** @type {Awaited<ReturnType<typeof ask>>[]} */
   const all = [];
   await Promise.all(
     Array.from({ length: BUSY }, async (_, tablet) => {
-      for (let i = 0; i < each; i++) all.push(await ask(web, cookie, pages[(tablet + i) % pages.length]));
+      for (let i = 0; i < each; i++)
+        all.push(await ask(web, cookie, pages[(tablet + i) % pages.length] ?? EMPTY));
     }),
   );
+  /** @type {Record<number, number>} */
   const statuses = {};
   for (const { status } of all) statuses[status] = (statuses[status] ?? 0) + 1;
   const answered = all.filter((a) => a.status === 200 || a.status === 404).map((a) => a.ms);
   return { median: median(answered), at95: at95(answered), statuses };
 }
 
-function prepared(database, databasePort, years) {
+function prepared(
+  /** @type {string} */ database,
+  /** @type {number} */ databasePort,
+  /** @type {number} */ years,
+) {
   const url = `postgres://${OWNER}@127.0.0.1:${databasePort}/${database}`;
   const env = { HUSH_PAIL_NOW: NOW, HUSH_PAIL_OWNER_URL: url, HUSH_PAIL_APP_PASSWORD: 'cafe' };
   databaseTask('prepare', env);
@@ -140,9 +158,9 @@ export async function benchPages(years) {
   }
 }
 
-function report({ new: fresh, years: old }, years) {
+function report(/** @type {Record<string, any>} */ { new: fresh, years: old }, /** @type {number} */ years) {
   const empty = fresh.times.get(EMPTY).ms;
-  const cell = (text) => String(text).padStart(11);
+  const cell = (/** @type {string} */ text) => String(text).padStart(11);
   console.log(
     `\n${'page, one connection'.padEnd(34)}${['new, ms', 'SQL, ms', 'statements', `${years} y, ms`, 'SQL, ms', 'statements', 'times', 'of empty'].map(cell).join('')}`,
   );

@@ -16,13 +16,14 @@ if (process.argv.includes('--help')) {
   console.log(HELP);
   process.exit(0);
 }
-const said = (name) => process.argv.find((a) => a.startsWith(`--${name}=`))?.slice(name.length + 3);
+const said = (/** @type {string} */ name) =>
+  process.argv.find((a) => a.startsWith(`--${name}=`))?.slice(name.length + 3);
 try {
   const to = said('to');
   if (!to) throw new Error('Where to? --to=FOLDER, one that is not there yet. Nothing was written.');
   const folder = path.resolve(to);
   const slug = said('shop');
-  const { shop, tables } = await besideShop((url) =>
+  const { shop, tables } = await besideShop((/** @type {string} */ url) =>
     exportShop(url, { ...(slug ? { slug } : {}), to: folder }),
   );
   const rows = Object.values(tables).reduce((sum, n) => sum + n, 0);

@@ -22,13 +22,13 @@ if (name === '--help' || name === undefined) {
   process.exit(name === undefined ? 1 : 0);
 }
 
-const filesIn = (folder) =>
+const filesIn = (/** @type {string} */ folder) =>
   readdirSync(path.join(CHECKOUT, folder), { recursive: true, encoding: 'utf8' })
     .map((file) => path.join(folder, file))
     .filter((file) => /\.(test\.tsx?|spec\.ts)$/.test(file));
 
 /** Not waited for in one go: what fails a shop's database for a test is answered by this process. */
-async function run(command, args, env = {}) {
+async function run(/** @type {string} */ command, /** @type {string[]} */ args, env = {}) {
   const child = spawn(process.execPath, [bin(command), ...args], {
     cwd: CHECKOUT,
     stdio: 'inherit',
@@ -38,7 +38,7 @@ async function run(command, args, env = {}) {
   if (status !== 0) process.exitCode = 1;
 }
 
-async function inBrowser(files) {
+async function inBrowser(/** @type {string[]} */ files) {
   ensureBuild({ runningPid: runningCopy()?.pid ?? null });
   const scratch = mkdtempSync(path.join(os.tmpdir(), 'hush-pail-'));
   chmodSync(scratch, 0o711);

@@ -13,7 +13,7 @@ if (process.argv.includes('--help')) {
   process.exit(0);
 }
 try {
-  await besideShop((url) => {
+  await besideShop((/** @type {string} */ url) => {
     const run = spawnSync(path.join(serverFolder() ?? '', 'psql'), [url, ...process.argv.slice(2)], {
       cwd: CHECKOUT,
       stdio: 'inherit',

@@ -33,7 +33,7 @@ try {
     throw new Error('The shop is open. Nothing was changed; stop it first (Ctrl-C where it runs).');
   // The roles and the database have to be there, also on a new computer.
   await shopTask('prepare', { HUSH_PAIL_DEMO: 'none' });
-  await besideShop(async (url) => {
+  await besideShop(async (/** @type {string} */ url) => {
     // None goes for it: the one that is to come back may be the oldest.
     const before = await backUp(url, beforeChanges(folder), { at: new Date(), keep: Infinity });
     console.log(`What stood here is kept: ${before.file}`);

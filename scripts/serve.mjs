@@ -14,7 +14,7 @@ const port = Number(process.argv[2]);
 /** For whoever works on it: pages are made from the sources, and follow them. */
 const dev = process.env.NODE_ENV === 'development';
 const app = next({ dev, dir: CHECKOUT, hostname: '127.0.0.1', port });
-const database = watchDatabase(process.env.HUSH_PAIL_DATABASE_URL);
+const database = watchDatabase(process.env.HUSH_PAIL_DATABASE_URL ?? '');
 await app.prepare();
 const server = frontDoor({ handle: app.getRequestHandler(), database, dev });
 if (dev) server.on('upgrade', app.getUpgradeHandler());

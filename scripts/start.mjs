@@ -26,9 +26,10 @@ const DEMO_SIGN_IN =
   process.env.HUSH_PAIL_DEMO === 'none'
     ? ''
     : 'Demo sign-in: manager "ilse" with password "slow water"; hands Wen, Bram, Tove with PIN 2468.\n';
+/** @type {(() => Promise<unknown>)[]} */
 const stops = [];
 let stopping = false;
-async function stopAll(code) {
+async function stopAll(/** @type {number | null} */ code) {
   if (stopping) return;
   stopping = true;
   for (const stop of stops.reverse()) await stop().catch(() => {});
@@ -61,7 +62,7 @@ function checkSettings() {
 
 const LOOKS_EVERY_MS = 3_600_000;
 /** An own shop is backed up once a day while it is open, by a process of its own; what went wrong is said in a line. */
-function backUpDaily(url) {
+function backUpDaily(/** @type {string} */ url) {
   const folder = path.join(STATE, 'backups');
   let isUnderway = false;
   const look = async () => {

@@ -21,11 +21,17 @@ const only =
     .find((a) => a.startsWith('--only='))
     ?.slice(7)
     .split(',') ?? null;
-const wants = (name) => only === null || only.includes(name);
+const wants = (/** @type {string} */ name) => only === null || only.includes(name);
 const tally = { passed: 0, failed: 0 };
+/** @type {string[]} */
 const failures = [];
 
-function run(name, command, args, env = {}) {
+function run(
+  /** @type {string} */ name,
+  /** @type {string} */ command,
+  /** @type {string[]} */ args,
+  env = {},
+) {
   const started = Date.now();
   const done = spawnSync(process.execPath, [bin(command), ...args], {
     cwd: CHECKOUT,
@@ -38,7 +44,12 @@ function run(name, command, args, env = {}) {
 }
 
 /** The same for a child that must not block us: the browser tests ask our control server meanwhile. */
-function runBeside(name, command, args, env) {
+function runBeside(
+  /** @type {string} */ name,
+  /** @type {string} */ command,
+  /** @type {string[]} */ args,
+  /** @type {Record<string, string | undefined>} */ env,
+) {
   const started = Date.now();
   return new Promise((resolve) => {
     const child = spawn(process.execPath, [bin(command), ...args], {
@@ -56,7 +67,12 @@ function runBeside(name, command, args, env) {
   });
 }
 
-function runJest(name, projects, env, scratch) {
+function runJest(
+  /** @type {string} */ name,
+  /** @type {string} */ projects,
+  /** @type {Record<string, string | undefined>} */ env,
+  /** @type {string} */ scratch,
+) {
   const report = path.join(scratch, `${projects}.json`);
   run(name, 'jest', ['--selectProjects', projects, '--json', `--outputFile=${report}`], env);
   const counts = readJson(report);
@@ -64,7 +80,7 @@ function runJest(name, projects, env, scratch) {
   tally.failed += (counts?.numFailedTests ?? 0) + (counts?.numRuntimeErrorTestSuites ?? (counts ? 0 : 1));
 }
 
-function countBrowser(report) {
+function countBrowser(/** @type {string} */ report) {
   const counts = JSON.parse(readFileSync(report, 'utf8')).stats;
   tally.passed += counts.expected + counts.flaky;
   tally.failed += counts.unexpected;
@@ -73,7 +89,10 @@ function countBrowser(report) {
 /** The browser tests in two workers, each with a shop of its own, so that nobody meets another's lots. */
 const BROWSER_WORKERS = 2;
 
-async function browserTests(scratch, shops) {
+async function browserTests(
+  /** @type {string} */ scratch,
+  /** @type {Awaited<ReturnType<typeof openTestShop>>[]} */ shops,
+) {
   ensureBuild({ runningPid: runningCopy()?.pid ?? null });
   for (let n = 0; n < BROWSER_WORKERS; n++) shops.push(await openTestShop(scratch, n));
   const report = path.join(scratch, 'browser.json');
@@ -89,6 +108,7 @@ const scratch = mkdtempSync(path.join(os.tmpdir(), 'hush-pail-'));
 const home = path.join(scratch, 'cluster');
 /** @type {{ cluster: Awaited<ReturnType<typeof startCluster>> | null }} */
 const holder = { cluster: null };
+/** @type {Awaited<ReturnType<typeof openTestShop>>[]} */
 const shops = [];
 let interrupted = false;
 async function cleanUp() {
@@ -132,7 +152,8 @@ try {
       scratch,
     );
   }
-  if (wants('browser')) await browserTests(scratch, shops);
+  if (wants('browser'))
+    await browserTests(scratch, /** @type {Awaited<ReturnType<typeof openTestShop>>[]} */ shops);
   await cleanUp();
   console.log(`\n${tally.passed} passed, ${tally.failed} failed`);
   if (failures.length > 0) console.error(`Not in order: ${failures.join(', ')}`);

@@ -13,7 +13,7 @@ const HELP = `npm run torture [-- --kills=200] [-- --bodies=10000] [-- --only=ra
   kills    the application, the database and what started them killed in mid-action while tablets go on tapping
   bodies   hostile bodies for every action over HTTP, made from its schema and against it
   On a database of its own, made and thrown away. Prints what was lost, doubled, inconsistent or answered with a 5xx.`;
-const option = (name, otherwise) =>
+const option = (/** @type {string} */ name, /** @type {string} */ otherwise) =>
   process.argv.find((a) => a.startsWith(`--${name}=`))?.slice(name.length + 3) ?? otherwise;
 if (process.argv.includes('--help')) {
   console.log(HELP);
@@ -27,7 +27,7 @@ const home = path.join(scratch, 'cluster');
 let isOver = false;
 
 /** The shop, started again whenever it ends; its process numbers, while it stands. */
-function keepOpen(databasePort, webPort) {
+function keepOpen(/** @type {number} */ databasePort, /** @type {number} */ webPort) {
   /** @type {{ starter: import('node:child_process').ChildProcess | null, pids: Record<string, number> | null, starts: number }} */
   const shop = { starter: null, pids: null, starts: 0 };
   const open = () => {
@@ -59,7 +59,7 @@ function keepOpen(databasePort, webPort) {
   return shop;
 }
 
-const kill = (pid) => {
+const kill = (/** @type {number} */ pid) => {
   try {
     process.kill(pid, 'SIGKILL');
   } catch {
@@ -67,24 +67,29 @@ const kill = (pid) => {
   }
 };
 
-/** Kills one of the three at a random moment, again and again, once the shop stands. */
 /** What is killed, the likelier the oftener it stands here. */
 const WHICH = ['web', 'web', 'web', 'database', 'database', 'starter'];
-async function killAgainAndAgain(shop, times) {
+/** Kills one of the three at a random moment, again and again, once the shop stands. */
+async function killAgainAndAgain(/** @type {any} */ shop, /** @type {number} */ times) {
+  /** @type {Record<string, number>} */
   const killed = { web: 0, database: 0, starter: 0 };
   for (let n = 0; n < times;) {
     await new Promise((r) => setTimeout(r, 150 + Math.random() * 900));
     if (!shop.pids) continue;
     const which = WHICH[Math.floor(Math.random() * WHICH.length)] ?? 'web';
     kill(which === 'starter' ? shop.starter?.pid : shop.pids[which]);
-    killed[which]++;
+    killed[which] = (killed[which] ?? 0) + 1;
     n++;
     if (n % 25 === 0) console.log(`${n} kills`);
   }
   return killed;
 }
 
-function clients(task, args, env) {
+function clients(
+  /** @type {string} */ task,
+  /** @type {string[]} */ args,
+  /** @type {Record<string, string | undefined>} */ env,
+) {
   const child = spawn(process.execPath, [bin('tsx'), 'scripts/torture-clients.ts', task, ...args], {
     cwd: CHECKOUT,
     stdio: ['pipe', 'inherit', 'inherit'],

@@ -4,6 +4,7 @@
  */
 export class Admission {
   #inside = 0;
+  /** @type {{ resolve: Function, timer: NodeJS.Timeout | null }[]} */
   #waiting = [];
 
   /** @param {{ atOnce: number, mostWaiting: number, longestWaitMs: number }} bounds */
@@ -44,7 +45,7 @@ export class Admission {
       this.#inside--;
       const next = this.#waiting.shift();
       if (!next) return;
-      clearTimeout(next.timer);
+      clearTimeout(next.timer ?? undefined);
       next.resolve(this.#letIn());
     };
   }

@@ -4,7 +4,8 @@ const BELIEVED_MS = 1000;
 const LONGEST_MS = 1500;
 
 /** Knows whether the database answers: asked at most once a second, by one connection of its own. */
-export function watchDatabase(url) {
+export function watchDatabase(/** @type {string} */ url) {
+  /** @type {pg.Client | null} */
   let client = null;
   let askedAt = -Infinity;
   let answer = Promise.resolve(true);

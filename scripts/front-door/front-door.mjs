@@ -24,7 +24,7 @@ const LANES = {
 };
 
 /** What asks the database nothing, or asks it for long: it waits for no turn. */
-const isLight = (path) =>
+const isLight = (/** @type {string} */ path) =>
   path === '/health' ||
   path === '/live' ||
   path.startsWith('/_next/') ||
@@ -34,7 +34,7 @@ const isLight = (path) =>
 /** The computer itself, asked without a proxy between. */
 const LOOPBACK = /^(::1|127\.|::ffff:127\.)/;
 
-function refuseTooLarge(response) {
+function refuseTooLarge(/** @type {import('node:http').ServerResponse} */ response) {
   const body = 'That is more than anything sent here may be. Nothing was done.';
   response.writeHead(413, {
     'content-type': 'text/plain; charset=utf-8',
@@ -51,9 +51,9 @@ const STRAGGLING = { bytes: 100_000, ms: 1500 };
  * What was answered before its body was read: the little that was on its way is let in, so that the
  * answer is heard; a torrent is cut off.
  */
-function letStragglersIn(request) {
+function letStragglersIn(/** @type {import('node:http').IncomingMessage} */ request) {
   let left = STRAGGLING.bytes;
-  request.on('data', (piece) => {
+  request.on('data', (/** @type {Buffer} */ piece) => {
     left -= piece.length;
     if (left < 0) request.destroy();
   });
@@ -64,7 +64,10 @@ function letStragglersIn(request) {
 }
 
 /** A body that is longer than it said, or said nothing, is cut off; the rest of it is not read. */
-function boundBody(request, response) {
+function boundBody(
+  /** @type {import('node:http').IncomingMessage} */ request,
+  /** @type {import('node:http').ServerResponse} */ response,
+) {
   const told = Number(request.headers['content-length'] ?? 0);
   if (told > MOST_BODY_BYTES) return false;
   response.once('finish', () => {
@@ -73,8 +76,14 @@ function boundBody(request, response) {
   return true;
 }
 
+/** @typedef {{ id: string, isUnavailable: boolean, statements: number, underway: number, askedAt: number, sqlMs: number }} RequestState */
+
 /** For benchmarks: a line for each request with its time, and the statements it took. */
-function noteTimes(request, response, state) {
+function noteTimes(
+  /** @type {import('node:http').IncomingMessage} */ request,
+  /** @type {import('node:http').ServerResponse} */ response,
+  /** @type {RequestState} */ state,
+) {
   const file = process.env.HUSH_PAIL_TIMES_FILE;
   if (!file) return;
   const began = performance.now();
@@ -90,7 +99,11 @@ function noteTimes(request, response, state) {
 }
 
 /** A page that came to nothing because the database went away says so, whatever was to be sent instead. */
-function sayIfUnavailable(request, response, state) {
+function sayIfUnavailable(
+  /** @type {import('node:http').IncomingMessage} */ request,
+  /** @type {import('node:http').ServerResponse} */ response,
+  /** @type {RequestState} */ state,
+) {
   const { writeHead, write, end } = response;
   let isReplaced = false;
   const replace = () => {
@@ -102,40 +115,46 @@ function sayIfUnavailable(request, response, state) {
     answerUnavailable(request, response, 'memory');
     response.end = () => response;
   };
-  response.writeHead = function (status, ...rest) {
+  response.writeHead = function (/** @type {number} */ status, /** @type {any[]} */ ...rest) {
     if (state.isUnavailable && status >= 500 && !isReplaced) {
       replace();
       return response;
     }
-    return isReplaced ? response : writeHead.call(response, status, ...rest);
+    return isReplaced ? response : Reflect.apply(writeHead, response, [status, ...rest]);
   };
   const begin = () => {
     if (!response.headersSent && !isReplaced && state.isUnavailable && response.statusCode >= 500) replace();
   };
-  response.write = function (...args) {
+  response.write = function (/** @type {any[]} */ ...args) {
     begin();
-    return isReplaced ? true : write.apply(response, args);
+    return isReplaced ? true : Reflect.apply(write, response, args);
   };
-  response.end = function (...args) {
+  response.end = function (/** @type {any[]} */ ...args) {
     begin();
-    return isReplaced ? response : end.apply(response, args);
+    return isReplaced ? response : Reflect.apply(end, response, args);
   };
 }
 
 /**
  * The server in front of the application: bounds what is sent and how slowly, has requests wait
  * their turn, gives each page its policy, and says plainly when the database is away.
- * @param {{ handle: (request, response) => Promise<void>, database: { isUp(): Promise<boolean> }, lanes?: any, bounds?: any, dev?: boolean }} parts
+ * @param {{ handle: (request: import('node:http').IncomingMessage, response: import('node:http').ServerResponse) => Promise<void>, database: { isUp(): Promise<boolean> }, lanes?: any, bounds?: any, dev?: boolean }} parts
  */
 export function frontDoor({ handle, database, lanes = LANES, bounds = BOUNDS, dev = false }) {
   // The application says in here that its database did not answer: see server/request-state.
-  const states = (globalThis.hushPailRequests ??= new AsyncLocalStorage());
+  /** @type {{ hushPailRequests?: AsyncLocalStorage<RequestState> }} */
+  const inCommon = /** @type {any} */ (globalThis);
+  const states = (inCommon.hushPailRequests ??= new AsyncLocalStorage());
   const tls = tlsHeaders(process.env.HUSH_PAIL_HTTPS === '1');
   const metrics = new Metrics();
   const admissions = { pages: new Admission(lanes.pages), actions: new Admission(lanes.actions) };
 
   /** What whoever looks after the computer asks: nothing of it is for tablets. */
-  async function tellKeeper(path, address, response) {
+  async function tellKeeper(
+    /** @type {string} */ path,
+    /** @type {string} */ address,
+    /** @type {import('node:http').ServerResponse} */ response,
+  ) {
     const isUp = await database.isUp();
     const plain = { 'content-type': 'text/plain; charset=utf-8', 'cache-control': 'no-store' };
     if (path === '/ready') response.writeHead(isUp ? 200 : 503, plain).end(isUp ? 'ready' : 'no database');
@@ -146,8 +165,11 @@ export function frontDoor({ handle, database, lanes = LANES, bounds = BOUNDS, de
     }
   }
 
-  async function answer(request, response) {
-    const path = (request.url ?? '/').split('?')[0];
+  async function answer(
+    /** @type {import('node:http').IncomingMessage} */ request,
+    /** @type {import('node:http').ServerResponse} */ response,
+  ) {
+    const path = (request.url ?? '/').split('?')[0] ?? '/';
     const address = addressOf(request, Boolean(process.env.HUSH_PAIL_ORIGIN));
     forgetForwarded(request);
     request.headers['x-hush-pail-address'] = address;

@@ -9,10 +9,11 @@ export const SAFE_HEADERS = {
 };
 
 /** Where the shop is reached by TLS alone, tablets ask for it in no other way for half a year. */
-export const tlsHeaders = (isTls) => (isTls ? { 'strict-transport-security': 'max-age=15724800' } : {});
+export const tlsHeaders = (/** @type {boolean} */ isTls) =>
+  isTls ? { 'strict-transport-security': 'max-age=15724800' } : {};
 
 /** A page's own policy: scripts of ours, and those inline ones that bear this answer's number and no other. */
-export function pagePolicy(nonce, dev = false) {
+export function pagePolicy(/** @type {string} */ nonce, dev = false) {
   return [
     "default-src 'self'",
     // What follows the sources as they change is put together in the page: while it is worked on, and never else.
@@ -36,7 +37,10 @@ const FORWARDED = /^(x-forwarded-|forwarded$|x-real-ip$|x-original-|x-rewrite-|x
  * Where a request came from: whoever is connected; behind a proxy of the shop's own (it is reached by
  * that proxy's address then), the last that the proxy itself wrote down.
  */
-export function addressOf(request, isBehindProxy) {
+export function addressOf(
+  /** @type {import('node:http').IncomingMessage} */ request,
+  /** @type {boolean} */ isBehindProxy,
+) {
   const forwarded = isBehindProxy
     ? String(request.headers['x-forwarded-for'] ?? '')
         .split(',')
@@ -47,6 +51,6 @@ export function addressOf(request, isBehindProxy) {
 }
 
 /** Takes off a request what only a proxy could know, and what only the framework itself may say. */
-export function forgetForwarded(request) {
+export function forgetForwarded(/** @type {import('node:http').IncomingMessage} */ request) {
   for (const name of Object.keys(request.headers)) if (FORWARDED.test(name)) delete request.headers[name];
 }

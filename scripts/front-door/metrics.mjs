@@ -18,7 +18,7 @@ export class Metrics {
    * Counts a request once it is answered.
    * @param {'pages' | 'actions'} lane
    */
-  count(lane, response) {
+  count(lane, /** @type {import('node:http').ServerResponse} */ response) {
     const began = performance.now();
     response.once('close', () => {
       const key = `lane="${lane}",status="${response.statusCode}"`;
@@ -56,7 +56,8 @@ export class Metrics {
         `hush_pail_requests_inside{lane="${lane}"} ${inside}`,
         `hush_pail_requests_waiting{lane="${lane}"} ${waiting}`,
       );
-    const gauge = (name, value) => lines.push(`# TYPE ${name} gauge`, `${name} ${value}`);
+    const gauge = (/** @type {string} */ name, /** @type {number} */ value) =>
+      lines.push(`# TYPE ${name} gauge`, `${name} ${value}`);
     gauge('hush_pail_database_up', isDatabaseUp ? 1 : 0);
     gauge('hush_pail_resident_bytes', process.memoryUsage().rss);
     gauge('hush_pail_loop_delay_p99_seconds', this.#loop.percentile(99) / 1e9 || 0);

@@ -14,7 +14,10 @@ const WORDS = {
   },
 };
 
-const page = ({ title, text }, triesByItself) => `<!doctype html>
+const page = (
+  /** @type {{ title: string, text: string }} */ { title, text },
+  /** @type {boolean} */ triesByItself,
+) => `<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
 <title>${title} · Hush Pail</title>${triesByItself ? `<meta http-equiv="refresh" content="${TRY_AGAIN_S}">` : ''}
 <style>:root{color-scheme:light dark}body{font:18px/1.5 system-ui,sans-serif;max-width:38rem;margin:12vh auto;padding:24px;
@@ -24,7 +27,7 @@ a{display:inline-block;min-height:48px;line-height:48px;padding:0 20px;border:2p
 <p>${triesByItself ? `This page tries again every ${TRY_AGAIN_S} seconds.` : 'It has tried for a while and waits for you now.'}</p>
 <p><a href="">Try now</a></p></main></body></html>`;
 
-function triesOf(request) {
+function triesOf(/** @type {import('node:http').IncomingMessage} */ request) {
   const told = new RegExp(`(?:^|;\\s*)${TRIES_COOKIE}=(\\d{1,4})(?:;|$)`).exec(request.headers.cookie ?? '');
   return told ? Number(told[1]) : 0;
 }
@@ -34,7 +37,11 @@ function triesOf(request) {
  * wants one; the outcome of a tap to a tap; a line to the rest.
  * @param {'memory' | 'busy'} why
  */
-export function answerUnavailable(request, response, why) {
+export function answerUnavailable(
+  /** @type {import('node:http').IncomingMessage} */ request,
+  /** @type {import('node:http').ServerResponse} */ response,
+  why,
+) {
   const words = WORDS[why];
   const tries = triesOf(request);
   const wantsPage = request.method === 'GET' && (request.headers.accept ?? '').includes('text/html');

@@ -10,14 +10,14 @@ import { readJson } from './paths.mjs';
 const NAME = /^hush-pail-[\dTZ-]+\.dump$/;
 
 /** The same server, another database of it. */
-function urlOf(url, database) {
+function urlOf(/** @type {string} */ url, /** @type {string} */ database) {
   const other = new URL(url);
   other.pathname = `/${database}`;
   return other.href;
 }
-const databaseOf = (url) => new URL(url).pathname.slice(1);
+const databaseOf = (/** @type {string} */ url) => new URL(url).pathname.slice(1);
 
-function tool(name, args) {
+function tool(/** @type {string} */ name, /** @type {string[]} */ args) {
   const run = spawnSync(path.join(serverFolder() ?? '', name), args, { encoding: 'utf8' });
   if (run.status !== 0)
     throw new Error(
@@ -25,7 +25,10 @@ function tool(name, args) {
     );
 }
 
-async function inDatabase(url, work) {
+async function inDatabase(
+  /** @type {string} */ url,
+  /** @type {(client: import('pg').Client) => Promise<any>} */ work,
+) {
   const client = new pg.Client({ connectionString: url });
   await client.connect();
   try {
@@ -39,8 +42,8 @@ async function inDatabase(url, work) {
  * What stands in a database: of each table how many rows, and a sum over all of them in whatever order they lie.
  * @returns {Promise<Record<string, string>>}
  */
-export const contentsOf = (url) =>
-  inDatabase(url, async (client) => {
+export const contentsOf = (/** @type {string} */ url) =>
+  inDatabase(url, async (/** @type {import('pg').Client} */ client) => {
     // Written out alike on every computer, whatever its zone and its letters.
     await client.query(`set timezone = 'UTC'; set datestyle = 'ISO, YMD'; set bytea_output = 'hex'`);
     const { rows: tables } = await client.query(
@@ -59,24 +62,30 @@ export const contentsOf = (url) =>
   });
 
 /** Brings a dump into a database of that name, made for it; one that is there already goes before. */
-async function bringInto(url, database, file) {
-  await inDatabase(urlOf(url, 'postgres'), async (client) => {
+async function bringInto(
+  /** @type {string} */ url,
+  /** @type {string} */ database,
+  /** @type {string} */ file,
+) {
+  await inDatabase(urlOf(url, 'postgres'), async (/** @type {import('pg').Client} */ client) => {
     await client.query(`drop database if exists "${database}"`);
     await client.query(`create database "${database}"`);
   });
   tool('pg_restore', ['--exit-on-error', '--single-transaction', '--dbname', urlOf(url, database), file]);
 }
 
-const dropped = (url, database) =>
-  inDatabase(urlOf(url, 'postgres'), (client) => client.query(`drop database if exists "${database}"`));
+const dropped = (/** @type {string} */ url, /** @type {string} */ database) =>
+  inDatabase(urlOf(url, 'postgres'), (/** @type {import('pg').Client} */ client) =>
+    client.query(`drop database if exists "${database}"`),
+  );
 
-const sumOf = (file) => createHash('sha256').update(readFileSync(file)).digest('hex');
+const sumOf = (/** @type {string} */ file) => createHash('sha256').update(readFileSync(file)).digest('hex');
 
 /** Those made before something is changed or replaced stand apart: the daily ones never push them out. */
-export const beforeChanges = (folder) => path.join(folder, 'before-changes');
+export const beforeChanges = (/** @type {string} */ folder) => path.join(folder, 'before-changes');
 
 /** The backups in a folder, the newest first. */
-export function backupsIn(folder) {
+export function backupsIn(/** @type {string} */ folder) {
   try {
     return readdirSync(folder)
       .filter((name) => NAME.test(name))
@@ -89,19 +98,19 @@ export function backupsIn(folder) {
 }
 
 /** When a backup was made, ms, by its name. */
-export const madeAtMs = (file) =>
+export const madeAtMs = (/** @type {string} */ file) =>
   Date.parse(path.basename(file).replace(/^hush-pail-(.{10}T)(\d\d)-(\d\d)-(\d\d)Z\.dump$/, '$1$2:$3:$4Z'));
 
 const A_DAY_MS = 24 * 3_600_000;
 /** Whether the newest backup in a folder is a day old, or there is none. */
-export function isBackupDue(folder, nowMs) {
+export function isBackupDue(/** @type {string} */ folder, /** @type {number} */ nowMs) {
   const [newest] = backupsIn(folder);
   return newest === undefined || nowMs - madeAtMs(newest) >= A_DAY_MS;
 }
 
 /** Whether somebody's own shop is kept in a database, and not the demo alone. */
-export const hasOwnShop = (url) =>
-  inDatabase(url, async (client) => {
+export const hasOwnShop = (/** @type {string} */ url) =>
+  inDatabase(url, async (/** @type {import('pg').Client} */ client) => {
     const { rows } = await client.query('select 1 from shop where not demo limit 1');
     return rows.length > 0;
   });
@@ -144,7 +153,7 @@ export async function backUp(url, folder, { at, keep }) {
  * Puts a backup in the place of the database, which nobody may be connected to. It is brought in beside and
  * read before anything goes: a file that is broken or is not what its note says changes nothing.
  */
-export async function restoreFrom(url, file) {
+export async function restoreFrom(/** @type {string} */ url, /** @type {string} */ file) {
   const note = readJson(`${file}.json`);
   if (note && note.sha256 !== sumOf(file))
     throw new Error('That backup is not as it was written. Nothing was changed; take another.');
@@ -155,7 +164,7 @@ export async function restoreFrom(url, file) {
     const contents = await contentsOf(urlOf(url, coming));
     if (note && JSON.stringify(note.contents) !== JSON.stringify(contents))
       throw new Error('What came back is not what was backed up. Nothing was changed; take another.');
-    await inDatabase(urlOf(url, 'postgres'), async (client) => {
+    await inDatabase(urlOf(url, 'postgres'), async (/** @type {import('pg').Client} */ client) => {
       // At no moment is there neither: what leaves goes last.
       await client.query(`drop database if exists "${leaving}"`);
       await client.query(`alter database "${database}" rename to "${leaving}"`);

@@ -19,7 +19,7 @@ export const OWNER = 'hush_pail_owner';
 const SERVERS = '/usr/lib/postgresql';
 
 /** The version of the server that made the data in that home; null while there is none. */
-function versionOfData(home) {
+function versionOfData(/** @type {string} */ home) {
   const file = path.join(home, 'data', 'PG_VERSION');
   return existsSync(file) ? readFileSync(file, 'utf8').trim() : null;
 }
@@ -29,7 +29,7 @@ function versionOfData(home) {
  * where there is no data yet.
  * @throws Error that says what to do, where that version is gone
  */
-export function serverFolderFor(home, servers = SERVERS) {
+export function serverFolderFor(/** @type {string} */ home, servers = SERVERS) {
   const version = versionOfData(home);
   if (version === null) return foundServer(servers);
   const folder = path.join(servers, version, 'bin');
@@ -64,7 +64,7 @@ function foundServer(home = SERVERS) {
 }
 
 /** Words in front of a server command: as root it runs as postgres, and it ends when we do. */
-function asServerUser(withParent) {
+function asServerUser(/** @type {boolean} */ withParent) {
   const user = isRoot ? ['--reuid=postgres', '--regid=postgres', '--init-groups'] : [];
   const tie = withParent ? ['--pdeathsig', 'INT'] : [];
   return [...user, ...tie];
@@ -79,7 +79,7 @@ function postgresIds() {
 }
 
 /** Makes a folder that the server's user owns and nobody else enters. */
-function serverOwned(folder) {
+function serverOwned(/** @type {string} */ folder) {
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   if (isRoot) {
     const { uid, gid } = postgresIds();
@@ -88,7 +88,7 @@ function serverOwned(folder) {
   chmodSync(folder, 0o700);
 }
 
-export function portIsFree(port) {
+export function portIsFree(/** @type {number} */ port) {
   return new Promise((resolve) => {
     const probe = net.createServer();
     probe.once('error', () => resolve(false));
@@ -97,13 +97,16 @@ export function portIsFree(port) {
 }
 
 /** First free port from `from`, below those the system hands out at random. */
-export async function freePort(from) {
+export async function freePort(/** @type {number} */ from) {
   for (let port = from; port < 32768; port++) if (await portIsFree(port)) return port;
   throw new Error('No port below 32768 is free on 127.0.0.1.');
 }
 
 /** Makes a cluster in `home`/data unless it is there. Passwords by scram, or trust for throwaways. */
-export function initCluster(home, { password, throwaway = false }) {
+export function initCluster(
+  /** @type {string} */ home,
+  /** @type {{ password: string, throwaway?: boolean }} */ { password, throwaway = false },
+) {
   const data = path.join(home, 'data');
   if (existsSync(path.join(data, 'PG_VERSION'))) return;
   if (existsSync(data)) rmSync(data, { recursive: true, force: true });
@@ -138,7 +141,7 @@ export function initCluster(home, { password, throwaway = false }) {
 }
 
 /** Ends a server left over in that data folder by a run that was killed. */
-async function endLeftover(data) {
+async function endLeftover(/** @type {string} */ data) {
   const pidFile = path.join(data, 'postmaster.pid');
   for (let i = 0; existsSync(pidFile) && i < 100; i++) {
     const pid = Number(readFileSync(pidFile, 'utf8').split('\n')[0]);
@@ -149,7 +152,7 @@ async function endLeftover(data) {
   }
 }
 
-function isReady(folder, port) {
+function isReady(/** @type {string} */ folder, /** @type {number} */ port) {
   const run = spawnSync(path.join(folder, 'pg_isready'), ['-q', '-h', '127.0.0.1', '-p', String(port)]);
   return run.status === 0;
 }
@@ -158,7 +161,10 @@ function isReady(folder, port) {
  * Starts the server of that home on 127.0.0.1 as our child and waits until it answers.
  * A first start after a kill may trip over the dead one's pid file, so it is tried again.
  */
-export async function startCluster(home, { port, throwaway = false }) {
+export async function startCluster(
+  /** @type {string} */ home,
+  /** @type {{ port: number, throwaway?: boolean }} */ { port, throwaway = false },
+) {
   const data = path.join(home, 'data');
   const folder = serverFolderFor(home);
   await endLeftover(data);
@@ -200,7 +206,7 @@ export async function startCluster(home, { port, throwaway = false }) {
 }
 
 /** Fast, clean shutdown; resolves when the server has gone. */
-function stopCluster(child) {
+function stopCluster(/** @type {import('node:child_process').ChildProcess} */ child) {
   if (child.exitCode !== null || child.signalCode !== null) return Promise.resolve();
   return new Promise((resolve) => {
     child.once('exit', resolve);

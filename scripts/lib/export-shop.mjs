@@ -17,7 +17,7 @@ const AT_ONCE = 2000;
 /** @typedef {{ name: string, type: string, mayBeEmpty: boolean }} Column */
 /** @typedef {{ name: string, columns: Column[], key: string[], ofShop: string }} Table */
 
-const quoted = (name) => `"${name.replaceAll('"', '""')}"`;
+const quoted = (/** @type {string} */ name) => `"${name.replaceAll('"', '""')}"`;
 
 /**
  * Every table of a shop, with its columns in their order and what its rows are told apart by.
@@ -54,24 +54,31 @@ async function tablesOf(client) {
 }
 
 /** A cell a spreadsheet takes for what it says: none is reckoned, none ends a row. */
-function cellOf(value) {
+function cellOf(/** @type {unknown} */ value) {
   if (value === null || value === undefined) return '';
   const text = typeof value === 'object' ? JSON.stringify(value) : String(value);
   const defused = typeof value === 'string' && /^[=+\-@\t\r]/.test(text) ? `'${text}` : text;
   return /[",\r\n]/.test(defused) ? `"${defused.replaceAll('"', '""')}"` : defused;
 }
 
-async function write(stream, text) {
+async function write(/** @type {import('node:fs').WriteStream} */ stream, /** @type {string} */ text) {
   if (!stream.write(text)) await once(stream, 'drain');
 }
 
 /** One table's rows into a file of JSON, a row a line, and one of CSV. @returns how many they are */
-async function writeTable(client, table, shopId, folder) {
-  const names = table.columns.map((c) => quoted(c.name)).join(', ');
-  const order = (table.key.length > 0 ? table.key : table.columns.map((c) => c.name)).map(quoted).join(', ');
+async function writeTable(
+  /** @type {import('pg').Client} */ client,
+  /** @type {Table} */ table,
+  /** @type {string} */ shopId,
+  /** @type {string} */ folder,
+) {
+  const names = table.columns.map((/** @type {Column} */ c) => quoted(c.name)).join(', ');
+  const order = (table.key.length > 0 ? table.key : table.columns.map((/** @type {Column} */ c) => c.name))
+    .map(quoted)
+    .join(', ');
   const json = createWriteStream(path.join(folder, 'json', `${table.name}.jsonl`), { mode: 0o600 });
   const csv = createWriteStream(path.join(folder, 'csv', `${table.name}.csv`), { mode: 0o600 });
-  await write(csv, `${table.columns.map((c) => c.name).join(',')}\r\n`);
+  await write(csv, `${table.columns.map((/** @type {Column} */ c) => c.name).join(',')}\r\n`);
   await client.query(
     `declare rows cursor for select row_to_json(r)::text as row
       from (select ${names} from ${quoted(table.name)} where ${quoted(table.ofShop)} = $1 order by ${order}) as r`,
@@ -83,7 +90,10 @@ async function writeTable(client, table, shopId, folder) {
     for (const { row } of rows) {
       await write(json, `${row}\n`);
       const values = JSON.parse(row);
-      await write(csv, `${table.columns.map((c) => cellOf(values[c.name])).join(',')}\r\n`);
+      await write(
+        csv,
+        `${table.columns.map((/** @type {Column} */ c) => cellOf(values[c.name])).join(',')}\r\n`,
+      );
     }
     count += rows.length;
     if (rows.length < AT_ONCE) break;
@@ -95,7 +105,7 @@ async function writeTable(client, table, shopId, folder) {
   return count;
 }
 
-async function shopCalled(client, slug) {
+async function shopCalled(/** @type {import('pg').Client} */ client, /** @type {string | undefined} */ slug) {
   const { rows } = await client.query('select id, slug, name, demo from shop order by created_at');
   const found =
     rows.find((s) => s.slug === slug) ?? (slug === undefined && rows.length === 1 ? rows[0] : null);

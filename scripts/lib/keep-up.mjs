@@ -25,7 +25,7 @@ export async function keepUp({
     since = Date.now();
     if (running === null) return;
     const { child } = running;
-    const ended = (code, signal) => {
+    const ended = (/** @type {number | null} */ code, /** @type {NodeJS.Signals | null} */ signal) => {
       running = null;
       if (isStopping) return;
       if (Date.now() - since > steadyMs) waitMs = firstWaitMs;

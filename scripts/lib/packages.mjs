@@ -6,6 +6,7 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import { CHECKOUT, LOCAL, giveUp, isRoot } from './paths.mjs';
 
 const STAMP = path.join(CHECKOUT, 'node_modules', '.hush-pail-lock');
+/** @type {Record<string, string>} */
 const APT_PACKAGES = { postgres: 'postgresql', chromium: 'chromium' };
 
 function lockHash() {
@@ -15,7 +16,8 @@ function lockHash() {
 }
 
 const LOCK = path.join(LOCAL, 'installing');
-const isUpToDate = (wanted) => existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted;
+const isUpToDate = (/** @type {string} */ wanted) =>
+  existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted;
 
 /** Takes the lock on installing; a lock whose holder has gone counts for nothing. */
 function takeLock() {
@@ -56,19 +58,19 @@ export async function ensurePackages({ quiet = false } = {}) {
   }
 }
 
-function aptInstall(names) {
+function aptInstall(/** @type {string[]} */ names) {
   if (!isRoot) return false;
   console.log(`Installing ${names.join(' and ')} from Debian …`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
-  const apt = (...args) =>
+  const apt = (/** @type {string[]} */ ...args) =>
     spawnSync('apt-get', ['-qq', ...args], { stdio: ['ignore', 'ignore', 'inherit'], env }).status === 0;
   return apt('install', '-y', ...names) || (apt('update') && apt('install', '-y', ...names));
 }
 
 /** Installs what Debian packages are missing, or says the one line that does. */
-export function ensureDebianPackages(missing) {
+export function ensureDebianPackages(/** @type {string[]} */ missing) {
   if (missing.length === 0) return;
-  const names = missing.map((m) => APT_PACKAGES[m]);
+  const names = missing.map((m) => APT_PACKAGES[m] ?? m);
   if (!aptInstall(names))
     giveUp(
       `Missing: ${names.join(', ')}. Run this once, then start again:\n  sudo apt-get install -y ${names.join(' ')}`,

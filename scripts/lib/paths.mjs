@@ -24,8 +24,9 @@ export const STATE = isRoot
   : LOCAL;
 
 /** Path of a package's command, run through Node so that no shell and no PATH is needed. */
-export function bin(name) {
-  const home = {
+export function bin(/** @type {string} */ name) {
+  /** @type {Record<string, string>} */
+  const homes = {
     next: 'next/dist/bin/next',
     tsx: 'tsx/dist/cli.mjs',
     jest: 'jest/bin/jest.js',
@@ -35,11 +36,11 @@ export function bin(name) {
     playwright: '@playwright/test/cli.js',
     depcruise: 'dependency-cruiser/bin/dependency-cruise.mjs',
     knip: 'knip/bin/knip.js',
-  }[name];
-  return path.join(CHECKOUT, 'node_modules', home);
+  };
+  return path.join(CHECKOUT, 'node_modules', homes[name] ?? name);
 }
 
-export function readJson(file) {
+export function readJson(/** @type {string} */ file) {
   try {
     return existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null;
   } catch {
@@ -50,13 +51,13 @@ export function readJson(file) {
 export const userName = () => os.userInfo().username;
 
 /** A sentence for the person at the terminal, and the end. */
-export function giveUp(sentence) {
+export function giveUp(/** @type {string} */ sentence) {
   process.stderr.write(`\n${sentence}\n`);
   process.exit(1);
 }
 
 /** A full disk is told as that, once, in words; anything else as it is. */
-export function tellFault(error) {
+export function tellFault(/** @type {unknown} */ error) {
   const text = error instanceof Error ? error.message : String(error);
   if (/ENOSPC|no space left/i.test(text))
     giveUp(

@@ -5,7 +5,7 @@ import { LOCAL, readJson } from './paths.mjs';
 const FILE = path.join(LOCAL, 'running.json');
 
 /** When a process began, in ticks since the machine did: with its number it names one process for good. */
-function beganAt(pid) {
+function beganAt(/** @type {number} */ pid) {
   try {
     return readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ').at(-1)?.split(' ')[19] ?? null;
   } catch {
@@ -23,7 +23,7 @@ export function runningCopy(file = FILE) {
     : null;
 }
 
-export function noteRunning(note, file = FILE) {
+export function noteRunning(/** @type {Record<string, unknown>} */ note, file = FILE) {
   mkdirSync(LOCAL, { recursive: true });
   writeFileSync(file, JSON.stringify({ pid: process.pid, began: beganAt(process.pid), ...note }));
 }

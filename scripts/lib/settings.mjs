@@ -1,12 +1,13 @@
 // Every setting there is, with what it is where it is not told and what it may be: one table for help, checks and docs.
 
-const isOneOf = (...values) => ({
+const isOneOf = (/** @type {string[]} */ ...values) => ({
   may: values.join(' or '),
-  isRight: (value) => values.includes(value),
+  isRight: (/** @type {string} */ value) => values.includes(value),
 });
-const whole = (from, to) => ({
+const whole = (/** @type {number} */ from, /** @type {number} */ to) => ({
   may: `a whole number from ${from} to ${to}`,
-  isRight: (value) => /^\d+$/.test(value) && Number(value) >= from && Number(value) <= to,
+  isRight: (/** @type {string} */ value) =>
+    /^\d+$/.test(value) && Number(value) >= from && Number(value) <= to,
 });
 
 /** @type {Readonly<Record<string, { usual: string, says: string, may: string, isRight: (value: string) => boolean }>>} */

@@ -3,7 +3,11 @@ import { STATE } from './paths.mjs';
 import { databaseTask, ownerUrl, prepareMachine, secrets } from './prepare.mjs';
 import { runningCopy } from './running.mjs';
 
-/** Hands the owner's address of this checkout's database to `work`, whether the shop is open (then beside it) or not. */
+/**
+ * Hands the owner's address of this checkout's database to `work`, whether the shop is open (then beside it) or not.
+ * @template T
+ * @param {(ownerUrl: string) => T | Promise<T>} work
+ */
 export async function besideShop(work) {
   await prepareMachine();
   const { owner } = secrets();
@@ -19,7 +23,7 @@ export async function besideShop(work) {
 }
 
 /** Runs a database task on the shop of this checkout. */
-export const shopTask = (task, env = {}) =>
-  besideShop((url) =>
+export const shopTask = (/** @type {string} */ task, env = {}) =>
+  besideShop((/** @type {string} */ url) =>
     databaseTask(task, { HUSH_PAIL_OWNER_URL: url, HUSH_PAIL_APP_PASSWORD: secrets().app, ...env }),
   );

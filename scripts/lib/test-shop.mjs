@@ -33,7 +33,7 @@ function controlServer(works) {
  * @returns its address, `stop`, and the address of its control: /stop and /start fail its database and
  * mend it, /fresh gives the shop as it was newly loaded, whatever was done in it.
  */
-export async function openTestShop(scratch, n) {
+export async function openTestShop(/** @type {string} */ scratch, /** @type {number} */ n) {
   const home = path.join(scratch, `browser-${n}`);
   mkdirSync(home, { mode: 0o711 });
   const place = path.join(home, 'cluster');
@@ -43,7 +43,7 @@ export async function openTestShop(scratch, n) {
   let cluster = await openCluster();
   try {
     const env = { HUSH_PAIL_NOW: '2026-11-24T06:50:00Z', HUSH_PAIL_DEMO: 'quiet' };
-    const load = (task) =>
+    const load = (/** @type {string} */ task) =>
       databaseTask(task, {
         ...env,
         HUSH_PAIL_OWNER_URL: `postgres://${OWNER}@127.0.0.1:${port}/browser`,

@@ -134,7 +134,7 @@ describe('headers', () => {
 describe('metrics', () => {
   const answered = (metrics: Metrics, lane: 'pages' | 'actions', statusCode: number): void => {
     const response = Object.assign(new EventEmitter(), { statusCode });
-    metrics.count(lane, response);
+    metrics.count(lane, response as unknown as http.ServerResponse);
     response.emit('close');
   };
   const NOW = { lanes: { pages: { inside: 1, waiting: 2 } }, isDatabaseUp: false };
@@ -186,7 +186,8 @@ describe('when nobody can be answered', () => {
       writeHead: (status: number, given: Told['headers']) => Object.assign(told, { status, headers: given }),
       end: (body?: string) => Object.assign(told, { body: body ?? '' }),
     };
-    answerUnavailable({ url, method, headers }, response, why);
+    const asked = { url, method, headers } as unknown as http.IncomingMessage;
+    answerUnavailable(asked, response as unknown as http.ServerResponse, why);
     return told;
   };
 
