@@ -22,7 +22,6 @@ export const solutionOf = (key: string | null): SolutionKey =>
 
 /** One solution's working parts, each a share of a full dose (estimates). */
 export interface Solution {
-  readonly name: string;
   readonly sugar: number;
   readonly biocide: number;
   readonly acid: number;
@@ -40,12 +39,11 @@ const gain = (standard: number, bulb: number, holding: number) => ({
   holding,
   none: 0,
 });
-const mild = { name: 'Bulb food', sugar: 0.25, biocide: 1, acid: 1, harm: 0 } as const;
+const mild = { sugar: 0.25, biocide: 1, acid: 1, harm: 0 } as const;
 
 export const SOLUTIONS: Readonly<Record<SolutionKey, Solution>> = {
-  plain: { name: 'Plain water', sugar: 0, biocide: 0, acid: 0, harm: 0, gain: gain(0, 0, 0), isFood: false },
+  plain: { sugar: 0, biocide: 0, acid: 0, harm: 0, gain: gain(0, 0, 0), isFood: false },
   'flower-food': {
-    name: 'Flower food',
     sugar: 1,
     biocide: 1,
     acid: 1,
@@ -54,7 +52,6 @@ export const SOLUTIONS: Readonly<Record<SolutionKey, Solution>> = {
     isFood: true,
   },
   'flower-food-half': {
-    name: 'Flower food, half dose',
     sugar: 0.5,
     biocide: 0.35,
     acid: 0.5,
@@ -63,9 +60,8 @@ export const SOLUTIONS: Readonly<Record<SolutionKey, Solution>> = {
     isFood: true,
   },
   'bulb-food': { ...mild, gain: gain(0.35, 1, 1), isFood: true },
-  holding: { ...mild, name: 'Holding solution', gain: gain(0.35, 1, 1), isFood: true },
+  holding: { ...mild, gain: gain(0.35, 1, 1), isFood: true },
   copper: {
-    name: 'Copper coin',
     sugar: 0,
     biocide: 0.25,
     acid: 0,
@@ -74,7 +70,6 @@ export const SOLUTIONS: Readonly<Record<SolutionKey, Solution>> = {
     isFood: false,
   },
   soda: {
-    name: 'Lemon soda',
     sugar: 1,
     biocide: 0.2,
     acid: 0.8,
@@ -83,7 +78,6 @@ export const SOLUTIONS: Readonly<Record<SolutionKey, Solution>> = {
     isFood: false,
   },
   bleach: {
-    name: 'Drop of bleach',
     sugar: 0,
     biocide: 0.9,
     acid: 0,
@@ -92,7 +86,6 @@ export const SOLUTIONS: Readonly<Record<SolutionKey, Solution>> = {
     isFood: false,
   },
   aspirin: {
-    name: 'Aspirin',
     sugar: 0,
     biocide: 0,
     acid: 0.5,
@@ -101,7 +94,6 @@ export const SOLUTIONS: Readonly<Record<SolutionKey, Solution>> = {
     isFood: false,
   },
   'sugar-vinegar': {
-    name: 'Sugar and vinegar',
     sugar: 1,
     biocide: 0,
     acid: 1,

@@ -7,7 +7,6 @@ import { afterLook, LOOK_OUTCOMES } from '../protocol/aftercare';
 import { FLAW_KINDS } from '../dock/flaws';
 import { arrivalHazards } from '../dock/hazards';
 import { SPECIES } from '../species/species';
-import { SOLUTION_KEYS, SOLUTIONS } from '../water/solutions';
 import english from './en.json';
 import spanish from './es.json';
 import { LANGUAGES } from './catalogues';
@@ -45,10 +44,6 @@ test('a sentence is told with the same things in every language; those of a page
   }
   for (const key of [...keysOf('bench.'), ...keysOf('food.')])
     for (const language of LANGUAGES) expect(patternOf(key, language)).not.toMatch(/\{\w+[^\w}]|\{\}/);
-});
-
-test('solutions are called what the table calls them', () => {
-  for (const key of SOLUTION_KEYS) expect(inEnglish(m(`solution.${key}`))).toBe(SOLUTIONS[key].name);
 });
 
 const waysArb: fc.Arbitrary<Ways> = fc.record({

@@ -2,7 +2,9 @@ import type { Species } from '@/core/species/species';
 import type { SpeciesRegistry } from '@/core/species/registry';
 import { CONSTANTS, type ConstantKey } from '@/core/model/constants';
 import { SOLUTION_FIGURES, SPECIES_FIGURES, type SpeciesFigure } from '@/core/model/figures';
-import { SOLUTION_KEYS, SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
+import { solutionWords } from '@/core/water/solution-words';
+import { SOLUTION_KEYS, SOLUTIONS } from '@/core/water/solutions';
+import { inEnglish } from '@/core/words/say';
 import type { OwnFigure } from '@/data/figures';
 
 /** One figure as the desk shows it: ours, its unit and basis, and the shop's own where it has one. */
@@ -72,7 +74,7 @@ export function solutionRows(own: Own): FigureRow[] {
       kind: 'solution',
       subject: key,
       figure,
-      name: `${SOLUTIONS[key].name}: ${figure}`,
+      name: `${inEnglish(solutionWords(key))}: ${figure}`,
       shipped: SOLUTIONS[key][figure],
       unit: 'share of a dose',
       basis: 'estimate',
@@ -98,6 +100,6 @@ export function figureName(
       : null;
   }
   return Object.hasOwn(SOLUTIONS, subject) && (SOLUTION_FIGURES as readonly string[]).includes(figure)
-    ? `${SOLUTIONS[subject as SolutionKey].name}, ${figure}`
+    ? `${inEnglish(solutionWords(subject))}, ${figure}`
     : null;
 }

@@ -4,13 +4,15 @@ import { IconFileDownload } from '@tabler/icons-react';
 import { composeProtocol } from '@/core/protocol/compose';
 import { isOwnKey } from '@/core/species/registry';
 import { idealArrivalStage, SPECIES, type Species } from '@/core/species/species';
-import { rightSolution, SOLUTIONS } from '@/core/water/solutions';
+import { solutionInSentence } from '@/core/water/solution-words';
+import { rightSolution } from '@/core/water/solutions';
+import type { LanguageTag } from '@/core/words/catalogues';
 import { Stem } from '@/drawing/stem';
 import { LinkButton } from '@/shell/link-button';
 import { houseOf, waysFor, type House } from '@/server/house';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from './desk-tabs';
-import { spoken } from '@/core/words/say';
+import { say, spoken } from '@/core/words/say';
 import css from './desk.module.css';
 import { fileOf } from './species-file';
 import { ProtocolEditor } from './protocol-editor';
@@ -22,10 +24,12 @@ function AllSpecies({
   all,
   own,
   mayChange,
+  language,
 }: {
   all: readonly Species[];
   own: House['own'];
   mayChange: boolean;
+  language: LanguageTag;
 }) {
   return (
     <section className={css.desk}>
@@ -41,7 +45,7 @@ function AllSpecies({
           lifeDays: s.lifeDays20C,
           chillBelowC: s.chillBelowC,
           ethylene: s.ethylene,
-          food: SOLUTIONS[rightSolution(s.foodKind)].name.toLowerCase(),
+          food: say(solutionInSentence(rightSolution(s.foodKind)), language),
           changes: own.find((o) => o.speciesKey === s.key)?.edits.length ?? 0,
         }))}
       />
@@ -70,7 +74,7 @@ export async function SpeciesPage({ search }: { search: Record<string, string | 
   const own = house.own.flatMap((o) => o.species ?? []);
   const all = [...own, ...SPECIES];
   const species = all.find((s) => s.key === asked);
-  if (!species) return <AllSpecies all={all} own={house.own} mayChange={mayChange} />;
+  if (!species) return <AllSpecies all={all} own={house.own} mayChange={mayChange} language={language} />;
   const version = house.own.find((o) => o.speciesKey === species.key) ?? null;
   const ways = waysFor(house, { speciesKey: species.key, purpose: 'usual', eventOn: null }, at, timeZone);
   const steps = composeProtocol(

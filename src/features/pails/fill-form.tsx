@@ -3,11 +3,13 @@ import { Button, Stack, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import type { Foods } from '@/core/water/food';
 import { depthOf, depthWord, litresFor } from '@/core/water/pail-shape';
-import { SOLUTION_KEYS, SOLUTIONS, type SolutionKey } from '@/core/water/solutions';
+import { solutionWords } from '@/core/water/solution-words';
+import { SOLUTION_KEYS, type SolutionKey } from '@/core/water/solutions';
 import { Choices } from '@/shell/choices';
 import { FoodLine } from '@/shell/food-line';
 import { MeasureStepper } from '@/shell/measure-stepper';
 import { useMeasures } from '@/shell/reader';
+import { useSay } from '@/shell/words';
 import type { DoIt } from './do-it';
 import type { PailView } from './pail-view';
 
@@ -21,6 +23,7 @@ const WARMTHS = [
 /** Water into a pail: what, how much, how warm; into one that is not sanitised only with a reason. */
 export function FillForm({ pail, foods, doIt }: { pail: PailView; foods: Foods; doIt: DoIt }) {
   const { told } = useMeasures();
+  const say = useSay();
   const shape = { litres: pail.sizeL, heightCm: pail.heightCm };
   const [solution, setSolution] = useState<SolutionKey>('flower-food');
   const [litres, setLitres] = useState(litresFor(shape, 'normal'));
@@ -42,7 +45,7 @@ export function FillForm({ pail, foods, doIt }: { pail: PailView; foods: Foods; 
         label="In the water"
         value={solution}
         onChange={setSolution}
-        options={OFFERED.map((s) => ({ value: s, words: SOLUTIONS[s].name }))}
+        options={OFFERED.map((s) => ({ value: s, words: say(solutionWords(s)) }))}
       />
       <MeasureStepper
         measure="litres"

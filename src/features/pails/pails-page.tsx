@@ -5,6 +5,7 @@ import { solutionWords } from '@/core/water/solution-words';
 import { solutionOf } from '@/core/water/solutions';
 import { localeOf, type LanguageTag } from '@/core/words/catalogues';
 import { say } from '@/core/words/say';
+import { speciesName } from '@/core/words/species-name';
 import { LOOKS } from '@/core/water/count-filter';
 import { learntDemand } from '@/core/sanitising/strip';
 import { pailWater, type PailWater } from '@/core/water/pail-water';
@@ -68,15 +69,15 @@ function waterNow(pail: PailRow, { lots, looks, room, limits, at, species }: Aro
 
 const msOf = (at: Date | null): number | null => at?.getTime() ?? null;
 
-const lotIn = (l: PortionRow, species: SpeciesRegistry): PailView['lots'][number] => ({
+const lotIn = (l: PortionRow, { species, language }: Around): PailView['lots'][number] => ({
   id: l.id,
-  words: `${species.byKey(l.speciesKey).name}${l.variety ? ` ‘${l.variety}’` : ''}, lot ${lotLabel(l)}, ${l.stemsLeft} stems`,
+  words: `${speciesName(species.byKey(l.speciesKey), language)}${l.variety ? ` ‘${l.variety}’` : ''}, lot ${lotLabel(l)}, ${l.stemsLeft} stems`,
   colour: l.colour,
   stems: l.stemsLeft,
 });
 
 function viewOf(pail: PailRow, around: Around): PailView {
-  const { lots, species } = around;
+  const { lots } = around;
   const water = waterNow(pail, around);
   return {
     id: pail.id,
@@ -94,7 +95,7 @@ function viewOf(pail: PailRow, around: Around): PailView {
     sanitisedAt: msOf(pail.sanitisedAt),
     contactUntil: msOf(pail.contactUntil),
     reservedFor: pail.reservedFor,
-    lots: lots.map((l) => lotIn(l, species)),
+    lots: lots.map((l) => lotIn(l, around)),
   };
 }
 
@@ -145,7 +146,7 @@ export async function PailsPage({ search }: { search: Record<string, string | st
   const asked = typeof search.pail === 'string' ? search.pail : null;
   // A label scanned here takes another pail in hand.
   return (
-    <PageWordsProvider told={tell(pageWords(['food'], language))} locale={localeOf(language)}>
+    <PageWordsProvider told={tell(pageWords(['food', 'solution'], language))} locale={localeOf(language)}>
       <PailRacks
         key={asked}
         pails={views}

@@ -3,8 +3,7 @@ import { Button, Group, SimpleGrid, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import * as v from 'valibot';
 import { typedNumber } from '@/core/numbers/read-number';
-import { FOODS, type FoodKey, type FoodProduct, type Foods } from '@/core/water/food';
-import { SOLUTIONS } from '@/core/water/solutions';
+import { type FoodKey, type FoodProduct, type Foods } from '@/core/water/food';
 import { Choices } from '@/shell/choices';
 import { Feedback } from '@/shell/feedback';
 import { someText, useShopForm } from '@/shell/form';
@@ -126,16 +125,20 @@ function ProductForm({ solution, food, mayChange }: ProductProps) {
 }
 
 /** What the shop feeds with, one product for each of the foods that water is made with. */
-export function FoodForm({ foods, mayChange }: { foods: Foods; mayChange: boolean }) {
+export function FoodForm({
+  foods,
+  offered,
+  mayChange,
+}: {
+  foods: Foods;
+  /** The foods water is made with, as the reader calls them. */
+  offered: readonly { value: FoodKey; words: string }[];
+  mayChange: boolean;
+}) {
   const [solution, setSolution] = useState<FoodKey>('flower-food');
   return (
     <>
-      <Choices
-        label="Which of them"
-        value={solution}
-        onChange={setSolution}
-        options={FOODS.map((key) => ({ value: key, words: SOLUTIONS[key].name }))}
-      />
+      <Choices label="Which of them" value={solution} onChange={setSolution} options={offered} />
       <ProductForm key={solution} solution={solution} food={foods[solution]} mayChange={mayChange} />
     </>
   );

@@ -1,4 +1,7 @@
 import { mayManage } from '@/core/actions/contract';
+import { FOODS } from '@/core/water/food';
+import { solutionWords } from '@/core/water/solution-words';
+import { say } from '@/core/words/say';
 import { manyPails, manyRetiredPails } from '@/data/pails';
 import { manyRooms } from '@/data/rooms';
 import { shopDetails } from '@/data/shops';
@@ -49,7 +52,11 @@ export async function ShopPage() {
         By the label: how much goes into a pail is told wherever one is filled, in sachets or in a scoop that
         was weighed once. A sachet is never parted.
       </p>
-      <FoodForm foods={foods} mayChange={mayChange} />
+      <FoodForm
+        foods={foods}
+        offered={FOODS.map((key) => ({ value: key, words: say(solutionWords(key), me.language) }))}
+        mayChange={mayChange}
+      />
       <h2>Rooms</h2>
       <p className="soft">
         Forecasts take these figures for what stands in a room. A change holds from now: what stood there
