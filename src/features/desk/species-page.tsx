@@ -13,6 +13,7 @@ import { houseOf, waysFor, type House } from '@/server/house';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from './desk-tabs';
 import { say, spoken } from '@/core/words/say';
+import { speciesName } from '@/core/words/species-name';
 import css from './desk.module.css';
 import { fileOf } from './species-file';
 import { ProtocolEditor } from './protocol-editor';
@@ -38,7 +39,7 @@ function AllSpecies({
       <SpeciesList
         rows={all.map((s) => ({
           id: s.key,
-          name: s.name,
+          name: speciesName(s, language),
           botanical: s.botanical,
           habit: s.habit,
           isOwn: isOwnKey(s.key),
@@ -54,7 +55,7 @@ function AllSpecies({
           <h2>Read a species or protocol from a file</h2>
           <ImportSpecies />
           <h2>Add a species</h2>
-          <AddSpecies species={all.map((s) => ({ key: s.key, name: s.name }))} />
+          <AddSpecies species={all.map((s) => ({ key: s.key, name: speciesName(s, language) }))} />
         </>
       )}
     </section>
@@ -93,7 +94,7 @@ export async function SpeciesPage({ search }: { search: Record<string, string | 
       <Group gap="0.75rem" align="center">
         <Stem habit={species.habit} stage={0.6} droop="firm" colour={null} height={72} />
         <h2>
-          {species.name} <span className="soft">{species.botanical}</span>
+          {speciesName(species, language)} <span className="soft">{species.botanical}</span>
         </h2>
         <Button
           component="a"
