@@ -20,7 +20,7 @@ export function DayInput(props: DayInputProps) {
       .catch(() => undefined);
   }, []);
   if (Picker) return <Picker {...props} />;
-  const { label, w, value, placeholder, 'aria-label': heard } = props;
+  const { label, w, value, placeholder, disabled, 'aria-label': heard } = props;
   return (
     <TextInput
       {...(w === undefined ? {} : { w })}
@@ -29,6 +29,7 @@ export function DayInput(props: DayInputProps) {
       placeholder={placeholder}
       value={value ? formatDay(value, 'weekday, day and month') : ''}
       readOnly
+      disabled={disabled ?? false}
     />
   );
 }

@@ -84,6 +84,7 @@ export function SanitiserForm({ sanitiser, mayChange }: Props) {
             setSaved(false);
           }}
           placeholder="none: taken as new"
+          {...field}
         />
         <TextInput
           label={`Kept at, ${unit('tempC')}`}
