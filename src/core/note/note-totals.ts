@@ -1,7 +1,7 @@
 import { readByHabit } from '../numbers/number-habit';
 import type { DecimalMark } from '../numbers/read-number';
 import type { Column } from './columns';
-import type { LineContext } from './read-line';
+import type { LineContext } from './line-reading';
 import { unitOf } from './units';
 
 const COUNT_COLUMNS: readonly Column[] = [

@@ -3,74 +3,18 @@ import { splitProductName, type ProductName } from '../species/product-name';
 import { nameFor } from '../species/known-names';
 import { foldedWords } from '../species/folded-words';
 import type { Species } from '../species/species';
-import type { SpeciesRegistry } from '../species/registry';
-import { findGrams, stemsByWeight, type GramsFound, type GramsPerStem } from '../dock/grams';
+import { findGrams, stemsByWeight, type GramsFound } from '../dock/grams';
 import { readByHabit } from '../numbers/number-habit';
-import type { Column, Heading } from './columns';
-import { COLUMNS } from './headings';
-import { readCutDate, type DateHabit } from './note-dates';
+import type { Column } from './columns';
 import type { LineCounts } from './line-counts';
-import type { TableHabits } from './line-facts';
-import {
-  currencyIn,
-  priceUnitIn,
-  readLengthCm,
-  readPrice,
-  smallUnitIn,
-  type Price,
-  type PriceUnit,
-} from './read-cells';
+import { readPriceOf } from './line-price';
+import { isBlank, LineReading, type LineContext } from './line-reading';
+import { readCutDate } from './note-dates';
+import { readLengthCm } from './read-cells';
 import type { NoteLine } from './types';
-
-/** What a table's lines share in being read. */
-export interface LineContext {
-  readonly heading: Heading;
-  readonly habits: TableHabits;
-  readonly dates: DateHabit;
-  /** Where the note bears no date: the day most of it was cut. */
-  readonly usualCut: string | null;
-  /** Species this shop chose for such words of this supplier, by plain words. */
-  readonly remembered: Readonly<Record<string, string>>;
-  /** Grams a stem, where the shop has weighed its own. */
-  readonly gramsPerStem: GramsPerStem;
-  readonly species: SpeciesRegistry;
-}
 
 const SHORT_OR_OTHER =
   /\bsubs?\b|short|missing|back.?order|fehl|nicht geliefert|manqu|tekort|ontbre|falt|mancan|brak|substitut|instead|replac|ersatz|vervang|rempla|sustitu|sostitu|zamien|zamian/i;
-
-/** Collects what is read off one line: what was guessed and why, and what somebody must decide. */
-class LineReading {
-  readonly guesses: string[] = [];
-  readonly decide: string[] = [];
-  /** Told beside, and no doubt about the line. */
-  readonly notes: string[] = [];
-
-  constructor(
-    private readonly row: readonly string[],
-    readonly context: LineContext,
-  ) {}
-
-  cell(column: Column): string {
-    return (this.row[this.context.heading.columns.get(column) ?? -1] ?? '').trim();
-  }
-
-  mark(column: Column) {
-    return this.context.habits.marks.get(this.context.heading.columns.get(column) ?? -1) ?? null;
-  }
-
-  headingOf(column: Column): string {
-    return this.context.heading.cells[this.context.heading.columns.get(column) ?? -1] ?? '';
-  }
-
-  /** Every cell something was read from, by what it was taken to be. */
-  readFrom(): NoteLine['readFrom'] {
-    const cells = COLUMNS.map((c): [Column, string] => [c, this.cell(c)]);
-    return Object.fromEntries(cells.filter(([, text]) => text !== ''));
-  }
-}
-
-const isBlank = (text: string): boolean => text === '' || /^[-–—.]$/.test(text);
 
 /** A length that stands with the variety: "Explorer 70 cm". */
 const LENGTH_WITHIN = /[\s,]*\b\d{2,3}(?:\s*[-–/]\s*\d{2,3})?\s*cm\b\s*$/i;
@@ -93,61 +37,6 @@ function varietyAndColour(
   const named = isKnown ? (name.quoted ?? (name.unknown.join(' ') || null)) : null;
   const coloured = isKnown ? name.colours.join(' ') || null : null;
   return { variety: variety || named, colour: colour || coloured };
-}
-
-/** Less than this is no price of a stem; a price so low is not of the bunch. Estimate, in any currency notes bear. */
-const CHEAPEST_STEM = 0.04;
-
-/** A price beside a unit of measure is per that unit, unless its stems would then cost next to nothing. */
-function perUnitBeside(reading: LineReading, amount: number, stemsPerBunch: number | null): PriceUnit | null {
-  const unit = priceUnitIn(reading.cell('unit'));
-  if (!reading.context.heading.columns.has('quantity')) return unit;
-  return unit === 'bunch' && amount / (stemsPerBunch ?? 1) < CHEAPEST_STEM ? null : unit;
-}
-
-/** What a price is per: said beside it, in its column's heading or its own, told by the line's sum, else what is usual. */
-function perOf(reading: LineReading, price: Price, counts: LineCounts): PriceUnit {
-  const beside = [
-    price.unit,
-    priceUnitIn(reading.cell('priceUnit')),
-    priceUnitIn(reading.headingOf('unitPrice')),
-    counts.pricedPer,
-    perUnitBeside(reading, price.amount, counts.stemsPerBunch),
-  ];
-  return beside.find((unit) => unit !== null) ?? (counts.weightG === null ? 'stem' : 'kg');
-}
-
-const DOZEN = 12;
-const GRAMS_A_KG = 1000;
-/** The finest part of its currency a price of one stem is kept to. */
-const FINEST = 10_000;
-
-/** A price with what it is per; of a dozen it is made one of a stem, of a gram one of a kilogram. */
-function perStemOf(reading: LineReading, price: Price, counts: LineCounts) {
-  const said = [reading.cell('unitPrice'), reading.cell('priceUnit'), reading.headingOf('unitPrice')];
-  const perPiece = said.map(smallUnitIn).find((unit) => unit !== null);
-  const beside = said.every((text) => priceUnitIn(text) === null) ? smallUnitIn(reading.cell('unit')) : null;
-  const unit = perPiece ?? beside;
-  if (unit === 'dozen')
-    return { unitPrice: Math.round((price.amount / DOZEN) * FINEST) / FINEST, priceUnit: 'stem' as const };
-  if (unit === 'g' && price.amount < 1)
-    return { unitPrice: price.amount * GRAMS_A_KG, priceUnit: 'kg' as const };
-  return { unitPrice: price.amount, priceUnit: perOf(reading, price, counts) };
-}
-
-function readPriceOf(reading: LineReading, counts: LineCounts) {
-  const text = reading.cell('unitPrice');
-  const price = isBlank(text) ? null : readPrice(text, reading.mark('unitPrice'));
-  const currency = reading.cell('currency') || null;
-  if (!price) {
-    if (!isBlank(text)) reading.guesses.push(`price “${text}” is kept as it is written`);
-    return { unitPrice: null, priceUnit: null, currency, priceAsWritten: isBlank(text) ? null : text };
-  }
-  return {
-    ...perStemOf(reading, price, counts),
-    currency: currency ?? price.currency ?? currencyIn(reading.headingOf('unitPrice')),
-    priceAsWritten: null,
-  };
 }
 
 /** Another species that the name and the variety's words name together: "Rose" and "Spray Tansy". */

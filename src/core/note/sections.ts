@@ -3,7 +3,7 @@ import type { Column, Heading } from './columns';
 import { dateHabitOf, usualCut } from './note-dates';
 import type { NoteHelp } from './note-help';
 import type { NoteHead } from './preamble';
-import type { LineContext } from './read-line';
+import type { LineContext } from './line-reading';
 import { isTotal } from './set-aside';
 import type { FileRow } from './split-rows';
 import { habitsOf } from './table-habits';

@@ -1,7 +1,7 @@
 import { matchSpecies } from '../species/match-species';
 import { foldedWords } from '../species/folded-words';
 import type { Column, Heading } from './columns';
-import type { LineContext } from './read-line';
+import type { LineContext } from './line-reading';
 
 const TOTAL =
   /^(grand |sub ?|zwischen|end|page )?(total|totals|sum|summe|suma|somme|totaal|totale|totali|totales|gesamt\w*|tot|razem|ogolem|subtotaal|subtotal|endbetrag|rechnungsbetrag|zu zahlen|to pay|do zaplaty|netto|brutto|totaux|sous total|subtotale)\b/;

@@ -4,7 +4,7 @@ import { factsOf, type LineFacts } from './line-facts';
 import { moneyIn, stemsIn } from './note-totals';
 import { isPerPiece, priceUnitIn, readPrice } from './read-cells';
 import { ignoredLine } from './ignored-line';
-import { type LineContext } from './read-line';
+import type { LineContext } from './line-reading';
 import type { Section } from './sections';
 import { isTotal, whySetAside } from './set-aside';
 import type { Evidence, Totals } from './settle';
