@@ -109,4 +109,19 @@ test('another van’s pails are not counted for this one', async () => {
   const ids = (await clean()).map((p) => p.id);
   await act('pails/reserve', { pailIds: ids, expectedId: later });
   expect(await van()).toMatchObject({ expectedId: first, short: before?.needed, pailIds: [] });
+  // A page from before they were kept takes none of them away.
+  expect(await does('pails/reserve', { pailIds: ids, expectedId: first })).toContain(
+    'is kept for the van of',
+  );
+  expect((await pails()).filter((p) => p.reservedFor === later)).toHaveLength(ids.length);
+});
+
+test('whichever pails are kept, they are the van’s as long as they do', async () => {
+  await shop.owner('expected_delivery').where({ state: 'expected' }).update({ state: 'called-off' });
+  const expectedId = await order('KEPT-6', 10);
+  const [would] = (await van())?.pailIds ?? [];
+  const other = (await clean()).sort((a, b) => b.sizeL - a.sizeL).find((p) => p.id !== would);
+  if (!other) throw new Error('more than one stands clean');
+  await act('pails/reserve', { pailIds: [other.id], expectedId });
+  expect(await van()).toMatchObject({ needed: 1, short: 0, pailIds: [other.id] });
 });

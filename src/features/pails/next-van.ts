@@ -20,10 +20,15 @@ export function nextVan(
   const ready = pails.filter(
     (p) => p.state === 'sanitised' && (p.reservedFor === null || p.reservedFor === next.id),
   );
-  const { needed, short, pailIds } = pailsForOrder(
-    next.lines.map((l) => ({ stems: l.stems, stemMm: standsMm(species.byKey(l.speciesKey)) })),
-    ready.map((p) => ({ id: p.id, litres: p.sizeL })),
-  );
+  const lines = next.lines.map((l) => ({ stems: l.stems, stemMm: standsMm(species.byKey(l.speciesKey)) }));
+  const needs = (from: readonly PailRow[]) =>
+    pailsForOrder(
+      lines,
+      from.map((p) => ({ id: p.id, litres: p.sizeL })),
+    );
+  // What is kept already and does is not asked to be kept anew because others were washed since.
+  const ofKept = needs(ready.filter((p) => p.reservedFor === next.id));
+  const { needed, short, pailIds } = ofKept.short === 0 ? ofKept : needs(ready);
   const day = formatDay(next.dueOn, 'weekday, day and month', locale);
   const when = next.dueOn <= today ? 'today' : next.dueOn === addDays(today, 1) ? 'tomorrow' : day;
   return { expectedId: next.id, supplier: next.supplier, when, needed, short, pailIds };

@@ -22,6 +22,12 @@ export const reserveHandler: Pick<Handlers<keyof typeof pailActions>, 'pails/res
           `Pail ${unready.name} does not stand clean by now. Nothing was kept; choose again.`,
           'pailIds',
         );
+      const others = order && pails.find((p) => p.reservedFor !== null && p.reservedFor !== expectedId);
+      if (others)
+        throw new RefusedError(
+          `Pail ${others.name} is kept for the van of ${others.reservedSupplier} by now. Nothing was kept; let it go there, or choose again.`,
+          'pailIds',
+        );
       await reservePails(trx, pailIds, expectedId);
       const names = pails.map((p) => p.name).join(', ');
       await writeEntry(trx, action, {
