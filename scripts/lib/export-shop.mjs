@@ -53,11 +53,13 @@ async function tablesOf(client) {
   });
 }
 
+/** @typedef {(text: string) => string} Defuse how a text is kept from being taken for a formula: core/csv/defused's */
+
 /** A cell a spreadsheet takes for what it says: none is reckoned, none ends a row. */
-function cellOf(/** @type {unknown} */ value) {
+function cellOf(/** @type {unknown} */ value, /** @type {Defuse} */ defusedCell) {
   if (value === null || value === undefined) return '';
   const text = typeof value === 'object' ? JSON.stringify(value) : String(value);
-  const defused = typeof value === 'string' && /^[=+\-@\t\r]/.test(text) ? `'${text}` : text;
+  const defused = typeof value === 'string' ? defusedCell(text) : text;
   return /[",\r\n]/.test(defused) ? `"${defused.replaceAll('"', '""')}"` : defused;
 }
 
@@ -71,6 +73,7 @@ async function writeTable(
   /** @type {Table} */ table,
   /** @type {string} */ shopId,
   /** @type {string} */ folder,
+  /** @type {Defuse} */ defusedCell,
 ) {
   const names = table.columns.map((/** @type {Column} */ c) => quoted(c.name)).join(', ');
   const order = (table.key.length > 0 ? table.key : table.columns.map((/** @type {Column} */ c) => c.name))
@@ -92,7 +95,7 @@ async function writeTable(
       const values = JSON.parse(row);
       await write(
         csv,
-        `${table.columns.map((/** @type {Column} */ c) => cellOf(values[c.name])).join(',')}\r\n`,
+        `${table.columns.map((/** @type {Column} */ c) => cellOf(values[c.name], defusedCell)).join(',')}\r\n`,
       );
     }
     count += rows.length;
@@ -119,10 +122,10 @@ async function shopCalled(/** @type {import('pg').Client} */ client, /** @type {
 /**
  * Writes everything of one shop as it stands at one moment. The folder bears its name only once all of it is there.
  * @param {string} url the owner's
- * @param {{ slug?: string, to: string }} what which shop, and the folder to write, which is not there yet
+ * @param {{ slug?: string, to: string, defusedCell: Defuse }} what which shop, and the folder to write, which is not there yet
  * @returns {Promise<{ shop: string, tables: Record<string, number> }>} how many rows each table has
  */
-export async function exportShop(url, { slug, to }) {
+export async function exportShop(url, { slug, to, defusedCell }) {
   if (statSync(to, { throwIfNoEntry: false }))
     throw new Error(`${to} is there already. Nothing was written.`);
   const part = `${to}.part`;
@@ -137,7 +140,8 @@ export async function exportShop(url, { slug, to }) {
     for (const kind of ['json', 'csv']) mkdirSync(path.join(part, kind), { recursive: true, mode: 0o700 });
     /** @type {Record<string, number>} */
     const counts = {};
-    for (const table of tables) counts[table.name] = await writeTable(client, table, shop.id, part);
+    for (const table of tables)
+      counts[table.name] = await writeTable(client, table, shop.id, part, defusedCell);
     const { rows } = await client.query('select name from knex_migrations order by id desc limit 1');
     const schema = tables.map(({ name, columns, key }) => ({ name, rows: counts[name], key, columns }));
     writeFileSync(

@@ -3,6 +3,7 @@ import os from 'node:os';
 import path from 'node:path';
 import Papa from 'papaparse';
 import { backUp, restoreFrom } from '../../scripts/lib/backup.mjs';
+import { defusedCell } from '@/core/csv/defused';
 import { exportShop } from '../../scripts/lib/export-shop.mjs';
 import { insertShop } from '@/data/shops';
 import { newId } from '@/data/ids';
@@ -49,11 +50,11 @@ afterAll(async () => {
 });
 
 test('every row of the shop and none of another’s, the same as JSON and as CSV', async () => {
-  const { tables } = await exportShop(shop.ownerUrl, { slug: 'other', to: to('other') });
+  const { tables } = await exportShop(shop.ownerUrl, { slug: 'other', to: to('other'), defusedCell });
   expect(linesOf('other', 'person').map((p) => p.name)).toEqual(['Somebody Else']);
   expect(tables.lot).toBe(0);
   const { slug } = await shop.owner('shop').where({ id: shop.shopId }).first<{ slug: string }>('slug');
-  const mine = await exportShop(shop.ownerUrl, { slug, to: to('mine') });
+  const mine = await exportShop(shop.ownerUrl, { slug, to: to('mine'), defusedCell });
   expect(JSON.stringify(filesOf('mine'))).not.toMatch(/Somebody Else|The Other One/);
   for (const [table, rows] of Object.entries(mine.tables)) {
     const where = table === 'shop' ? { id: shop.shopId } : { shop_id: shop.shopId };
@@ -81,11 +82,13 @@ test('what a spreadsheet would reckon is not reckoned; who signs in how is in no
 });
 
 test('a folder that is there, a shop that is none: nothing is written', async () => {
-  await expect(exportShop(shop.ownerUrl, { slug: 'other', to: to('mine') })).rejects.toThrow('there already');
-  await expect(exportShop(shop.ownerUrl, { slug: 'nobody', to: to('x') })).rejects.toThrow(
+  await expect(exportShop(shop.ownerUrl, { slug: 'other', to: to('mine'), defusedCell })).rejects.toThrow(
+    'there already',
+  );
+  await expect(exportShop(shop.ownerUrl, { slug: 'nobody', to: to('x'), defusedCell })).rejects.toThrow(
     /Which shop.*other/,
   );
-  await expect(exportShop(shop.ownerUrl, { to: to('x') })).rejects.toThrow('Which shop');
+  await expect(exportShop(shop.ownerUrl, { to: to('x'), defusedCell })).rejects.toThrow('Which shop');
   expect(readdirSync(folder).sort()).toEqual(['mine', 'other']);
 });
 
@@ -100,6 +103,6 @@ test('backed up, lost and brought back: its export is the same to the byte', asy
   const slug = linesOf('mine', 'shop').map((s) => String(s.slug))[0] ?? '';
   await Promise.all([shop.owner.destroy(), shop.app.destroy()]);
   await restoreFrom(shop.ownerUrl, file);
-  await exportShop(shop.ownerUrl, { slug, to: to('again') });
+  await exportShop(shop.ownerUrl, { slug, to: to('again'), defusedCell });
   expect(filesOf('again')).toEqual(filesOf('mine'));
 });
