@@ -1,4 +1,5 @@
 import type { IssuedCard } from '../core/care/card-for';
+import { readStoredCard } from '../core/care/stored-card';
 import type { Trx } from './connection';
 import { newId } from './ids';
 import { takeStems } from './portions';
@@ -214,9 +215,12 @@ export async function maybeCard(
   trx: Trx,
   id: string,
 ): Promise<{ id: string; issuedAt: Date; card: IssuedCard; isWithdrawn: boolean } | undefined> {
-  return trx('care_card as c')
+  const found: { id: string; issuedAt: Date; card: unknown; isWithdrawn: boolean } | undefined = await trx(
+    'care_card as c',
+  )
     .where({ id })
     .first({ id: 'c.id', issuedAt: 'c.issued_at', card: 'c.card', isWithdrawn: trx.raw(`not (${STANDS})`) });
+  return found && { ...found, card: readStoredCard(found.card) };
 }
 
 /** Withdraws a card that was issued: it is kept as it was, and counts no more. */

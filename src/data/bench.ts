@@ -1,3 +1,4 @@
+import { readStoredPlan } from '../core/bench/stored-plan';
 import type { BenchPlan } from '../core/bench/tell';
 import type { Trx } from './connection';
 import type { Action } from './record';
@@ -38,15 +39,15 @@ export async function setAtBench(trx: Trx, action: Action, personId: string, isH
 export interface StandingPlan {
   readonly version: number;
   readonly madeAt: Date;
-  readonly plan: BenchPlan;
+  /** Null where it is kept in a way that is read no more. */
+  readonly plan: BenchPlan | null;
 }
 
 export async function maybeBenchPlan(trx: Trx): Promise<StandingPlan | undefined> {
-  return trx('bench_plan').first<StandingPlan | undefined>({
-    version: 'version',
-    madeAt: 'made_at',
-    plan: 'plan',
-  });
+  const found = await trx('bench_plan').first<
+    (Omit<StandingPlan, 'plan'> & { readonly plan: unknown }) | undefined
+  >({ version: 'version', madeAt: 'made_at', plan: 'plan' });
+  return found && { ...found, plan: readStoredPlan(found.plan) };
 }
 
 /** Puts a plan in the place of the version it was made from; false when another tablet was first. */

@@ -1,4 +1,5 @@
 import { LRUCache } from 'lru-cache';
+import { readStoredStep } from '../core/protocol/stored-step';
 import type { ProtocolStep } from '../core/protocol/types';
 import type { Trx } from './connection';
 
@@ -20,10 +21,11 @@ export async function withInstructions<Row extends { readonly id: string }>(
   const found = new Map(rows.map(({ id }) => [id, kept.get(id)]));
   const missing = rows.filter(({ id }) => !found.get(id)).map(({ id }) => id);
   if (missing.length > 0) {
-    const read: { id: string; step: ProtocolStep }[] = await trx('protocol_step')
+    const read: { id: string; step: unknown }[] = await trx('protocol_step')
       .whereIn('id', missing)
       .select('id', 'step');
-    for (const { id, step } of read) {
+    for (const { id, step: stored } of read) {
+      const step = readStoredStep(stored);
       kept.set(id, step);
       found.set(id, step);
     }

@@ -1,5 +1,6 @@
 import type { RelayJob } from '../core/sanitising/relay-job';
 import type { Sanitiser } from '../core/sanitising/sanitiser';
+import { readStoredJob } from '../core/sanitising/stored-job';
 import type { StripsOf } from '../core/sanitising/strip';
 import type { Trx } from './connection';
 import { newId } from './ids';
@@ -48,9 +49,14 @@ export interface OpenRelay {
 }
 
 export async function maybeOpenRelay(trx: Trx): Promise<OpenRelay | undefined> {
-  return trx('relay')
+  const found = await trx('relay')
     .whereNull('ended_at')
-    .first<OpenRelay | undefined>({ id: 'id', begunAt: 'begun_at', job: 'plan' });
+    .first<{ id: string; begunAt: Date; job: unknown } | undefined>({
+      id: 'id',
+      begunAt: 'begun_at',
+      job: 'plan',
+    });
+  return found && { ...found, job: readStoredJob(found.job) };
 }
 
 export async function beginRelay(

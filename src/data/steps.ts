@@ -1,5 +1,6 @@
 import type { LookOutcome } from '../core/protocol/aftercare';
 import type { StepKind } from '../core/steps/steps';
+import { readStoredStep } from '../core/protocol/stored-step';
 import type { ProtocolStep } from '../core/protocol/types';
 import { isLocked, type Trx } from './connection';
 import { RefusedError } from './errors';
@@ -41,6 +42,8 @@ const OWN_COLUMNS = {
   handsId: 's.hands_id',
 };
 const COLUMNS = { ...OWN_COLUMNS, step: 's.step' };
+type Stored = Omit<StepRow, 'step'> & { readonly step: unknown };
+const parsed = (row: Stored): StepRow => ({ ...row, step: readStoredStep(row.step) });
 
 const inForce = (trx: Trx) =>
   trx('protocol_step as s')
@@ -67,17 +70,19 @@ export async function manyStepStates(trx: Trx): Promise<StepState[]> {
 
 /** Steps whose clock runs, of portions with stems. */
 export async function manyRunningSteps(trx: Trx): Promise<StepRow[]> {
-  return inForce(trx)
+  const rows: Stored[] = await inForce(trx)
     .whereRaw("s.status = 'running' and s.is_live")
     .orderBy(['s.due_at', 's.id'])
-    .select(COLUMNS) as Promise<StepRow[]>;
+    .select(COLUMNS);
+  return rows.map(parsed);
 }
 
 export async function manyStepsOfPortion(trx: Trx, portionId: string, planNo: number): Promise<StepRow[]> {
-  return trx('protocol_step as s')
+  const rows: Stored[] = await trx('protocol_step as s')
     .where({ portion_id: portionId, plan_no: planNo })
     .orderBy('position')
-    .select(COLUMNS) as Promise<StepRow[]>;
+    .select(COLUMNS);
+  return rows.map(parsed);
 }
 
 /**
@@ -86,7 +91,7 @@ export async function manyStepsOfPortion(trx: Trx, portionId: string, planNo: nu
  */
 export async function oneStepForUpdate(trx: Trx, id: string): Promise<StepRow> {
   const row = (await isLocked(trx, 'protocol_step', id))
-    ? await trx('protocol_step as s').where('s.id', id).first<StepRow | undefined>(COLUMNS)
+    ? await trx('protocol_step as s').where('s.id', id).first<Stored | undefined>(COLUMNS)
     : undefined;
   const portion =
     row &&
@@ -95,7 +100,7 @@ export async function oneStepForUpdate(trx: Trx, id: string): Promise<StepRow> {
     throw new RefusedError(
       'That step belongs to an older plan of this lot. Nothing was changed; the newer plan is on the bench.',
     );
-  return row;
+  return parsed(row);
 }
 
 export async function changeStep(

@@ -1,4 +1,5 @@
 import type { SavedColumns } from '../core/note/columns';
+import { readSavedColumns } from '../core/note/stored-columns';
 import type { Trx } from './connection';
 
 /** Species by a supplier's words, by supplier. */
@@ -53,11 +54,16 @@ export async function forgetSupplierColumns(trx: Trx, supplier: string, shape: s
 
 /** How each supplier's notes keep their columns, by the make of the note. */
 export async function manySupplierColumns(trx: Trx): Promise<Record<string, Record<string, SavedColumns>>> {
-  const rows: { supplier: string; shape: string; saved: SavedColumns }[] = await trx(
-    'supplier_columns',
-  ).select('supplier', 'shape', 'saved');
+  const rows: { supplier: string; shape: string; saved: unknown }[] = await trx('supplier_columns').select(
+    'supplier',
+    'shape',
+    'saved',
+  );
   const bySupplier: Record<string, Record<string, SavedColumns>> = {};
-  for (const row of rows) bySupplier[row.supplier] = { ...bySupplier[row.supplier], [row.shape]: row.saved };
+  for (const { supplier, shape, saved } of rows) {
+    const read = readSavedColumns(saved);
+    if (read) bySupplier[supplier] = { ...bySupplier[supplier], [shape]: read };
+  }
   return bySupplier;
 }
 

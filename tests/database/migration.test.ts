@@ -1,5 +1,7 @@
 import { SHIPPED_SPECIES, ownMark } from '@/core/species/registry';
 import { randomUUID } from 'node:crypto';
+import { readStoredCard } from '@/core/care/stored-card';
+import { readStoredStep } from '@/core/protocol/stored-step';
 import { readDetail } from '@/core/record/entry-details';
 import { manyOwnSpecies } from '@/data/house';
 import { migrate } from '@/data/migrate';
@@ -53,6 +55,14 @@ test('every lot has its stems, every step its place, every entry its words', asy
     .select('id', 'portion_id as lot_id', 'status');
   expect(steps).toEqual(before.steps);
   expect(await count('select count(*) n from record_entry')).toBe(before.entries);
+});
+
+test('what every step says to do is read as a step of today, and every card as it was issued', async () => {
+  const steps = await shop.owner('protocol_step').select<{ step: unknown }[]>('step');
+  expect(steps.length).toBeGreaterThan(400);
+  for (const { step } of steps) expect(() => readStoredStep(step)).not.toThrow();
+  const cards = await shop.owner('care_card').select<{ card: unknown }[]>('card');
+  for (const { card } of cards) expect(() => readStoredCard(card)).not.toThrow();
 });
 
 test('each line of stays is whole: one open end where there are stems, no gap, no closed water', async () => {

@@ -1,9 +1,8 @@
 import * as v from 'valibot';
-import type { BenchPlan } from '../bench/tell';
+import { planSchema } from '../bench/stored-plan';
 import { LOOK_OUTCOMES } from '../protocol/aftercare';
 import { SKILLS } from '../protocol/types';
 import { PURPOSES } from '../protocol/ways';
-import { wordsSchema } from '../words/words-schema';
 import { ANYBODY, defineAction, HOUSE, lock, MANAGER } from './contract';
 import { MOST_STEMS } from '../stock/line-limits';
 import { day, id, litres, stems, whole } from './fields';
@@ -42,37 +41,6 @@ const tapInput = v.object({
   ),
   /** Stems that went into the bin with this step. */
   binned: v.optional(whole(0, MOST_STEMS), 0),
-});
-
-const name = v.pipe(v.string(), v.maxLength(60));
-const amount = v.pipe(v.number(), v.finite(), v.minValue(-1e7), v.maxValue(1e7));
-const list = <T extends v.GenericSchema>(of: T) => v.pipe(v.array(of), v.maxLength(600));
-const pailShare = v.object({ lot: name, pail: name, stems: amount });
-
-/** A plan as a tablet worked it out; what it says is advice, and changes no lot. */
-const planSchema: v.GenericSchema<BenchPlan> = v.object({
-  assignment: list(
-    v.object({
-      lot: name,
-      hands: name,
-      steps: v.pipe(v.array(wordsSchema), v.maxLength(40)),
-      fromMin: amount,
-      toMin: amount,
-      kettle: v.boolean(),
-      waitMin: amount,
-      slackMin: amount,
-    }),
-  ),
-  lots: list(v.object({ lot: name, wetAtMin: v.nullable(amount), daysLost: amount, lateMin: amount })),
-  order: list(name),
-  pails: list(pailShare),
-  withoutPail: list(pailShare),
-  rooms: list(v.object({ lot: name, room: v.nullable(name) })),
-  objective: v.object({ stemDays: amount, cost: amount, finishMin: amount }),
-  bound: v.object({ stemDays: amount, cost: amount }),
-  firstComeFirstServed: v.object({ stemDays: amount, finishMin: amount }),
-  saved: v.object({ stemDays: amount, money: v.nullable(amount) }),
-  kettleOnMin: v.nullable(amount),
 });
 
 const hands = (handsId: string | null | undefined, field = 'handsId') =>

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { COLUMNS } from '../note/columns';
+import { savedColumnsSchema } from '../note/stored-columns';
 import { isOwnKey, SHIPPED_SPECIES } from '../species/registry';
 import { LENGTHS_CM, MOST_HEADS, MOST_STEMS, MOST_UNIT_PRICE } from '../stock/line-limits';
 import { LONGEST_REASON, SHORTEST_REASON } from './reason';
@@ -102,16 +102,5 @@ export const keptLine = v.object({
 /** Which column of a file is what, where a person said so. */
 export const columnsChosen = v.object({
   shape: someWords(400),
-  saved: v.object({
-    columns: v.record(v.picklist(COLUMNS), v.exactOptional(whole(0, 200))),
-    hasHeading: v.boolean(),
-    meaning: v.optional(
-      v.object({
-        stems: v.optional(v.picklist(['in all', 'a bunch', 'a box'])),
-        bunches: v.optional(v.picklist(['in all', 'a box'])),
-        quantity: v.optional(v.picklist(['stems', 'bunches', 'boxes', 'a bunch'])),
-        marks: v.optional(v.picklist(['thousands', 'decimals'])),
-      }),
-    ),
-  }),
+  saved: savedColumnsSchema,
 });

@@ -6,6 +6,7 @@ import { DEFAULT_SCHOOLS, type Schools } from '../protocol/schools';
 import { SHIPPED_SPECIES } from '../species/registry';
 import { takesColdNights } from '../species/traits';
 import { cardFor, type CardSubject } from './card-for';
+import { readStoredCard } from './stored-card';
 
 const FORECAST = predictArrangement(arrangementOf(60, 'mixed'));
 const SHOP = { name: 'The Slow Tide', address: '4 Harbour Row', telephone: '', hours: 'Tue to Sat' };
@@ -184,4 +185,20 @@ test('whatever stands together, a card has five or six lines at most, none of th
     ),
     { numRuns: 80 },
   );
+});
+
+test('a card that is kept is read back as it was issued, one of older make too, and nothing else is a card', () => {
+  const whole = JSON.parse(JSON.stringify(issue(['rose', 'lily-oriental']))) as ReturnType<typeof issue>;
+  expect(readStoredCard(whole)).toEqual(whole);
+  const older = {
+    ...whole,
+    card: {
+      ...whole.card,
+      lead: undefined,
+      lines: whole.card.lines.map(({ text, date }) => ({ text, date })),
+    },
+  };
+  expect(readStoredCard(older)).toEqual(older);
+  for (const none of [null, {}, { ...whole, card: null }, { ...whole, contents: 'roses' }])
+    expect(() => readStoredCard(none)).toThrow();
 });

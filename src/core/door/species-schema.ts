@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { protocolEditsSchema } from '../protocol/edits';
+import { DEPTHS } from '../species/depths';
 import { OWN_KEY } from '../species/registry';
 import type { Species } from '../species/species';
 import { TRAIT_KEYS, traitsToldBy } from '../species/traits';
@@ -38,7 +39,7 @@ const rowSchema = strict({
   arriveStage: words(120),
   endMode: words(120),
   firstDrink: oneOf(['cold', 'tepid', 'warm', 'hot-dip']),
-  depth: oneOf(['shallow', 'third', 'normal', 'deep']),
+  depth: oneOf(DEPTHS),
   cutCm: between(0, 20),
   foliage: oneOf(['waterline', 'lower-two', 'bare', 'bare-or-keep', 'late', 'none']),
   sap: oneOf(['none', 'mucilage', 'latex']),

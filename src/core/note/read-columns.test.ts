@@ -1,3 +1,4 @@
+import { readSavedColumns } from './stored-columns';
 import { shapeOf, type SavedColumns } from './columns';
 import { NoHeadingError } from './note-help';
 import { readDeliveryNote } from './read-note';
@@ -68,4 +69,20 @@ test('under a letter head the columns said are of the row that was recognised', 
     ['understood', 60],
     ['understood', 40],
   ]);
+});
+
+test('columns that were said are read back as they are kept, and anything else has to be said anew', () => {
+  const whole: SavedColumns = {
+    ...bare,
+    meaning: { stems: 'a bunch', quantity: 'boxes', marks: 'thousands' },
+  };
+  for (const said of [bare, whole]) expect(readSavedColumns(JSON.parse(JSON.stringify(said)))).toEqual(said);
+  for (const none of [
+    null,
+    [],
+    {},
+    { ...bare, columns: { flowers: 1 } },
+    { ...bare, columns: { product: -1 } },
+  ])
+    expect(readSavedColumns(none)).toBeNull();
 });

@@ -21,10 +21,12 @@ export interface LotState {
 }
 
 /** Work of hands, a clock that runs by itself, or a look with an outcome. */
-export type StepMode = 'hands' | 'wait' | 'look';
+export const STEP_MODES = ['hands', 'wait', 'look'] as const;
+export type StepMode = (typeof STEP_MODES)[number];
 
 /** What put a step there or changed it. */
-export type Because = 'species' | 'state' | 'house' | 'purpose' | 'equipment' | 'own protocol';
+export const BECAUSE = ['species', 'state', 'house', 'purpose', 'equipment', 'own protocol'] as const;
+export type Because = (typeof BECAUSE)[number];
 
 /** One change to a species' plain step: from what, and why. */
 export interface Change {

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { DEMAND_MG_PER_10_L, DIRT } from './figures';
 import { relayJob, type RelayAsked } from './relay-job';
+import { RELAY_MODES } from './relay';
 import { USUAL_SANITISER } from './sanitiser';
+import { readStoredJob } from './stored-job';
 import { demandByStrip, demandOf, learntDemand, withStrip } from './strip';
 
 const asked = (over: Partial<RelayAsked> = {}): RelayAsked => ({
@@ -15,6 +17,7 @@ const asked = (over: Partial<RelayAsked> = {}): RelayAsked => ({
   ...over,
 });
 const TABLE = learntDemand([]);
+const kept = (of: unknown): unknown => JSON.parse(JSON.stringify(of));
 
 test('without a reading the demand is the table’s; four readings weigh as much as it', () => {
   expect(demandOf(TABLE)).toEqual(DEMAND_MG_PER_10_L);
@@ -82,4 +85,29 @@ test('whatever a strip reads: no later pass begins under the floor, none is stro
       },
     ),
   );
+});
+
+test('a relay that is kept while it runs is read back as it was, before and after a strip', () => {
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...DIRT),
+      fc.constantFrom(...RELAY_MODES),
+      fc.integer({ min: 1, max: 20 }),
+      (dirt, mode, n) => {
+        const pails = Array.from({ length: n }, (_, i) => ({ id: `${i}`, litres: 4 + (i % 3) * 5 }));
+        const job = relayJob(asked({ dirt, mode, pails }));
+        expect(readStoredJob(kept(job))).toEqual(job);
+        const after = withStrip(job, 0, 90, TABLE)?.job;
+        if (after) expect(readStoredJob(kept(after))).toEqual(after);
+      },
+    ),
+  );
+});
+
+test('a relay of before strips were read told less, and is read; what is none is refused', () => {
+  const job = relayJob(asked());
+  const older = Object.fromEntries(Object.entries(job).filter(([field]) => field !== 'ways'));
+  expect(readStoredJob(kept(older))).toEqual(older);
+  for (const none of [null, {}, { ...older, passes: [{}] }, { ...older, mode: 'by guess' }])
+    expect(() => readStoredJob(none)).toThrow();
 });

@@ -1,4 +1,4 @@
-import { DEPTH_CM } from '../species/depths';
+import { DEPTH_CM, DEPTHS } from '../species/depths';
 import type { Depth } from '../species/species';
 
 /** A pail by what is written on it: the litres it holds to the rim, and its height inside. */
@@ -63,7 +63,6 @@ const AS_MEANT_CM = 2;
 export function depthWord(pail: PailShape, litres: number, meant: Depth | null = null): Depth {
   const cm = depthOf(pail, litres);
   if (meant !== null && Math.abs(depthIn(pail, meant) - cm) <= AS_MEANT_CM) return meant;
-  const words: readonly Depth[] = ['shallow', 'third', 'normal', 'deep'];
   const off = (depth: Depth): number => Math.abs(depthIn(pail, depth) - cm);
-  return words.reduce((best, word) => (off(word) < off(best) ? word : best));
+  return DEPTHS.reduce<Depth>((best, word) => (off(word) < off(best) ? word : best), 'shallow');
 }
