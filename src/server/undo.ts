@@ -1,4 +1,5 @@
-import { inEnglish, say } from '@/core/words/say';
+import { m } from '@/core/words/message';
+import { say } from '@/core/words/say';
 import 'server-only';
 import type { UndoneAction } from '@/core/actions/actions';
 import { readAsNow, type EntryKind, type ReadDetail } from '@/core/record/entry-details';
@@ -31,7 +32,9 @@ export function detailOf<K extends EntryKind>(kind: K, entry: Entry): ReadDetail
 }
 
 type Undo = (context: ActionContext, entry: Entry) => Promise<void>;
-const again = (entry: Entry): string => `As it was before: ${inEnglish(entry.words)}`.slice(0, 300);
+/** A reason is written by whoever gives one: in the language of who takes the entry back. */
+const again = (entry: Entry, { me }: ActionContext): string =>
+  say(m('record.reason.as-before', { what: entry.words }), me.language).slice(0, 200);
 
 /** How what stands as it was written is undone: by another row that says otherwise. */
 export const UNDO: Readonly<Record<UndoneAction, Undo>> = {
@@ -75,27 +78,30 @@ export const UNDO: Readonly<Record<UndoneAction, Undo>> = {
     await setActive(trx, personId, wasHere ?? true, action.at);
     if (wasHere === false) await endSessions(trx, personId, null, action.at);
   },
-  'desk/set-figure': async ({ trx, action }, entry) => {
+  'desk/set-figure': async (context, entry) => {
+    const { trx, action } = context;
     const figure = detailOf('figure', entry);
     const before = await maybeFigureBefore(trx, figure);
     await setOwnFigure(
       trx,
       action,
-      { ...figure, value: before?.value ?? null, reason: again(entry).slice(0, 200) },
+      { ...figure, value: before?.value ?? null, reason: again(entry, context) },
       null,
     );
   },
-  'desk/set-way': async ({ trx, action }, entry) => {
+  'desk/set-way': async (context, entry) => {
+    const { trx, action } = context;
     const setting = detailOf('house', entry);
     const before = await maybeSettingBefore(trx, setting);
     await setHouse(
       trx,
       action,
-      { ...setting, value: before?.value ?? null, reason: again(entry).slice(0, 200) },
+      { ...setting, value: before?.value ?? null, reason: again(entry, context) },
       null,
     );
   },
-  'desk/set-protocol': async ({ trx, action }, entry) => {
+  'desk/set-protocol': async (context, entry) => {
+    const { trx, action } = context;
     const { speciesKey } = detailOf('species', entry);
     const before = await maybeSpeciesBefore(trx, speciesKey);
     await setOwnSpecies(
@@ -105,7 +111,7 @@ export const UNDO: Readonly<Record<UndoneAction, Undo>> = {
         speciesKey,
         species: before?.species ?? null,
         edits: before?.edits ?? [],
-        reason: again(entry).slice(0, 200),
+        reason: again(entry, context),
       },
       null,
     );

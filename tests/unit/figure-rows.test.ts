@@ -1,6 +1,7 @@
 import { SHIPPED_SPECIES } from '@/core/species/registry';
 import { CONSTANT_KEYS } from '@/core/model/constants';
 import { SPECIES } from '@/core/species/species';
+import { say } from '@/core/words/say';
 import type { OwnFigure } from '@/data/figures';
 import { constantRows, figureName, solutionRows, speciesRows } from '@/features/desk/figure-rows';
 
@@ -36,11 +37,30 @@ test('the shop’s own stands beside ours, at its own figure alone', () => {
 });
 
 test.each([
-  [{ kind: 'species', subject: 'rose', figure: 'q10' }, 'Rose, ageing per 10 °C'],
-  [{ kind: 'constant', subject: '', figure: 'thirstGain' }, 'extra ageing at that width'],
-  [{ kind: 'solution', subject: 'bleach', figure: 'harm' }, 'Drop of bleach, harm'],
-] as const)('%j has its name in words', (figure, name) => {
-  expect(figureName(figure, SHIPPED_SPECIES)).toContain(name);
+  [
+    { kind: 'species', subject: 'rose', figure: 'q10' },
+    'Rose: ageing per ten degrees Celsius',
+    'Rosa: envejecimiento por cada diez grados Celsius',
+  ],
+  [{ kind: 'solution', subject: 'bleach', figure: 'harm' }, 'Drop of bleach: harm', 'Gota de lejía: daño'],
+] as const)('%j has its name in its reader’s language', (figure, english, spanish) => {
+  const name = figureName(figure, SHIPPED_SPECIES) ?? '';
+  expect([say(name, 'en'), say(name, 'es')]).toEqual([english, spanish]);
+});
+
+test('a constant of the model is called what it does', () => {
+  const name = figureName({ kind: 'constant', subject: '', figure: 'thirstGain' }, SHIPPED_SPECIES);
+  expect(name).toContain('extra ageing at that width');
+});
+
+test('who reads US units has days at 68 °F and the cold a species bears as a measure', () => {
+  const rows = speciesRows(SHIPPED_SPECIES.byKey('rose'), []);
+  const unitOf = (figure: string) => say(rows.find((r) => r.figure === figure)?.unit ?? '', 'en-US');
+  expect(unitOf('lifeDays20C')).toBe('days at 68 °F');
+  expect(unitOf('dryHours')).toBe('h at 68 °F');
+  expect(rows.filter((r) => r.measure !== null).map((r) => [r.figure, r.measure])).toEqual([
+    ['chillBelowC', 'tempC'],
+  ]);
 });
 
 test.each([

@@ -106,8 +106,8 @@ function sayMessage({ message, with: told, low }: Message, tag: LanguageTag): st
   // Most are told with nothing: such a one is put together once.
   const text = told === undefined ? wholeOf(message, tag) : filled(message, told, tag);
   if (low) return small(text);
-  // A step's title begins with whatever comes first in it.
-  return message.startsWith('step.') ? capital(text) : text;
+  // A step's title and a figure's name begin with whatever comes first in them.
+  return message.startsWith('step.') || message === 'fact.of' ? capital(text) : text;
 }
 
 /**
@@ -118,7 +118,7 @@ export function say(words: Words, tag: LanguageTag): string {
   return typeof words === 'string' ? words : sayMessage(words, tag);
 }
 
-/** What is said, in English: for the record, and for whoever asks at the door. */
+/** What is said, in English. */
 export const inEnglish = (words: Words): string => say(words, 'en');
 
 /** A value with every message in it put into words. */

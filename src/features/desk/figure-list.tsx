@@ -1,19 +1,29 @@
 'use client';
 import { useState } from 'react';
+import { typedMeasure, type Measure } from '@/core/units/measures';
 import { DeskTable, useOpenRow, type DeskColumn } from '@/shell/desk-table';
+import { useMeasures } from '@/shell/reader';
 import type { Told } from '@/shell/told';
 import { useTold } from '@/shell/use-told';
 import css from './desk.module.css';
 import { FigureForm } from './figure-form';
-import type { FigureRow } from './figure-rows';
+import type { SaidFigureRow } from './figure-rows';
 
 interface Props {
   readonly label: string;
-  readonly rows: readonly FigureRow[];
+  readonly rows: readonly SaidFigureRow[];
   readonly mayChange: boolean;
 }
 
-type Row = FigureRow & { readonly id: string };
+type Row = SaidFigureRow & { readonly id: string };
+
+/** A figure as its reader measures it. */
+function Value({ n, measure }: { n: number | null; measure: SaidFigureRow['measure'] }) {
+  const { units } = useMeasures();
+  if (n === null) return 'none';
+  return measure ? typedMeasure(measure, n, units) : n;
+}
+const UnitOf = ({ measure }: { measure: Measure }) => useMeasures().unit(measure);
 
 const COLUMNS: DeskColumn<Row>[] = [
   {
@@ -35,13 +45,20 @@ const COLUMNS: DeskColumn<Row>[] = [
     title: 'Value',
     width: '7rem',
     textAlign: 'right',
-    render: ({ own, shipped }) =>
+    render: ({ own, shipped, measure }) =>
       own ? (
         <>
-          <strong>{own.value}</strong> <s className="soft">{shipped ?? 'none'}</s>
+          <strong>
+            <Value n={own.value} measure={measure} />
+          </strong>{' '}
+          <s className="soft">
+            <Value n={shipped} measure={measure} />
+          </s>
         </>
       ) : (
-        <strong>{shipped ?? 'none'}</strong>
+        <strong>
+          <Value n={shipped} measure={measure} />
+        </strong>
       ),
   },
   {
@@ -50,7 +67,11 @@ const COLUMNS: DeskColumn<Row>[] = [
     width: '9rem',
     visibleMediaQuery: '(min-width: 40em)',
     // Where there is no figure there is nothing to measure.
-    render: ({ unit, own, shipped }) => <span className="soft">{own || shipped !== null ? unit : ''}</span>,
+    render: ({ unit, measure, own, shipped }) => (
+      <span className="soft">
+        {(own || shipped !== null) && (measure ? <UnitOf measure={measure} /> : unit)}
+      </span>
+    ),
   },
   {
     accessor: 'basis',
@@ -77,7 +98,7 @@ export function Figures({ label, rows, mayChange }: Props) {
 
 interface FoldedProps {
   readonly words: string;
-  readonly told: Told<readonly FigureRow[]>;
+  readonly told: Told<readonly SaidFigureRow[]>;
   readonly isOpen: boolean;
   readonly mayChange: boolean;
 }

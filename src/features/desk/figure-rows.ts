@@ -1,10 +1,17 @@
 import type { Species } from '@/core/species/species';
 import type { SpeciesRegistry } from '@/core/species/registry';
 import { CONSTANTS, type ConstantKey } from '@/core/model/constants';
-import { SOLUTION_FIGURES, SPECIES_FIGURES, type SpeciesFigure } from '@/core/model/figures';
+import {
+  SOLUTION_FIGURES,
+  SPECIES_FIGURES,
+  type SolutionFigure,
+  type SpeciesFigure,
+} from '@/core/model/figures';
+import type { Measure } from '@/core/units/measures';
 import { solutionWords } from '@/core/water/solution-words';
 import { SOLUTION_KEYS, SOLUTIONS } from '@/core/water/solutions';
-import { inEnglish } from '@/core/words/say';
+import { low, m, saidSpecies, type Words } from '@/core/words/message';
+import type { Spoken } from '@/core/words/say';
 import type { OwnFigure } from '@/data/figures';
 
 /** One figure as the desk shows it: ours, its unit and basis, and the shop's own where it has one. */
@@ -12,25 +19,31 @@ export interface FigureRow {
   readonly kind: OwnFigure['kind'];
   readonly subject: string;
   readonly figure: string;
-  readonly name: string;
+  readonly name: Words;
   readonly shipped: number | null;
-  readonly unit: string;
+  readonly unit: Words;
+  /** What it is measured in, where readers have units of their own for it. */
+  readonly measure: Measure | null;
   readonly basis: string;
   readonly own: { readonly value: number; readonly reason: string; readonly by: string } | null;
 }
 
-const SPECIES_WORDS: Readonly<Record<SpeciesFigure, readonly [name: string, unit: string]>> = {
-  lifeDays20C: ['Median days presentable in clean plain water', 'days at 20 °C'],
-  lifeSpread: ['Spread of life between stems of a lot', 'sigma'],
-  foodGain: ['Factor on life in the right food', '×'],
-  q10: ['Ageing per 10 °C', '×'],
-  ethylene: ['Sensitivity to ethylene', '0 to 3'],
-  chillBelowC: ['Injured by cold below', '°C'],
-  dryHours: ['Hours dry after which it drinks poorly', 'h at 20 °C'],
-  leafiness: ['Leafiness, a leafy rose being 2', ''],
-  plug: ['How easily its vessels block', '×'],
-  openDays20C: ['Days to open fully', 'days at 20 °C'],
+/** A row in its reader's language. */
+export type SaidFigureRow = Spoken<FigureRow>;
+
+const SPECIES_UNITS: Readonly<Record<SpeciesFigure, Words>> = {
+  lifeDays20C: m('fact.unit.days-at-20'),
+  lifeSpread: m('fact.unit.spread'),
+  foodGain: '×',
+  q10: '×',
+  ethylene: m('fact.unit.0-to-3'),
+  chillBelowC: '°C',
+  dryHours: m('fact.unit.hours-at-20'),
+  leafiness: '',
+  plug: '×',
+  openDays20C: m('fact.unit.days-at-20'),
 };
+const SPECIES_MEASURES: Readonly<Partial<Record<SpeciesFigure, Measure>>> = { chillBelowC: 'tempC' };
 
 type Own = readonly OwnFigure[];
 
@@ -44,9 +57,10 @@ export function speciesRows(species: Species, own: Own): FigureRow[] {
     kind: 'species',
     subject: species.key,
     figure,
-    name: SPECIES_WORDS[figure][0],
+    name: m(`fact.species.${figure}`),
     shipped: species[figure],
-    unit: SPECIES_WORDS[figure][1],
+    unit: SPECIES_UNITS[figure],
+    measure: SPECIES_MEASURES[figure] ?? null,
     basis: species.basis,
     own: ownOf(own, 'species', species.key, figure),
   }));
@@ -62,11 +76,15 @@ export function constantRows(own: Own): FigureRow[] {
       name: says.charAt(0).toUpperCase() + says.slice(1),
       shipped: value,
       unit,
+      measure: null,
       basis,
       own: ownOf(own, 'constant', '', figure),
     };
   });
 }
+
+const solutionFact = (key: string, figure: SolutionFigure): Words =>
+  m('fact.of', { of: solutionWords(key), fact: m(`fact.solution.${figure}`) });
 
 export function solutionRows(own: Own): FigureRow[] {
   return SOLUTION_KEYS.flatMap((key) =>
@@ -74,32 +92,32 @@ export function solutionRows(own: Own): FigureRow[] {
       kind: 'solution',
       subject: key,
       figure,
-      name: `${inEnglish(solutionWords(key))}: ${figure}`,
+      name: solutionFact(key, figure),
       shipped: SOLUTIONS[key][figure],
-      unit: 'share of a dose',
+      unit: m('fact.unit.share-of-dose'),
+      measure: null,
       basis: 'estimate',
       own: ownOf(own, 'solution', key, figure),
     })),
   );
 }
 
-const lowerFirst = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
+const isSpeciesFigure = (figure: string): figure is SpeciesFigure => Object.hasOwn(SPECIES_UNITS, figure);
+const isSolutionFigure = (figure: string): figure is SolutionFigure =>
+  (SOLUTION_FIGURES as readonly string[]).includes(figure);
 
-/** A figure's name in words, or null when there is no such figure. */
+/** What a figure is called, or null when there is no such figure. */
 export function figureName(
   { kind, subject, figure }: Pick<OwnFigure, 'kind' | 'subject' | 'figure'>,
   { find }: SpeciesRegistry,
-): string | null {
+): Words | null {
   if (kind === 'constant')
     return Object.hasOwn(CONSTANTS, figure) && subject === '' ? CONSTANTS[figure as ConstantKey].says : null;
   if (kind === 'species') {
     const species = find(subject);
-    const isFigure = Object.hasOwn(SPECIES_WORDS, figure);
-    return species && isFigure
-      ? `${species.name}, ${lowerFirst(SPECIES_WORDS[figure as SpeciesFigure][0])}`
+    return species && isSpeciesFigure(figure)
+      ? m('fact.of', { of: saidSpecies(species), fact: low(m(`fact.species.${figure}`)) })
       : null;
   }
-  return Object.hasOwn(SOLUTIONS, subject) && (SOLUTION_FIGURES as readonly string[]).includes(figure)
-    ? `${inEnglish(solutionWords(subject))}, ${figure}`
-    : null;
+  return Object.hasOwn(SOLUTIONS, subject) && isSolutionFigure(figure) ? solutionFact(subject, figure) : null;
 }

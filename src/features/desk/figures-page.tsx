@@ -1,5 +1,8 @@
 import { mayManage } from '@/core/actions/contract';
 import { MODEL_VERSION } from '@/core/model/constants';
+import { speciesName } from '@/core/words/species-name';
+import { unitsOf } from '@/core/words/catalogues';
+import { spoken } from '@/core/words/say';
 import { FIRST_SPECIES } from '@/core/species/species';
 import { manyOwnFigures } from '@/data/figures';
 import { inMyShop } from '@/server/session';
@@ -13,14 +16,15 @@ import { constantRows, solutionRows, speciesRows } from './figure-rows';
 /** What the forecasts rest on: every figure with its unit and basis, and the shop's own in its place. */
 export async function FiguresPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const asked = typeof search.species === 'string' ? search.species : '';
-  const { own, registry, mayChange } = await inMyShop(async (trx, me) => ({
+  const { own, registry, mayChange, language } = await inMyShop(async (trx, me) => ({
     own: await manyOwnFigures(trx),
+    language: me.language,
     registry: me.species,
     mayChange: mayManage(me.role),
   }));
   const species = registry.find(asked) ?? FIRST_SPECIES;
-  const solutions = solutionRows(own);
-  const constants = constantRows(own);
+  const solutions = spoken(solutionRows(own), language);
+  const constants = spoken(constantRows(own), language);
   const changed = own.length;
   return (
     <section className={css.desk}>
@@ -33,11 +37,15 @@ export async function FiguresPage({ search }: { search: Record<string, string | 
         {mayChange ? 'What was forecast before a change stays as it was issued.' : 'A manager changes them.'}
       </p>
       <h2>Species</h2>
-      <SpeciesSelect label="Species" species={registry.all} chosen={species.key} />
+      <SpeciesSelect
+        label="Species"
+        species={registry.all.map((s) => ({ key: s.key, name: speciesName(s, language) }))}
+        chosen={species.key}
+      />
       <Figures
         key={species.key}
-        label={`Figures of ${species.name}`}
-        rows={speciesRows(species, own)}
+        label={`Figures of ${speciesName(species, language)}`}
+        rows={spoken(speciesRows(species, own), language)}
         mayChange={mayChange}
       />
       <h2>What is in the water</h2>
@@ -48,6 +56,9 @@ export async function FiguresPage({ search }: { search: Record<string, string | 
         mayChange={mayChange}
       />
       <h2>The model</h2>
+      {unitsOf(language) === 'us' && (
+        <p className="soft">The model’s own constants are told in °C, cm and mL.</p>
+      )}
       <FoldedFigures
         words={`${constants.length} constants`}
         told={tell(constants)}

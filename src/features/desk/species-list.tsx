@@ -6,7 +6,7 @@ import type { Habit } from '@/core/species/species';
 import { useInPieces } from '@/shell/in-pieces';
 import { DeskTable, type DeskColumn, type DeskSort } from '@/shell/desk-table';
 import { ShopLink } from '@/shell/shop-link';
-import { Measured } from '@/shell/reader';
+import { Measured, useMeasures } from '@/shell/reader';
 
 /** A species as the list shows it: what decides how it is kept. */
 export interface SpeciesRow {
@@ -22,9 +22,11 @@ export interface SpeciesRow {
   readonly changes: number;
 }
 
+/** At which a species' life is told. */
+const REFERENCE_C = 20;
 const ETHYLENE = ['none', 'little', 'some', 'much'] as const;
 
-const COLUMNS: DeskColumn<SpeciesRow>[] = [
+const columnsFor = (roomTemp: string): DeskColumn<SpeciesRow>[] => [
   {
     accessor: 'name',
     title: 'Species',
@@ -45,7 +47,7 @@ const COLUMNS: DeskColumn<SpeciesRow>[] = [
   },
   {
     accessor: 'lifeDays',
-    title: 'Days at 20 °C',
+    title: `Days at ${roomTemp}`,
     sortable: true,
     width: '8.5rem',
     textAlign: 'right',
@@ -97,6 +99,8 @@ export function SpeciesList({ rows }: { rows: readonly SpeciesRow[] }) {
   const [sort, setSort] = useState<DeskSort>({ by: 'name', direction: 'asc' });
   const wanted = typed.trim().toLowerCase();
   const found = rows.filter((r) => `${r.name} ${r.botanical}`.toLowerCase().includes(wanted));
+  const { told } = useMeasures();
+  const columns = columnsFor(told('tempC', REFERENCE_C));
   const drawn = useInPieces(sorted(found, sort), SEEN_AT_ONCE);
   return (
     <>
@@ -109,7 +113,7 @@ export function SpeciesList({ rows }: { rows: readonly SpeciesRow[] }) {
       />
       <DeskTable
         label="Species"
-        columns={COLUMNS}
+        columns={columns}
         records={drawn}
         empty={`No species has “${typed.trim()}” in its name.`}
         sort={sort}

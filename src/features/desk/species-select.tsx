@@ -5,7 +5,7 @@ import type { Species } from '@/core/species/species';
 
 interface Props {
   readonly label: string;
-  readonly species: readonly Species[];
+  readonly species: readonly Pick<Species, 'key' | 'name'>[];
   readonly chosen: string;
   /** What stands beside the button. */
   readonly children?: ReactNode;

@@ -5,6 +5,8 @@ import { AGREED, QUESTIONS, type Question } from '@/core/protocol/questions';
 import { schoolFor, type QuestionKey } from '@/core/protocol/schools';
 import { schoolWorth, WORTH_KNOWN } from '@/core/protocol/school-worth';
 import { NEEDS, SKILLS } from '@/core/protocol/types';
+import type { LanguageTag } from '@/core/words/catalogues';
+import { speciesName } from '@/core/words/species-name';
 import { FIRST_SPECIES } from '@/core/species/species';
 import { houseOf, type House } from '@/server/house';
 import { shopOverrides } from '@/server/own-figures';
@@ -33,15 +35,14 @@ function worthOf(species: Species, key: QuestionKey, overrides: Awaited<ReturnTy
   return made;
 }
 
-function exceptionsOf(house: House, key: QuestionKey, { find }: SpeciesRegistry) {
+function exceptionsOf(house: House, key: QuestionKey, { find }: SpeciesRegistry, language: LanguageTag) {
   return house.settings
     .filter((s) => s.kind === 'school' && s.key === key && s.subject !== '')
-    .map((s) => ({
-      species: s.subject,
-      name: find(s.subject)?.name ?? s.subject,
-      school: s.value,
-      reason: s.reason,
-    }));
+    .map((s) => {
+      const species = find(s.subject);
+      const name = species ? speciesName(species, language) : s.subject;
+      return { species: s.subject, name, school: s.value, reason: s.reason };
+    });
 }
 
 /** The house's ways: every question florists answer differently, what the shop has, and who may. */
@@ -55,7 +56,7 @@ export async function WaysPage({ search }: { search: Record<string, string | str
     registry: me.species,
   }));
   const species = registry.find(asked) ?? FIRST_SPECIES;
-  const options = registry.all.map((s) => ({ key: s.key, name: s.name }));
+  const options = registry.all.map((s) => ({ key: s.key, name: speciesName(s, language) }));
   return (
     <section className={css.desk}>
       <DeskTabs here="/desk/ways" />
@@ -65,7 +66,7 @@ export async function WaysPage({ search }: { search: Record<string, string | str
         Where the model can tell, it says what a way is worth here in days against the default, for a lot that
         came soft. {mayChange ? '' : 'A manager changes them.'}
       </p>
-      <SpeciesSelect label="Days are told for" species={registry.all} chosen={species.key} />
+      <SpeciesSelect label="Days are told for" species={options} chosen={species.key} />
       {QUESTIONS.map((question: Question & { readonly key: QuestionKey }) => (
         <QuestionForm
           key={question.key}
@@ -75,9 +76,9 @@ export async function WaysPage({ search }: { search: Record<string, string | str
             house.settings.find((s) => s.kind === 'school' && s.subject === '' && s.key === question.key) ??
             null
           }
-          exceptions={exceptionsOf(house, question.key, registry)}
+          exceptions={exceptionsOf(house, question.key, registry, language)}
           worth={worthOf(species, question.key, overrides)}
-          speciesName={species.name}
+          speciesName={speciesName(species, language)}
           species={options}
           mayChange={mayChange}
         />
