@@ -139,3 +139,9 @@ export async function lotsNow<T>(
 export function isForLater(lot: Pick<LotFacts, 'forDay'>, at: Date, timeZone: string): boolean {
   return lot.forDay !== null && lot.forDay > inZone(at, timeZone).date;
 }
+
+/** Shares as a line draws them: to half a hundredth, and none after the last that shows. */
+export function drawnShares(shares: readonly number[]): number[] {
+  const last = shares.findLastIndex((s) => s > 0.005);
+  return shares.slice(0, last + 2).map((s) => Math.round(200 * s) / 200);
+}

@@ -12,7 +12,7 @@ import { lotLabel, manyPortionsInStock, type PortionRow } from '@/data/portions'
 import { manyStays, manyStaysInStock, type StayRow } from '@/data/stays';
 import { manyStepStates, type StepState } from '@/data/steps';
 import { groupBy } from './group-by';
-import { isForLater, lotInputNow, lotsNow } from './lot-forecasts';
+import { drawnShares, isForLater, lotInputNow, lotsNow } from './lot-forecasts';
 import { once } from './once';
 import { shopOverrides } from './own-figures';
 import type { SignedIn } from './session';
@@ -248,7 +248,7 @@ export function lotView(
     agedDays: arrival.agedDays,
     lifeDays: species.lifeDays20C,
     daysLeft: forecast.daysLeft,
-    shareByDay: forecast.presentableShareByDay,
+    shareByDay: drawnShares(forecast.presentableShareByDay),
     basis: species.basis,
     arrival,
     cutDate: lot.cutDate,

@@ -1,13 +1,13 @@
 'use client';
 import { Box, NativeSelect } from '@mantine/core';
 import { useRouter } from 'next/navigation';
-import type { ClaimsAsked } from '@/data/claim-lists';
+
 import { clockWords, useShopNow } from '@/shell/clock';
 import { DeskTable, useOpenRow, type DeskColumn } from '@/shell/desk-table';
 import { LinkButton } from '@/shell/link-button';
 import { ShopLink } from '@/shell/shop-link';
 import { ClaimMoves } from './claim-moves';
-import { claimsAddress } from './claims-address';
+import { claimsAddress, type ClaimsListed } from './claims-address';
 
 /** A claim as the list shows it. */
 export interface ClaimView {
@@ -105,12 +105,14 @@ const sortable = (column: DeskColumn<ClaimView>): DeskColumn<ClaimView> => ({ ..
 
 interface UnsettledProps {
   readonly claims: readonly ClaimView[];
-  readonly asked: ClaimsAsked;
+  readonly asked: ClaimsListed;
+  /** There are more than these. */
+  readonly isCutShort: boolean;
   readonly maySettle: boolean;
 }
 
 /** Claims that wait to be sent or answered; what may become of one opens under it. */
-export function UnsettledClaims({ claims, asked, maySettle }: UnsettledProps) {
+export function UnsettledClaims({ claims, asked, isCutShort, maySettle }: UnsettledProps) {
   const { openId, column } = useOpenRow<ClaimView>('Move', ({ number }) => `claim ${number} on`);
   return (
     <DeskTable
@@ -119,10 +121,14 @@ export function UnsettledClaims({ claims, asked, maySettle }: UnsettledProps) {
       records={claims}
       empty="Nothing waits to be sent or answered."
       sort={{ by: asked.sort ?? 'due', direction: asked.direction ?? 'asc' }}
-      addressOf={({ by, direction }) => claimsAddress({ supplier: asked.supplier, sort: by, direction })}
+      addressOf={({ by, direction }) => claimsAddress({ ...asked, sort: by, direction })}
       openId={openId}
       under={(claim) => <ClaimMoves key={`${claim.id} ${claim.state}`} claim={claim} maySettle={maySettle} />}
-    />
+    >
+      {isCutShort && (
+        <LinkButton href={claimsAddress({ ...asked, all: true })}>All that wait to be settled</LinkButton>
+      )}
+    </DeskTable>
   );
 }
 
@@ -149,7 +155,7 @@ export function SettledClaims({ claims, isLater, beyond }: SettledProps) {
 }
 
 /** Whose claims the list shows. */
-export function ClaimSupplier({ suppliers, asked }: { suppliers: readonly string[]; asked: ClaimsAsked }) {
+export function ClaimSupplier({ suppliers, asked }: { suppliers: readonly string[]; asked: ClaimsListed }) {
   const router = useRouter();
   return (
     <NativeSelect

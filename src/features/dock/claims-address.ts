@@ -4,12 +4,18 @@ import type { ClaimsAsked, ClaimsBefore } from '@/data/claim-lists';
 type Search = Readonly<Record<string, string | string[] | undefined>>;
 const LONGEST = 120;
 
+/** Which claims, and whether all of them where they are many. */
+export interface ClaimsListed extends ClaimsAsked {
+  readonly all: boolean;
+}
+
 /** What the list of claims is asked, as its address has it. */
-export function askedClaims({ supplier, sort, direction }: Search): ClaimsAsked {
+export function askedClaims({ supplier, sort, direction, all }: Search): ClaimsListed {
   return {
     supplier: typeof supplier === 'string' && supplier !== '' ? supplier.slice(0, LONGEST) : undefined,
     sort: CLAIM_SORTS.find((key) => key === sort),
     direction: direction === 'desc' ? 'desc' : undefined,
+    all: all === '1',
   };
 }
 
@@ -18,8 +24,12 @@ export function claimsAddress(asked: {
   readonly supplier?: string | undefined;
   readonly sort?: string | undefined;
   readonly direction?: string | undefined;
+  readonly all?: boolean | undefined;
 }): string {
-  const said = Object.entries(asked).filter(([, value]) => value !== undefined && value !== '');
+  const { all, ...rest } = asked;
+  const said = Object.entries({ ...rest, all: all ? '1' : undefined }).filter(
+    ([, value]) => value !== undefined && value !== '',
+  );
   const query = new URLSearchParams(said as [string, string][]);
   return query.size === 0 ? '/dock/claims' : `/dock/claims?${query.toString()}`;
 }

@@ -20,6 +20,8 @@ import { askedClaims, beforeOf } from './claims-address';
 import css from './flaws.module.css';
 
 const SETTLED_SHOWN = 12;
+/** More than a morning has to send; the rest, which may be years of forgotten ones, when asked for. */
+const UNSETTLED_SHOWN = 15;
 
 function claimView(c: ClaimRecord, { species, language }: Pick<SignedIn, 'species' | 'language'>): ClaimView {
   return {
@@ -44,9 +46,10 @@ function claimView(c: ClaimRecord, { species, language }: Pick<SignedIn, 'specie
 export async function ClaimsPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const before = beforeOf(search.before);
   const asked = askedClaims(search);
+  const limit = asked.all ? MOST_CLAIMS : UNSETTLED_SHOWN + 1;
   const { unsettled, settled, hours, suppliers, mayChange, me } = await inMyShop(async (trx, me) => {
     const [unsettled, settled, hours, suppliers] = await Promise.all([
-      before ? [] : manyUnsettledClaims(trx, MOST_CLAIMS, asked),
+      before ? [] : manyUnsettledClaims(trx, limit, asked),
       manySettledClaims(trx, SETTLED_SHOWN, before),
       claimHoursBySupplier(trx),
       claimedSuppliers(trx),
@@ -54,6 +57,7 @@ export async function ClaimsPage({ search }: { search: Record<string, string | s
     return { unsettled, settled, hours, suppliers, mayChange: mayManage(me.role), me };
   });
   const last = settled.at(-1);
+  const shown = asked.all ? unsettled : unsettled.slice(0, UNSETTLED_SHOWN);
   return (
     <section className={css.claims}>
       <p>
@@ -79,7 +83,8 @@ export async function ClaimsPage({ search }: { search: Record<string, string | s
             <>
               <h2>To settle</h2>
               <UnsettledClaims
-                claims={unsettled.map((c) => claimView(c, me))}
+                claims={shown.map((c) => claimView(c, me))}
+                isCutShort={shown.length < unsettled.length}
                 asked={asked}
                 maySettle={mayChange}
               />

@@ -12,7 +12,7 @@ import type { PortionRow } from '@/data/portions';
 import type { Overrides } from '@/core/model/figures';
 import type { Ways } from '@/core/protocol/ways';
 import type { Words } from '@/core/words/message';
-import { lotInputNow, lotsNow } from '@/server/lot-forecasts';
+import { drawnShares, lotInputNow, lotsNow } from '@/server/lot-forecasts';
 import { planFor } from '@/server/replan';
 import type { Known } from '@/server/stock';
 import { outlookKey, type OutlookDraft } from './outlook';
@@ -31,12 +31,6 @@ export interface OutlookRead {
   readonly at: Date;
   readonly timeZone: string;
   readonly species: SpeciesRegistry;
-}
-
-/** Shares as a line draws them: to half a hundredth, and none after the last that shows. */
-function drawn(shares: readonly number[]): number[] {
-  const last = shares.findLastIndex((s) => s > 0.005);
-  return shares.slice(0, last + 2).map((s) => Math.round(200 * s) / 200);
 }
 
 export async function pastLots(
@@ -114,7 +108,7 @@ export async function outlooksOf({
         {
           daysLeft: forecast.daysLeft,
           lotDaysLeft: forecast.lotDaysLeft,
-          shareByDay: drawn(forecast.presentableShareByDay),
+          shareByDay: drawnShares(forecast.presentableShareByDay),
           lifeUsed,
           usual: usual && usualInWords(lot.supplier, species, usual),
           changes: changesFor(one, species, flaws, ways, at),

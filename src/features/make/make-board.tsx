@@ -6,6 +6,8 @@ import { useCallback, useRef, useState } from 'react';
 import { v4 } from 'uuid';
 import type { Care } from '@/core/arrangement/types';
 import type { Overrides } from '@/core/model/figures';
+import type { Told } from '@/shell/told';
+import { useTold } from '@/shell/use-told';
 import { Choices } from '@/shell/choices';
 import { useActions } from '@/shell/actions';
 import { notDoneWords } from '@/shell/outcome';
@@ -212,14 +214,14 @@ function MakeIt({
 
 /** Stems beside the vessel, the vessel in the middle, what will become of it to the right. */
 export function MakeBoard({
-  lots,
+  told,
   mouldy,
   dry,
   confidence,
   overrides,
   now,
 }: {
-  lots: readonly LotView[];
+  told: Told<readonly LotView[]>;
   /** Ids of lots that had grey mould. */
   mouldy: readonly string[];
   dry: number;
@@ -227,6 +229,7 @@ export function MakeBoard({
   overrides: Overrides | null;
   now: number;
 }) {
+  const lots = useTold(told);
   const [recipe, setRecipe] = useState<Recipe>({});
   const [kind, setKind] = useState<'vase' | 'foam'>('vase');
   const [litres, setLitres] = useState(1.5);

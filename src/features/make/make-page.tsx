@@ -5,6 +5,7 @@ import { flawKindsIn } from '@/server/replan';
 import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { lotView, readStock, STOCK_READS, stockNow } from '@/server/stock';
+import { tell } from '@/shell/told';
 import { MakeBoard } from './make-board';
 
 /** What goes in, does it get along, how long will it last. */
@@ -26,7 +27,7 @@ export async function MakePage() {
   const byLife = lots.filter((l) => l.isReady).sort(byWhatGoesFirst);
   return (
     <MakeBoard
-      lots={byLife}
+      told={tell(byLife)}
       mouldy={mouldy}
       dry={lots.length - byLife.length}
       confidence={confidence}

@@ -2,13 +2,12 @@
 import { Button, Group, Kbd } from '@mantine/core';
 import { HOUR_MS } from '@/core/calendar/spans';
 import { LOOKS } from '@/core/water/count-filter';
-import type { PailWater } from '@/core/water/pail-water';
 import { useShopNow } from '@/shell/clock';
 import { useMeasures } from '@/shell/reader';
 import { Feedback } from '@/shell/feedback';
 import { ago } from './ago';
 import type { DoIt } from './do-it';
-import type { PailView } from './pail-view';
+import type { PailView, WaterView } from './pail-view';
 import { WaterCourse } from './water-course';
 
 const DUE_BECAUSE = {
@@ -16,7 +15,7 @@ const DUE_BECAUSE = {
   house: 'the house’s longest use of such water',
 } as const;
 
-function dueWords({ dueInHours: due, because }: PailWater): string {
+function dueWords({ dueInHours: due, because }: WaterView): string {
   const why = DUE_BECAUSE[because];
   if (due === 0) return `Due for a change now: ${why}.`;
   return `Due for a change in ${due < 48 ? `${due} h` : `${Math.floor(due / 24)} days`}: ${why}.`;
@@ -24,7 +23,7 @@ function dueWords({ dueInHours: due, because }: PailWater): string {
 
 interface Props {
   readonly pail: PailView;
-  readonly water: PailWater;
+  readonly water: WaterView;
   /** Pails that stand clean. */
   readonly clean: readonly PailView[];
   readonly doIt: DoIt;
@@ -69,7 +68,7 @@ export function FilledPail({ pail, water, clean, doIt }: Props) {
         {told('tempC', pail.tempC ?? 0)}.
       </p>
       <p className={water.dueInHours < 24 ? 'late' : undefined}>{dueWords(water)}</p>
-      <WaterCourse water={water} nowHour={nowHour} />
+      <WaterCourse course={water.course} nowHour={nowHour} />
       <LookAtIt pail={pail} doIt={doIt} />
       {pail.lots.map((l) => (
         <p key={l.id}>

@@ -2,6 +2,8 @@
 import { UnstyledButton, VisuallyHidden } from '@mantine/core';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { useState } from 'react';
+import type { Told } from '@/shell/told';
+import { useTold } from '@/shell/use-told';
 import { petalColour } from '@/drawing/colours';
 import { Pail } from '@/drawing/pail';
 import type { RelayJob } from '@/core/sanitising/relay-job';
@@ -49,7 +51,7 @@ function strokes(pail: PailView): string[] {
 }
 
 interface Props {
-  readonly pails: readonly PailView[];
+  readonly told: Told<readonly PailView[]>;
   readonly chosenId: string | null;
   /** The relay that is being run. */
   readonly relay: { readonly id: string; readonly job: RelayJob } | null;
@@ -66,7 +68,8 @@ interface Props {
 const TOGETHER_FROM = 3;
 
 /** The racks drawn as they stand; a tap on a pail says what to do with it. */
-export function PailRacks({ pails, chosenId, relay, sanitiser, foods, learnt, today, van }: Props) {
+export function PailRacks({ told, chosenId, relay, sanitiser, foods, learnt, today, van }: Props) {
+  const pails = useTold(told);
   const [chosen, setChosen] = useState<string | null>(chosenId);
   const inHand =
     pails.find((p) => p.id === chosen) ??

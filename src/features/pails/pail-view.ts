@@ -2,6 +2,14 @@ import type { Look } from '@/core/water/count-filter';
 import type { PailWater } from '@/core/water/pail-water';
 import type { PailRow } from '@/data/pails';
 
+/** A point of a line over time: hours since the fill, and the count's p10, p50 and p90, log10 CFU/mL. */
+export type CoursePoint = readonly [atHour: number, p10: number, p50: number, p90: number];
+
+/** A pail's water as it is told, its course to as much as a line shows. */
+export interface WaterView extends Pick<PailWater, 'looks' | 'dueInHours' | 'because'> {
+  readonly course: readonly CoursePoint[];
+}
+
 /** A pail as its rack shows it. */
 export interface PailView {
   readonly id: string;
@@ -13,7 +21,7 @@ export interface PailView {
   readonly state: PailRow['state'];
   readonly litres: number;
   /** How its water stands; null where there is none. */
-  readonly water: PailWater | null;
+  readonly water: WaterView | null;
   /** What the last look said of it; null where nobody looked. */
   readonly looked: Look | null;
   readonly solution: string | null;

@@ -27,7 +27,7 @@ import { PageWordsProvider } from '@/shell/words';
 import { inMyShop } from '@/server/session';
 import { nextVan } from './next-van';
 import { PailRacks } from './pail-racks';
-import type { PailView } from './pail-view';
+import type { PailView, WaterView } from './pail-view';
 
 /** Air of a room that is not known, °C (estimate). */
 const USUAL_C = 18;
@@ -67,6 +67,12 @@ function waterNow(pail: PailRow, { lots, looks, room, limits, at, species }: Aro
   });
 }
 
+const drawn = (log10: number): number => Math.round(log10 * 100) / 100;
+const waterView = ({ looks, dueInHours, because, course }: PailWater): WaterView => ({
+  ...{ looks, dueInHours, because },
+  course: course.map((c) => [c.atHour, drawn(c.p10), drawn(c.p50), drawn(c.p90)]),
+});
+
 const msOf = (at: Date | null): number | null => at?.getTime() ?? null;
 
 const lotIn = (l: PortionRow, { species, language }: Around): PailView['lots'][number] => ({
@@ -87,7 +93,7 @@ function viewOf(pail: PailRow, around: Around): PailView {
     heightCm: pail.heightCm,
     state: pail.state,
     litres: pail.litres ?? 0,
-    water,
+    water: water && waterView(water),
     looked: looksAt(around.looks, pail.fillId).at(-1)?.kind ?? null,
     solution: pail.solution ? say(solutionWords(pail.solution), around.language) : null,
     tempC: pail.fillTempC,
@@ -149,7 +155,7 @@ export async function PailsPage({ search }: { search: Record<string, string | st
     <PageWordsProvider told={tell(pageWords(['food', 'solution'], language))} locale={localeOf(language)}>
       <PailRacks
         key={asked}
-        pails={views}
+        told={tell(views)}
         chosenId={asked}
         relay={relay}
         sanitiser={sanitiser}

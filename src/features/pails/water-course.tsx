@@ -1,31 +1,31 @@
 import { area, curveMonotoneX, line } from 'd3-shape';
 import { linear } from '@/drawing/linear';
-import type { PailWater } from '@/core/water/pail-water';
 import { DUE_FOR_CHANGE_LOG10 } from '@/core/water/vessel-water';
+import type { CoursePoint } from './pail-view';
 import css from './pails.module.css';
 
 const [W, H, LEFT, RIGHT, TOP, BOTTOM] = [300, 132, 8, 292, 18, 104];
 const [LEAST, MOST] = [2.5, 8.5];
 
 interface Props {
-  readonly water: PailWater;
+  readonly course: readonly CoursePoint[];
   /** Hours since it was filled. */
   readonly nowHour: number;
 }
 
 /** The count from the fill on as a line with its band, and where it is to be changed. */
-export function WaterCourse({ water: { course }, nowHour }: Props) {
-  const last = course.at(-1)?.atHour ?? 1;
+export function WaterCourse({ course, nowHour }: Props) {
+  const last = course.at(-1)?.[0] ?? 1;
   const x = linear([0, last], [LEFT, RIGHT]);
   const y = linear([LEAST, MOST], [BOTTOM, TOP]);
-  const band = area<(typeof course)[number]>()
-    .x((c) => x(c.atHour))
-    .y0((c) => y(Math.max(LEAST, c.p10)))
-    .y1((c) => y(Math.min(MOST, c.p90)))
+  const band = area<CoursePoint>()
+    .x(([atHour]) => x(atHour))
+    .y0(([, p10]) => y(Math.max(LEAST, p10)))
+    .y1(([, , , p90]) => y(Math.min(MOST, p90)))
     .curve(curveMonotoneX)(course);
-  const middle = line<(typeof course)[number]>()
-    .x((c) => x(c.atHour))
-    .y((c) => y(Math.max(LEAST, c.p50)))
+  const middle = line<CoursePoint>()
+    .x(([atHour]) => x(atHour))
+    .y(([, , p50]) => y(Math.max(LEAST, p50)))
     .curve(curveMonotoneX)(course);
   const limit = y(DUE_FOR_CHANGE_LOG10);
   const now = x(Math.min(last, nowHour));
