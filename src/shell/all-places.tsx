@@ -1,6 +1,7 @@
 'use client';
 import { Menu } from '@mantine/core';
 import { ShopLink as Link } from '@/shell/shop-link';
+import { askForCamera } from './camera/ask-for-camera';
 import { AllButton } from './band-buttons';
 import { PLACES, type PlaceKey, type PlaceNote } from './places';
 
@@ -31,6 +32,7 @@ export function AllPlaces({
           </Menu.Item>
         ))}
         <Menu.Item onClick={onQuickLine}>Find or do …</Menu.Item>
+        <Menu.Item onClick={askForCamera}>Scan a label …</Menu.Item>
       </Menu.Dropdown>
     </Menu>
   );

@@ -1,9 +1,10 @@
 'use client';
-import { Combobox, Modal, Stack, TextInput, useCombobox } from '@mantine/core';
+import { Button, Combobox, Modal, Stack, TextInput, useCombobox } from '@mantine/core';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { shortcutsFor, type Shortcut } from '@/core/quick-line/shortcuts';
 import { useActions } from './actions';
+import { askForCamera } from './camera/ask-for-camera';
 import type { QuickOption } from './quick-option';
 import { Feedback } from './feedback';
 import css from './shell.module.css';
@@ -120,6 +121,15 @@ export function QuickLine({ opened, ...props }: Props) {
       yOffset="8vh"
     >
       <Words {...props} />
+      <Button
+        mt="sm"
+        onClick={() => {
+          props.onClose();
+          askForCamera();
+        }}
+      >
+        Scan a label with the camera
+      </Button>
     </Modal>
   );
 }

@@ -1,8 +1,14 @@
 'use client';
+import { useDisclosure } from '@mantine/hooks';
+import dynamic from 'next/dynamic';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { CODE_PREFIX } from '@/core/labels/codes';
+import { onCameraAsked } from './camera/ask-for-camera';
 import { Feedback } from './feedback';
+import { useOnceOpened } from './late';
+
+const CameraScan = dynamic(() => import('./camera/camera-scan').then((m) => m.CameraScan), { ssr: false });
 
 /** What a code scanner is to the application: something that types what it reads, and then Enter. */
 interface CodeScanner {
@@ -56,20 +62,53 @@ function useScannedCode(onCode: (code: string) => void): void {
   }, []);
 }
 
-/** Listens for scanned codes on every place, opens what they name, and says what was read. */
-export function Scanner() {
+interface Found {
+  readonly href: string | null;
+  readonly words: string;
+}
+
+/** Opens what a code names. @returns what came of the last one, and the opening, which tells whether it led anywhere */
+function useOpenCode(): readonly [string, (code: string) => Promise<boolean>] {
   const router = useRouter();
   const path = usePathname();
   const [feedback, setFeedback] = useState('');
-  useScannedCode((code) => {
+  const open = async (code: string): Promise<boolean> => {
     const at = path.startsWith('/bench') ? 'bench' : 'dock';
-    void fetch(`/scan?code=${encodeURIComponent(code)}&at=${at}`)
-      .then((response) => response.json() as Promise<{ href: string | null; words: string }>)
-      .then(({ href, words }) => {
-        setFeedback(href ? `Scanned: ${words}` : words);
-        if (href) router.push(href);
-      })
-      .catch(() => setFeedback('The shop’s memory is not answering. Scan it again in a moment.'));
-  });
-  return <Feedback>{feedback}</Feedback>;
+    try {
+      const response = await fetch(`/scan?code=${encodeURIComponent(code)}&at=${at}`);
+      const { href, words } = (await response.json()) as Found;
+      setFeedback(href ? `Scanned: ${words}` : words);
+      if (href) router.push(href);
+      return href !== null;
+    } catch {
+      setFeedback('The shop’s memory is not answering. Scan it again in a moment.');
+      return false;
+    }
+  };
+  return [feedback, open];
+}
+
+/** Listens for scanned codes on every place, and reads them by the camera where one is asked for; says what was read. */
+export function Scanner() {
+  const [feedback, open] = useOpenCode();
+  const [isCameraOpen, camera] = useDisclosure(false);
+  const hasCamera = useOnceOpened(isCameraOpen);
+  useScannedCode((code) => void open(code));
+  useEffect(() => onCameraAsked(camera.open), [camera.open]);
+  const byCamera = async (code: string) => {
+    if (await open(code)) camera.close();
+  };
+  return (
+    <>
+      {!isCameraOpen && <Feedback>{feedback}</Feedback>}
+      {hasCamera && (
+        <CameraScan
+          opened={isCameraOpen}
+          onClose={camera.close}
+          onCode={(code) => void byCamera(code)}
+          feedback={feedback}
+        />
+      )}
+    </>
+  );
 }
