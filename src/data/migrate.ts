@@ -27,6 +27,7 @@ import * as claimsAsMessages from './migrations/0025-claims-as-messages';
 import * as ownMeasure from './migrations/0026-own-measure';
 import * as food from './migrations/0027-food';
 import * as keptForAVan from './migrations/0028-kept-for-a-van';
+import * as money from './migrations/0029-money';
 
 interface Migration {
   readonly name: string;
@@ -63,6 +64,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0026-own-measure', up: ownMeasure.up },
   { name: '0027-food', up: food.up },
   { name: '0028-kept-for-a-van', up: keptForAVan.up },
+  { name: '0029-money', up: money.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

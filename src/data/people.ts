@@ -56,6 +56,7 @@ export interface PersonInShop {
   readonly timeZone: string;
   readonly demo: boolean;
   readonly promiseConfidence: number;
+  readonly currency: string;
   readonly language: string;
   /** Theirs, or the shop's where they said nothing. */
   readonly units: Units;
@@ -82,6 +83,7 @@ export async function maybePersonInSession(
       timeZone: 's.time_zone',
       demo: 's.demo',
       promiseConfidence: 's.promise_confidence',
+      currency: 's.currency',
       language: 'p.language',
       units: trx.raw('coalesce(p.units, s.units)') as unknown as string,
     });

@@ -18,6 +18,8 @@ export async function maybeSanitiser(trx: Trx): Promise<Sanitiser | undefined> {
     contactMin: 'contact_min',
     cupName: 'cup_name',
     cupMl: 'cup_ml',
+    pricePerL: 'price_per_l',
+    waterPerM3: 'water_per_m3',
   });
   if (!found) return undefined;
   const { cupName, cupMl, ...bottle } = found;
@@ -36,6 +38,8 @@ export async function setSanitiser(trx: Trx, shopId: string, s: Sanitiser): Prom
       contact_min: s.contactMin,
       cup_name: s.cup?.name ?? null,
       cup_ml: s.cup?.ml ?? null,
+      price_per_l: s.pricePerL,
+      water_per_m3: s.waterPerM3,
     })
     .onConflict('shop_id')
     .merge();

@@ -16,6 +16,8 @@ export interface NewShop {
   readonly units?: Units;
   /** English where it is not told. */
   readonly language?: Language;
+  /** ISO 4217; euro where it is not told. */
+  readonly currency?: string;
   readonly people: readonly NewPerson[];
   readonly rooms: readonly (RoomFigures & Pick<RoomRow, 'kind'>)[];
   readonly pails: readonly NewPail[];
@@ -42,6 +44,7 @@ export async function insertShop(trx: Trx, shop: NewShop, at: Date, pailsFrom = 
     demo: shop.demo,
     units: shop.units ?? 'metric',
     language: shop.language ?? 'en',
+    ...(shop.currency === undefined ? {} : { currency: shop.currency }),
     created_at: at,
   });
   const people = await insertPeople(trx, shop_id, shop.people, shop.language);
@@ -63,6 +66,8 @@ export interface ShopDetails {
   readonly units: Units;
   /** What its cards are written in, where nobody chooses another. */
   readonly language: Language;
+  /** The money it counts in, ISO 4217. */
+  readonly currency: string;
 }
 
 const DETAILS = {
@@ -73,6 +78,7 @@ const DETAILS = {
   promiseConfidence: 'promise_confidence',
   units: 'units',
   language: 'language',
+  currency: 'currency',
 };
 
 export async function shopDetails(trx: Trx): Promise<ShopDetails> {
@@ -80,8 +86,15 @@ export async function shopDetails(trx: Trx): Promise<ShopDetails> {
 }
 
 export async function setShopDetails(trx: Trx, shopId: string, details: ShopDetails): Promise<void> {
-  const { name, address, telephone, hours, promiseConfidence, units, language } = details;
-  await trx('shop')
-    .where({ id: shopId })
-    .update({ name, address, telephone, hours, promise_confidence: promiseConfidence, units, language });
+  const { name, address, telephone, hours, promiseConfidence, units, language, currency } = details;
+  await trx('shop').where({ id: shopId }).update({
+    name,
+    address,
+    telephone,
+    hours,
+    promise_confidence: promiseConfidence,
+    units,
+    language,
+    currency,
+  });
 }

@@ -40,6 +40,8 @@ export interface SignedIn {
     readonly timeZone: string;
     readonly demo: boolean;
     readonly promiseConfidence: number;
+    /** The money it counts in, ISO 4217. */
+    readonly currency: string;
   };
 }
 
@@ -112,14 +114,14 @@ async function whoIn(trx: Trx, data: SessionData): Promise<SignedIn | null> {
     speciesOfOwn(trx),
   ]);
   if (!person?.active) return null;
-  const { shopId: id, shopName: name, timeZone, demo, promiseConfidence } = person;
+  const { shopId: id, shopName: name, timeZone, demo, promiseConfidence, currency } = person;
   return {
     personId: person.id,
     name: person.name,
     role: person.role,
     language: tagOf(isLanguage(person.language) ? person.language : 'en', person.units),
     species: registryWith(own),
-    shop: { id, name, timeZone, demo, promiseConfidence },
+    shop: { id, name, timeZone, demo, promiseConfidence, currency },
   };
 }
 

@@ -1,3 +1,4 @@
+import { shopDetails } from '@/data/shops';
 import { maybeCard } from '@/data/arrangements';
 import { manyPails } from '@/data/pails';
 import { manyStays } from '@/data/stays';
@@ -34,6 +35,16 @@ test('a card bears how the shop is reached as it was issued, and keeps it', asyn
   await act('shop/details', { ...details, telephone: 'Skerrow 600' });
   const card = await shop.inside((trx) => maybeCard(trx, cardId));
   expect(card?.card.contact).toBe('Quay 4, Skerrow, Skerrow 214, Mon to Sat 8 to 18');
+});
+
+test('the shop counts in its own money, and a page of before it was asked leaves that as it is', async () => {
+  const details = BODIES['shop/details'](world, 0);
+  const money = async () => (await shop.inside((trx) => shopDetails(trx))).currency;
+  expect(await money()).toBe('EUR');
+  expect(await does('shop/details', { ...details, currency: 'NOK' })).toBe('done');
+  expect(await does('shop/details', details)).toBe('done');
+  expect(await money()).toBe('NOK');
+  expect(await does('shop/details', { ...details, currency: 'shells' })).not.toBe('done');
 });
 
 test('a room that is set anew: what stood in it stood in the old air until now, and stands in the new', async () => {

@@ -262,8 +262,10 @@ test('water that lilies stood in is proved by their own limit: three days of foo
 test('what the shop doses with is weighed once, told with every dose, and refused where it holds nothing', async () => {
   await be('Ilse');
   const cup = { name: 'cap', ml: 12.5 };
-  await act('shop/sanitiser', { ...USUAL_SANITISER, cup });
-  expect(await shop.inside((trx) => sanitiserOf(trx))).toEqual({ ...USUAL_SANITISER, cup });
+  const prices = { pricePerL: 2.35, waterPerM3: 4.1 };
+  await act('shop/sanitiser', { ...USUAL_SANITISER, cup, ...prices });
+  expect(await shop.inside((trx) => sanitiserOf(trx))).toEqual({ ...USUAL_SANITISER, cup, ...prices });
+  expect(await does('shop/sanitiser', { ...USUAL_SANITISER, pricePerL: -1 })).not.toBe('done');
   expect(await does('shop/sanitiser', { ...USUAL_SANITISER, cup: { name: 'cap', ml: 0 } })).not.toBe('done');
   expect(await does('shop/sanitiser', { ...USUAL_SANITISER, cup: { name: ' ', ml: 12 } })).not.toBe('done');
   expect((await shop.inside((trx) => sanitiserOf(trx))).cup).toEqual(cup);

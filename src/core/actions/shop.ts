@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import { LANGUAGES } from '../words/languages';
 import { UNITS } from '../units/measures';
 import { FOODS } from '../water/food';
+import { currencySchema } from '../opening/currency';
 import { ROOM_KINDS } from '../opening/opening';
 import { factorCode, LONGEST_PASSWORD, login, password, personName, pin } from '../people/person-fields';
 import { BY_PASSWORD, defineAction, HOUSE, lock, MANAGER, ROLES } from './contract';
@@ -12,6 +13,9 @@ const aCup = v.optional(
   v.nullable(v.strictObject({ name: someWords(20), ml: measure(0.5, 500, 'mL') })),
   null,
 );
+
+/** In the shop's money; null where it says nothing. */
+const aPrice = v.optional(v.nullable(measure(0, 10_000, 'in money')), null);
 
 const AT_ONCE = 60;
 const aSecret = v.pipe(v.string(), v.maxLength(LONGEST_PASSWORD));
@@ -119,6 +123,8 @@ const thingActions = {
       promiseConfidence: measure(0.5, 0.99, 'of the time'),
       units: v.picklist(UNITS),
       language: v.picklist(LANGUAGES),
+      /** As it stands where it is not told: by a page from before it was asked. */
+      currency: v.optional(currencySchema),
     }),
     result: v.null(),
     roles: MANAGER,
@@ -168,6 +174,8 @@ const thingActions = {
       targetPpm: whole(20, 5000),
       contactMin: whole(1, 120),
       cup: aCup,
+      pricePerL: aPrice,
+      waterPerM3: aPrice,
     }),
     result: v.null(),
     roles: MANAGER,

@@ -25,6 +25,7 @@ test('a shop that says who and what is there is opened; a sign-in name is in sma
 test.each([
   ['no name', { name: '  ' }, 'name'],
   ['clocks of nowhere', { timeZone: 'Sea/Skerrow' }, 'timeZone'],
+  ['shells for money', { currency: 'SHELLS' }, 'currency'],
   ['a short password', { manager: { ...GOOD.manager, password: 'short' } }, 'manager.password'],
   ['a PIN of three', { hands: [{ name: 'Odd', pin: '135' }] }, 'hands.0.pin'],
   ['two of one name', { hands: [{ name: ' maren', pin: '1357' }] }, 'hands'],

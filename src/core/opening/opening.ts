@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { LANGUAGES } from '../words/languages';
 import { UNITS } from '../units/measures';
+import { currencySchema, USUAL_CURRENCY } from './currency';
 import { nextPailNames } from './pail-names';
 import { login, password, personName, pin, words } from '../people/person-fields';
 
@@ -47,6 +48,7 @@ export const openingSchema = v.pipe(
     name: words(80, 'What is it called?'),
     language: v.picklist(LANGUAGES, 'No such language.'),
     units: v.picklist(UNITS, 'Metric or US units.'),
+    currency: v.optional(currencySchema, USUAL_CURRENCY),
     timeZone: v.pipe(v.string(), v.check(isZone, 'No clocks are known by that name.')),
     manager: v.strictObject({
       name: personName('Who manages it?'),

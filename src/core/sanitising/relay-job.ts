@@ -1,10 +1,10 @@
 import type { Demand } from './contact';
-import { planRelay, type RelayMode } from './relay';
+import { planRelay, type RelayInShort, type RelayMode } from './relay';
 import type { RelayWays } from './relay-pass';
 import { stockMl } from './dilution';
 import type { Dirt } from './figures';
 import { strengthNow } from './dilution';
-import { monthsOld, type Sanitiser } from './sanitiser';
+import { monthsOld, pricesOf, type Sanitiser } from './sanitiser';
 
 /** No pass begins below it, whatever the target: it would not count as contact. */
 const FLOOR_PPM = 100;
@@ -31,6 +31,14 @@ export interface JobWays extends Omit<RelayWays, 'demand'> {
   readonly litresOf: Readonly<Record<string, number>>;
 }
 
+/** What another way of washing the same pails takes. */
+export interface Compared {
+  readonly minutes: number;
+  readonly litres: number;
+  readonly stockMl: number;
+  readonly cost?: number | null;
+}
+
 /** A relay as it is run: which pails when, and what goes in. */
 export interface RelayJob {
   readonly mode: RelayMode;
@@ -40,8 +48,12 @@ export interface RelayJob {
   readonly scrubMinutes: number;
   readonly litres: number;
   readonly stockMl: number;
+  /** In the shop's money; null where no prices were told, nothing on a relay of earlier days. */
+  readonly cost?: number | null;
   /** The same with all filled at once, for comparison. */
-  readonly allAtOnce: { readonly minutes: number; readonly litres: number; readonly stockMl: number };
+  readonly allAtOnce: Compared;
+  /** The same with a fresh batch for each pass. */
+  readonly freshEachPass?: Compared;
   readonly isSanitised: boolean;
   readonly ways?: JobWays;
 }
@@ -61,6 +73,18 @@ export interface RelayAsked {
   readonly demand?: Demand;
 }
 
+const comparedOf = ({
+  minutes,
+  litres,
+  stockMl,
+  cost,
+}: Pick<RelayInShort, 'minutes' | 'litres' | 'stockMl' | 'cost'>) => ({
+  minutes,
+  litres,
+  stockMl,
+  cost,
+});
+
 /** The relay of a shop's own pails, with what it sanitises with. @param asked at least one pail */
 export function relayJob(asked: RelayAsked): RelayJob {
   const { pails, dirt, people, taps, mode, sanitiser, today, demand } = asked;
@@ -72,7 +96,7 @@ export function relayJob(asked: RelayAsked): RelayJob {
     floorPpm: Math.min(FLOOR_PPM, targetPpm),
   };
   const dirty = pails.map(({ litres }) => ({ litres, dirt, isScrubbed: true }));
-  const plan = planRelay(dirty, { ...ways, ...(demand ? { demand } : {}) }, mode);
+  const plan = planRelay(dirty, { ...ways, ...(demand ? { demand } : {}) }, mode, pricesOf(sanitiser));
   const all = plan.alternatives.at(-1) ?? plan;
   const first = stockMl(plan.litres, targetPpm, percent);
   return {
@@ -92,7 +116,9 @@ export function relayJob(asked: RelayAsked): RelayJob {
     scrubMinutes: plan.scrubMinutes,
     litres: plan.litres,
     stockMl: plan.stockMl,
-    allAtOnce: { minutes: all.minutes, litres: all.litres, stockMl: all.stockMl },
+    cost: plan.cost,
+    allAtOnce: comparedOf(all),
+    freshEachPass: comparedOf(plan.freshEachPass),
     isSanitised: plan.isSanitised,
     ways: { ...ways, dirt, litresOf: Object.fromEntries(pails.map(({ id, litres }) => [id, litres])) },
   };

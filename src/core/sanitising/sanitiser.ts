@@ -1,6 +1,7 @@
 import { daysBetween } from '../calendar/dates';
 import type { Cup } from './cup';
 import { dilution, type Dilution } from './dilution';
+import type { Prices } from './relay';
 import type { WashDose } from './proof';
 
 /** What a shop sanitises with; its label and local rules win over these figures. */
@@ -15,6 +16,10 @@ export interface Sanitiser {
   readonly contactMin: number;
   /** What it is dosed with, where the shop weighed that once. */
   readonly cup: Cup | null;
+  /** What a litre of it costs, in the shop's money; null where that was not told. */
+  readonly pricePerL: number | null;
+  /** The same for a cubic metre of water. */
+  readonly waterPerM3: number | null;
 }
 
 /** Until a shop says otherwise: thick household bleach, as it is sold (estimates). */
@@ -26,7 +31,13 @@ export const USUAL_SANITISER: Sanitiser = {
   targetPpm: 200,
   contactMin: 10,
   cup: null,
+  pricePerL: null,
+  waterPerM3: null,
 };
+
+/** What a relay costs by; null where the product's price was not told. Water that bears no price costs none. */
+export const pricesOf = ({ pricePerL, waterPerM3 }: Sanitiser): Prices | null =>
+  pricePerL === null ? null : { productPerL: pricePerL, waterPerL: (waterPerM3 ?? 0) / 1000 };
 
 const DAYS_A_MONTH = 30.44;
 

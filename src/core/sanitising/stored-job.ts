@@ -20,6 +20,8 @@ const ways = v.object({
   dirt: v.picklist(DIRT),
   litresOf: v.record(v.string(), n),
 });
+const cost = v.exactOptional(v.nullable(n));
+const compared = v.object({ minutes: n, litres: n, stockMl: n, cost });
 const job = v.object({
   mode: v.picklist(RELAY_MODES),
   product: v.string(),
@@ -28,7 +30,9 @@ const job = v.object({
   scrubMinutes: n,
   litres: n,
   stockMl: n,
-  allAtOnce: v.object({ minutes: n, litres: n, stockMl: n }),
+  cost,
+  allAtOnce: compared,
+  freshEachPass: v.exactOptional(compared),
   isSanitised: v.boolean(),
   ways: v.exactOptional(ways),
 }) satisfies v.GenericSchema<unknown, RelayJob>;

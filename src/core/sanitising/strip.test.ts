@@ -87,6 +87,18 @@ test('whatever a strip reads: no later pass begins under the floor, none is stro
   );
 });
 
+test('what a relay costs is its product and its water, beside filling all and a fresh batch each; nothing without a price', () => {
+  const priced = { ...USUAL_SANITISER, pricePerL: 2.5, waterPerM3: 4 };
+  const job = relayJob(asked({ sanitiser: priced }));
+  for (const { cost, stockMl, litres } of [job, job.allAtOnce, job.freshEachPass ?? job])
+    expect(cost).toBeCloseTo((stockMl / 1000) * 2.5 + (litres / 1000) * 4, 9);
+  expect(job.cost ?? NaN).toBeLessThan(job.allAtOnce.cost ?? NaN);
+  // Six pails of 10 L, each filled: 60 L in all, whichever way they are filled.
+  expect([job.allAtOnce.litres, job.freshEachPass?.litres]).toEqual([60, 60]);
+  const unpriced = relayJob(asked());
+  expect([unpriced.cost, unpriced.allAtOnce.cost, unpriced.freshEachPass?.cost]).toEqual([null, null, null]);
+});
+
 test('a relay that is kept while it runs is read back as it was, before and after a strip', () => {
   fc.assert(
     fc.property(

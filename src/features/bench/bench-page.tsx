@@ -108,7 +108,7 @@ export async function BenchPage({ search }: { search: Record<string, string | st
         plan={floor.plan}
         madeAt={floor.planMadeAt?.getTime() ?? null}
         at={at.getTime()}
-        currency={floor.lots.find((l) => l.lot.currency)?.lot.currency ?? null}
+        currency={floor.lots.find((l) => l.lot.currency)?.lot.currency ?? me.shop.currency}
         timeZone={me.shop.timeZone}
         people={people.map((p) => ({
           id: p.id,

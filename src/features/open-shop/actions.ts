@@ -39,7 +39,7 @@ async function hashed({ manager, hands }: Opening): Promise<NewShop['people']> {
 }
 
 async function opened(opening: Opening): Promise<OpenState | null> {
-  const { name, timeZone, language, units, rooms, pails } = opening;
+  const { name, timeZone, language, units, currency, rooms, pails } = opening;
   const shops = await manyShopNames(database());
   if (shops.filter((s) => !s.demo).length >= mostShops())
     return {
@@ -57,7 +57,7 @@ async function opened(opening: Opening): Promise<OpenState | null> {
     name,
     shops.map((s) => s.slug),
   );
-  const shop = { id, slug, name, timeZone, language, units, demo: false, people };
+  const shop = { id, slug, name, timeZone, language, units, currency, demo: false, people };
   const things = { rooms: roomsToMake(rooms), pails: pailsToMake(pails) };
   const [address, device, at] = [await askedFrom(), await deviceAsking(), now()];
   await inShop(database(), id, async (trx) => {

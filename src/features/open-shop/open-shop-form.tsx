@@ -17,7 +17,7 @@ const PARTS = [
   {
     title: 'The shop',
     why: 'Its name stands on every card; its clock says when water is due.',
-    fields: ['name', 'language', 'units', 'timeZone'],
+    fields: ['name', 'language', 'units', 'currency', 'timeZone'],
     Part: ShopPart,
   },
   {

@@ -1,4 +1,5 @@
 import type { UseFormReturnType } from '@mantine/form';
+import { USUAL_CURRENCY } from '@/core/opening/currency';
 import type { Opening } from '@/core/opening/opening';
 
 export type OpeningForm = UseFormReturnType<Opening>;
@@ -8,6 +9,7 @@ export const EMPTY_OPENING: Opening = {
   name: '',
   language: 'en',
   units: 'metric',
+  currency: USUAL_CURRENCY,
   timeZone: '',
   manager: { name: '', login: '', password: '' },
   hands: [{ name: '', pin: '' }],

@@ -1,5 +1,6 @@
 'use client';
 import { Button, Checkbox, Group, NativeSelect, NumberInput, PasswordInput, TextInput } from '@mantine/core';
+import { currencies } from '@/core/opening/currency';
 import { ROOM_KINDS, USUAL_ROOMS } from '@/core/opening/opening';
 import { fromTypedMeasure, measured, MEASURES, typedMeasure, type Measure } from '@/core/units/measures';
 import { LANGUAGE_CHOICES } from '@/core/words/languages';
@@ -33,6 +34,13 @@ export function ShopPart({ form, zone }: Props) {
         {...form.getInputProps('language')}
       />
       <NativeSelect label="Measures" size="lg" data={UNIT_CHOICES} {...form.getInputProps('units')} />
+      <NativeSelect
+        label="Its money"
+        description="What it counts prices, claims and its water in"
+        size="lg"
+        data={isHere ? [...currencies()] : [form.values.currency]}
+        {...form.getInputProps('currency')}
+      />
       <NativeSelect
         label="Its clock"
         size="lg"

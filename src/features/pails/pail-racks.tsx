@@ -56,6 +56,8 @@ interface Props {
   /** The relay that is being run. */
   readonly relay: { readonly id: string; readonly job: RelayJob } | null;
   readonly sanitiser: Sanitiser;
+  /** The shop's money, ISO 4217. */
+  readonly currency: string;
   readonly foods: Foods;
   readonly learnt: Readonly<Record<Dirt, LearntDemand>>;
   /** ISO date in the shop's zone. */
@@ -67,8 +69,23 @@ interface Props {
 /** From so many on it pays to wash them together. */
 const TOGETHER_FROM = 3;
 
+/** What of pails lies elsewhere. */
+const Further = () => (
+  <p>
+    <Link className={css.labels} href="/labels?pails">
+      Labels for the pails
+    </Link>{' '}
+    <Link className={css.labels} href="/desk/proof">
+      Proof for an inspector
+    </Link>{' '}
+    <Link className={css.labels} href="/pails/cost">
+      What water cost
+    </Link>
+  </p>
+);
+
 /** The racks drawn as they stand; a tap on a pail says what to do with it. */
-export function PailRacks({ told, chosenId, relay, sanitiser, foods, learnt, today, van }: Props) {
+export function PailRacks({ told, chosenId, relay, sanitiser, currency, foods, learnt, today, van }: Props) {
   const pails = useTold(told);
   const [chosen, setChosen] = useState<string | null>(chosenId);
   const inHand =
@@ -113,22 +130,18 @@ export function PailRacks({ told, chosenId, relay, sanitiser, foods, learnt, tod
                 ))}
               </div>
               {rack === RACKS[0] && !relay && toWash.length >= TOGETHER_FROM && (
-                <RelayPanel dirty={toWash} sanitiser={sanitiser} learnt={learnt} today={today} />
+                <RelayPanel
+                  dirty={toWash}
+                  sanitiser={sanitiser}
+                  currency={currency}
+                  learnt={learnt}
+                  today={today}
+                />
               )}
             </section>
           );
         })}
-        <p>
-          <Link className={css.labels} href="/labels?pails">
-            Labels for the pails
-          </Link>{' '}
-          <Link className={css.labels} href="/desk/proof">
-            Proof for an inspector
-          </Link>{' '}
-          <Link className={css.labels} href="/pails/cost">
-            What water cost
-          </Link>
-        </p>
+        <Further />
       </div>
       {inHand && (
         <PailInHand

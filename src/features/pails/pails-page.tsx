@@ -107,7 +107,7 @@ function viewOf(pail: PailRow, around: Around): PailView {
 
 /** Which pails are clean, what to wash, what is in them, how old the water is. */
 export async function PailsPage({ search }: { search: Record<string, string | string[] | undefined> }) {
-  const { views, relay, sanitiser, foods, learnt, today, van, language } = await inMyShop(
+  const { views, relay, sanitiser, foods, learnt, today, van, language, currency } = await inMyShop(
     async (trx, me, at) => {
       const today = inZone(at, me.shop.timeZone).date;
       const [pails, lots, rooms, looks, { limits }, sanitiser, relay, strips, foods, expected] =
@@ -142,6 +142,7 @@ export async function PailsPage({ search }: { search: Record<string, string | st
         sanitiser,
         foods,
         language: me.language,
+        currency: me.shop.currency,
         learnt: learntDemand(strips),
         today,
         van: nextVan(expected, pails, me.species, today, localeOf(me.language)),
@@ -159,6 +160,7 @@ export async function PailsPage({ search }: { search: Record<string, string | st
         chosenId={asked}
         relay={relay}
         sanitiser={sanitiser}
+        currency={currency}
         foods={foods}
         learnt={learnt}
         today={today}

@@ -4,7 +4,8 @@ import { useDisclosure } from '@mantine/hooks';
 import { useState } from 'react';
 import { withCups, type Cup } from '@/core/sanitising/cup';
 import { DIRT, type Dirt } from '@/core/sanitising/figures';
-import { relayJob } from '@/core/sanitising/relay-job';
+import { moneyWords } from '@/core/opening/currency';
+import { relayJob, type Compared } from '@/core/sanitising/relay-job';
 import type { RelayMode } from '@/core/sanitising/relay';
 import type { Sanitiser } from '@/core/sanitising/sanitiser';
 import { demandOf, type LearntDemand } from '@/core/sanitising/strip';
@@ -36,6 +37,7 @@ interface Props {
   /** Pails that are to be washed. */
   readonly dirty: readonly PailView[];
   readonly sanitiser: Sanitiser;
+  readonly currency: string;
   /** What this shop's pails take up of the chlorine. */
   readonly learnt: Readonly<Record<Dirt, LearntDemand>>;
   /** ISO date in the shop's zone. */
@@ -48,15 +50,21 @@ function Takes({
   mode,
   learnt,
   cup,
+  currency,
 }: {
   job: ReturnType<typeof relayJob>;
   mode: RelayMode;
   learnt: LearntDemand;
   cup: Cup | null;
+  currency: string;
 }) {
   const { told } = useMeasures();
   const dose = (ml: number): string => (ml < 1000 ? told('ml', Math.round(ml)) : told('litres', ml / 1000));
-  const { allAtOnce: all } = job;
+  const { allAtOnce: all, freshEachPass: fresh } = job;
+  const costs = (cost: number | null | undefined): string =>
+    typeof cost === 'number' ? `, ${moneyWords(cost, currency)}` : '';
+  const takes = (of: Compared): string =>
+    `${dose(of.stockMl)}, ${told('litres', Math.round(of.litres))}${costs(of.cost)}, ${span(of.minutes)}`;
   return (
     <>
       <p>
@@ -67,13 +75,12 @@ function Takes({
       </p>
       <p>
         {withCups(dose(job.stockMl), job.stockMl, cup)} of {job.product} in{' '}
-        {told('litres', Math.round(job.litres))}, {span(job.minutes)} after {span(job.scrubMinutes)} of
-        scrubbing.
+        {told('litres', Math.round(job.litres))}
+        {costs(job.cost)}, {span(job.minutes)} after {span(job.scrubMinutes)} of scrubbing.
       </p>
       {mode === 'relay' && job.litres < all.litres && (
         <p className="soft">
-          All filled at once: {dose(all.stockMl)}, {told('litres', Math.round(all.litres))},{' '}
-          {span(all.minutes)}.
+          All filled at once: {takes(all)}.{fresh && <> A fresh batch for each pass: {takes(fresh)}.</>}
         </p>
       )}
       {learnt.readings > 0 && (
@@ -88,7 +95,7 @@ function Takes({
 }
 
 /** Washes many pails with one solution: how many to start at once, what it takes, and what it saves. */
-export function RelayPanel({ dirty, sanitiser, learnt, today }: Props) {
+export function RelayPanel({ dirty, sanitiser, currency, learnt, today }: Props) {
   const { act } = useActions();
   const [isOpen, { toggle }] = useDisclosure(false);
   const [count, setCount] = useState(dirty.length);
@@ -145,7 +152,7 @@ export function RelayPanel({ dirty, sanitiser, learnt, today }: Props) {
             </Group>
           </Group>
           <Choices label="How" value={mode} onChange={setMode} options={MODES} />
-          <Takes job={job} mode={mode} learnt={learnt[dirt]} cup={sanitiser.cup} />
+          <Takes job={job} mode={mode} learnt={learnt[dirt]} cup={sanitiser.cup} currency={currency} />
           <ReadyBy minutes={job.scrubMinutes + job.minutes} />
           {!job.isSanitised && (
             <Feedback isAlert>

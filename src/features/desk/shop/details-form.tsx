@@ -3,12 +3,14 @@ import { Button, NativeSelect, SimpleGrid, Textarea, TextInput } from '@mantine/
 import { useState } from 'react';
 import * as v from 'valibot';
 import { typedNumber } from '@/core/numbers/read-number';
+import { currencies } from '@/core/opening/currency';
 import { LANGUAGE_CHOICES, LANGUAGES, type Language } from '@/core/words/languages';
 import type { Units } from '@/core/units/measures';
 import type { ShopDetails } from '@/data/shops';
 import { aNumber, someText, useShopForm } from '@/shell/form';
 import { UNIT_CHOICES } from '@/shell/reader';
 import { Feedback } from '@/shell/feedback';
+import { useHydrated } from '@/shell/use-hydrated';
 import { useDone } from '../use-done';
 
 const upTo = (most: number) =>
@@ -31,11 +33,13 @@ interface Props {
 
 /** What the shop is to those outside it, and how sure its promises are. */
 export function DetailsForm({ details, mayChange }: Props) {
-  const { promiseConfidence, units, language, ...words } = details;
+  const { promiseConfidence, units, language, currency, ...words } = details;
   const { problem, done } = useDone();
   const [isSaved, setSaved] = useState(false);
   const [toldIn, setToldIn] = useState<Units>(units);
   const [writtenIn, setWrittenIn] = useState<Language>(language);
+  const [countsIn, setCountsIn] = useState(currency);
+  const isHere = useHydrated();
   const form = useShopForm(SCHEMA, { ...words, percent: String(Math.round(promiseConfidence * 100)) });
   const save = async ({ percent, ...typed }: typeof form.values) =>
     setSaved(
@@ -43,6 +47,7 @@ export function DetailsForm({ details, mayChange }: Props) {
         ...typed,
         units: toldIn,
         language: writtenIn,
+        currency: countsIn,
         promiseConfidence: typedNumber(percent) / 100,
       })) !== null,
     );
@@ -77,6 +82,13 @@ export function DetailsForm({ details, mayChange }: Props) {
           data={UNIT_CHOICES}
           value={toldIn}
           onChange={({ currentTarget: { value } }) => setToldIn(value === 'us' ? 'us' : 'metric')}
+          {...field}
+        />
+        <NativeSelect
+          label="Money is counted in"
+          data={isHere ? [...currencies()] : [countsIn]}
+          value={countsIn}
+          onChange={({ currentTarget: { value } }) => setCountsIn(value)}
           {...field}
         />
       </SimpleGrid>

@@ -48,8 +48,9 @@ const airOf = ({ name, tempC, humidityPct, litHours }: Omit<RoomRow, 'id' | 'kin
 export const shopHandlers: Handlers<keyof typeof shopActions> = {
   ...peopleHandlers,
   'shop/details': {
-    work: async ({ trx, action }, details) => {
+    work: async ({ trx, action }, { currency, ...told }) => {
       const was = await shopDetails(trx);
+      const details = { ...told, currency: currency ?? was.currency };
       await setShopDetails(trx, action.shopId, details);
       await writeEntry(trx, action, {
         kind: 'shop',
@@ -105,7 +106,7 @@ export const shopHandlers: Handlers<keyof typeof shopActions> = {
   },
   'shop/sanitiser': {
     work: async ({ trx, action }, sanitiser) => {
-      const { madeOn, cup, ...was } = await sanitiserOf(trx);
+      const { madeOn, cup, pricePerL, waterPerM3, ...was } = await sanitiserOf(trx);
       await setSanitiser(trx, action.shopId, sanitiser);
       const { name, percent, targetPpm: ppm, contactMin: minutes } = sanitiser;
       await writeEntry(trx, action, {
@@ -114,7 +115,13 @@ export const shopHandlers: Handlers<keyof typeof shopActions> = {
         subjectId: action.shopId,
         says: m('record.sanitiser', { name, percent, ppm, minutes }),
         detail: {
-          was: { ...was, madeOn: madeOn ?? '', cup: cup === null ? '' : `${cup.name}, ${cup.ml} mL` },
+          was: {
+            ...was,
+            madeOn: madeOn ?? '',
+            cup: cup === null ? '' : `${cup.name}, ${cup.ml} mL`,
+            pricePerL: pricePerL ?? '',
+            waterPerM3: waterPerM3 ?? '',
+          },
         },
       });
       return null;

@@ -1,5 +1,6 @@
 'use client';
 import { Button, Group, SimpleGrid, TextInput } from '@mantine/core';
+import type { UseFormReturnType } from '@mantine/form';
 import { useState } from 'react';
 import * as v from 'valibot';
 import { typedNumber } from '@/core/numbers/read-number';
@@ -12,6 +13,10 @@ import { Feedback } from '@/shell/feedback';
 import { useDone } from '../use-done';
 import { between, lackOfCup, measureBetween, readMeasure } from './between';
 
+const isPrice = (text: string): boolean =>
+  text.trim() === '' || (typedNumber(text) >= 0 && typedNumber(text) <= 10_000);
+const aPrice = v.pipe(v.string(), v.check(isPrice, 'A price, or nothing.'));
+const priceOf = (text: string): number | null => (text.trim() === '' ? null : typedNumber(text));
 const holds = (ml: number): boolean => ml >= 0.5 && ml <= 500;
 
 const schemaIn = (units: Units) =>
@@ -26,6 +31,8 @@ const schemaIn = (units: Units) =>
       v.string(),
       v.check((text) => text.trim() === '' || holds(typedNumber(text)), 'From 0.5 to 500 mL.'),
     ),
+    pricePerL: aPrice,
+    waterPerM3: aPrice,
   });
 
 type Typed = v.InferOutput<ReturnType<typeof schemaIn>>;
@@ -37,15 +44,47 @@ const bodyOf = (typed: Typed, units: Units) => ({
   targetPpm: Math.round(typedNumber(typed.targetPpm)),
   contactMin: Math.round(typedNumber(typed.contactMin)),
   cup: typed.cupName === '' ? null : { name: typed.cupName, ml: typedNumber(typed.cupMl) },
+  pricePerL: priceOf(typed.pricePerL),
+  waterPerM3: priceOf(typed.waterPerM3),
 });
 
 interface Props {
   readonly sanitiser: Sanitiser;
+  /** The shop's money. */
+  readonly currency: string;
   readonly mayChange: boolean;
 }
 
+interface PriceProps {
+  readonly form: Pick<UseFormReturnType<Typed>, 'getInputProps'>;
+  readonly currency: string;
+  readonly disabled: boolean;
+}
+
+/** What washing costs; asked for nowhere else. */
+function PriceInputs({ form, currency, disabled }: PriceProps) {
+  return (
+    <>
+      <TextInput
+        label={`A litre of it costs, ${currency}`}
+        placeholder="not told"
+        inputMode="decimal"
+        disabled={disabled}
+        {...form.getInputProps('pricePerL')}
+      />
+      <TextInput
+        label={`Water, a cubic metre, ${currency}`}
+        placeholder="not told"
+        inputMode="decimal"
+        disabled={disabled}
+        {...form.getInputProps('waterPerM3')}
+      />
+    </>
+  );
+}
+
 /** The bottle the shop sanitises from, and what its label wants. */
-export function SanitiserForm({ sanitiser, mayChange }: Props) {
+export function SanitiserForm({ sanitiser, currency, mayChange }: Props) {
   const { problem, done } = useDone();
   const { units, unit } = useMeasures();
   const [isSaved, setSaved] = useState(false);
@@ -58,6 +97,8 @@ export function SanitiserForm({ sanitiser, mayChange }: Props) {
     contactMin: String(sanitiser.contactMin),
     cupName: sanitiser.cup?.name ?? '',
     cupMl: sanitiser.cup === null ? '' : String(sanitiser.cup.ml),
+    pricePerL: String(sanitiser.pricePerL ?? ''),
+    waterPerM3: String(sanitiser.waterPerM3 ?? ''),
   });
   const save = async (typed: typeof form.values) => {
     const lacks = lackOfCup(typed.cupName, typed.cupMl);
@@ -106,6 +147,7 @@ export function SanitiserForm({ sanitiser, mayChange }: Props) {
           {...form.getInputProps('cupName')}
         />
         <TextInput label="It holds, mL" inputMode="decimal" {...field} {...form.getInputProps('cupMl')} />
+        <PriceInputs form={form} currency={currency} disabled={!mayChange} />
       </SimpleGrid>
       {mayChange && (
         <Group mt="1rem">

@@ -46,7 +46,7 @@ export async function ShopPage() {
       <p className="soft">
         Doses are worked out from it, for the bottle as old as it is. Its label and local rules come first.
       </p>
-      <SanitiserForm sanitiser={sanitiser} mayChange={mayChange} />
+      <SanitiserForm sanitiser={sanitiser} currency={details.currency} mayChange={mayChange} />
       <h2>What flowers are fed with</h2>
       <p className="soft">
         By the label: how much goes into a pail is told wherever one is filled, in sachets or in a scoop that

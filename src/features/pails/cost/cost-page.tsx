@@ -1,3 +1,4 @@
+import { moneyWords } from '@/core/opening/currency';
 import { Group, SimpleGrid, Stack, Table, TableTbody, TableTd, TableTr } from '@mantine/core';
 import type { ReactNode } from 'react';
 import { waterLosses, type Loss, type LossOf, type WaterLosses } from '@/core/hygiene/water-losses';
@@ -101,9 +102,8 @@ export async function CostPage() {
     at,
   }));
   const losses = waterLosses(await stemsAsStood(read, me), at.getTime(), COST_WEEKS);
-  const currency = read.portions.find((p) => p.currency !== null)?.currency ?? null;
-  const money: Money = (loss) =>
-    currency === null || loss.money < 0.005 ? '' : `${loss.money.toFixed(2)}\u00a0${currency}`;
+  const currency = read.portions.find((p) => p.currency !== null)?.currency ?? me.shop.currency;
+  const money: Money = (loss) => (loss.money < 0.005 ? '' : moneyWords(loss.money, currency));
   const idOf = new Map(pails.map((p) => [p.name, p.id]));
   return (
     <Stack component="section" gap="1.25rem">
