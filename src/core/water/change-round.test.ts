@@ -1,8 +1,17 @@
 import fc from 'fast-check';
-import { changeRound, type DuePail, type ReadyPail } from './change-round';
+import { changeRound, foodForRound, type DuePail, type ReadyPail } from './change-round';
 
 const due = (name: string, more: Partial<DuePail> = {}): DuePail => ({
-  ...{ id: `due ${name}`, name, room: 'Bench', sizeL: 12, litres: 4, stems: 20, dueInHours: 3 },
+  ...{
+    id: `due ${name}`,
+    name,
+    room: 'Bench',
+    sizeL: 12,
+    litres: 4,
+    solution: 'flower-food',
+    stems: 20,
+    dueInHours: 3,
+  },
   ...more,
 });
 const ready = (name: string, sizeL = 12): ReadyPail => ({ id: `ready ${name}`, name, sizeL });
@@ -32,6 +41,26 @@ test('what is without stems is tipped out and takes no pail; litres, minutes and
   const pails = [due('1', { stems: 0 }), due('2'), due('3', { dueInHours: 0 })];
   expect(changeRound(pails, [ready('a')])).toMatchObject({ litres: 4, short: 1, minutes: (90 + 20) / 60 });
   expect(said(pails, [ready('a')])).toEqual(['3 a', '1 -', '2 -']);
+});
+
+test('food for the round: of pails that are changed alone, a sachet parted for none of them', () => {
+  const sachets = { name: 'Sachets', aLitre: 10, unit: 'g', sachetL: 1, cup: null } as const;
+  const pails = [
+    due('1', { litres: 2.4 }),
+    due('2', { litres: 1.4 }),
+    due('3', { stems: 0 }),
+    due('4', { solution: 'plain' }),
+    due('5', { solution: 'bulb-food', litres: 3, dueInHours: 20 }),
+  ];
+  const round = changeRound(pails, [ready('a'), ready('b'), ready('c'), ready('d')]);
+  const loose = { name: 'Loose', aLitre: 5, unit: 'mL', sachetL: null, cup: { name: 'cap', ml: 5 } } as const;
+  const food = foodForRound(round, { 'flower-food': sachets, 'bulb-food': loose });
+  // 2.4 L takes two sachets and 1.4 L one: three, where 3.8 L in one would have taken four.
+  expect(food.map((f) => [f.product, f.sachets?.n ?? f.amount])).toEqual([
+    ['Sachets', 3],
+    ['Loose', 15],
+  ]);
+  expect(foodForRound(changeRound(pails, []), { 'flower-food': sachets })).toEqual([]);
 });
 
 test('whatever is due and ready: each clean pail is taken once, holds what goes in, and none lies idle that would', () => {

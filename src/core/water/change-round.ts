@@ -1,3 +1,6 @@
+import { foodDose, foodInAll, type FoodDose, type Foods } from './food';
+import type { SolutionKey } from './solutions';
+
 /** A pail whose water is due. */
 export interface DuePail {
   readonly id: string;
@@ -6,6 +9,8 @@ export interface DuePail {
   readonly room: string;
   readonly sizeL: number;
   readonly litres: number;
+  /** What it stands in, and is turned over into. */
+  readonly solution: SolutionKey;
   /** Stems in it; without any it is only tipped out. */
   readonly stems: number;
   readonly dueInHours: number;
@@ -34,6 +39,10 @@ export interface ChangeRound {
   /** Pails with stems in them for which none stands clean. */
   readonly short: number;
 }
+
+/** What of the shop's food is taken along for the whole round. */
+export const foodForRound = ({ stops }: ChangeRound, foods: Foods): FoodDose[] =>
+  foodInAll(stops.flatMap(({ pail, into }) => (into && foodDose(pail.solution, pail.litres, foods)) ?? []));
 
 /** A change with stems in it, and a pail that is only tipped out, seconds (estimates). */
 const CHANGE_S = 90;

@@ -64,6 +64,21 @@ export function foodDose(solution: SolutionKey, litres: number, foods: Foods): F
   };
 }
 
+/** Doses of many pails as what is taken along for all of them, each product once, in the order they come. */
+export function foodInAll(doses: readonly FoodDose[]): FoodDose[] {
+  const byProduct = new Map<string, FoodDose>();
+  for (const dose of doses) {
+    const key = `${dose.product} ${dose.unit} ${dose.sachets === null}`;
+    const so = byProduct.get(key);
+    const sachets = dose.sachets && {
+      n: dose.sachets.n + (so?.sachets?.n ?? 0),
+      fillsL: dose.sachets.fillsL + (so?.sachets?.fillsL ?? 0),
+    };
+    byProduct.set(key, { ...dose, amount: dose.amount + (so?.amount ?? 0), inMeasure: null, sachets });
+  }
+  return [...byProduct.values()];
+}
+
 /** From so far off its sachets' litres a pail is filled to theirs: half a dose is worse than it sounds. */
 const NEAR_SHARE = 0.1;
 

@@ -2,6 +2,8 @@
 import { Button, Group, Kbd } from '@mantine/core';
 import { HOUR_MS } from '@/core/calendar/spans';
 import { LOOKS } from '@/core/water/count-filter';
+import type { Foods } from '@/core/water/food';
+import { FoodLine } from '@/shell/food-line';
 import { useShopNow } from '@/shell/clock';
 import { useMeasures } from '@/shell/reader';
 import { Feedback } from '@/shell/feedback';
@@ -26,6 +28,7 @@ interface Props {
   readonly water: WaterView;
   /** Pails that stand clean. */
   readonly clean: readonly PailView[];
+  readonly foods: Foods;
   readonly doIt: DoIt;
 }
 
@@ -51,7 +54,7 @@ function LookAtIt({ pail, doIt }: Pick<Props, 'pail' | 'doIt'>) {
 }
 
 /** A pail with water in it: how that stands, when it is due and why, and what may be done. */
-export function FilledPail({ pail, water, clean, doIt }: Props) {
+export function FilledPail({ pail, water, clean, foods, doIt }: Props) {
   const now = useShopNow();
   const { told } = useMeasures();
   const nowHour = now === null || pail.filledAt === null ? 0 : (now - pail.filledAt) / HOUR_MS;
@@ -88,6 +91,7 @@ export function FilledPail({ pail, water, clean, doIt }: Props) {
       ) : (
         <div>
           <p className="soft">Turn over into fresh water, pail:</p>
+          {pail.solutionKey && <FoodLine solution={pail.solutionKey} litres={pail.litres} foods={foods} />}
           <Group gap="0.5rem">
             {clean.slice(0, 6).map((to) => (
               <Button

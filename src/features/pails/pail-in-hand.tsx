@@ -51,7 +51,7 @@ export function PailInHand({ pail, clean, sanitiser, foods, today }: Props) {
         .
       </p>
       <WashStep pail={pail} sanitiser={sanitiser} today={today} doIt={doIt} />
-      {pail.water && <FilledPail pail={pail} water={pail.water} clean={clean} doIt={doIt} />}
+      {pail.water && <FilledPail pail={pail} water={pail.water} clean={clean} foods={foods} doIt={doIt} />}
       {pail.state === 'sanitised' && <FillForm pail={pail} foods={foods} doIt={doIt} />}
       {(pail.state === 'dirty' || pail.state === 'scrubbed') && (
         <details>

@@ -100,7 +100,7 @@ export function PailRacks({ told, chosenId, relay, sanitiser, currency, foods, l
       <div>
         <VisuallyHidden component="h1">Pails</VisuallyHidden>
         {relay && <RelayInHand relay={relay} pails={pails} cup={sanitiser.cup} />}
-        <RoundPanel pails={pails} />
+        <RoundPanel pails={pails} foods={foods} />
         {van && <VanPanel van={van} pails={pails} />}
         {RACKS.map((rack) => {
           const on = pails.filter(rack.holds);

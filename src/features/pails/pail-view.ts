@@ -1,5 +1,6 @@
 import type { Look } from '@/core/water/count-filter';
 import type { PailWater } from '@/core/water/pail-water';
+import type { SolutionKey } from '@/core/water/solutions';
 import type { PailRow } from '@/data/pails';
 
 /** A point of a line over time: hours since the fill, and the count's p10, p50 and p90, log10 CFU/mL. */
@@ -25,6 +26,8 @@ export interface PailView {
   /** What the last look said of it; null where nobody looked. */
   readonly looked: Look | null;
   readonly solution: string | null;
+  /** The same by its key, for what goes into it anew. */
+  readonly solutionKey: SolutionKey | null;
   readonly tempC: number | null;
   readonly filledAt: number | null;
   readonly sanitisedAt: number | null;

@@ -96,6 +96,7 @@ function viewOf(pail: PailRow, around: Around): PailView {
     water: water && waterView(water),
     looked: looksAt(around.looks, pail.fillId).at(-1)?.kind ?? null,
     solution: pail.solution ? say(solutionWords(pail.solution), around.language) : null,
+    solutionKey: pail.solution ? solutionOf(pail.solution) : null,
     tempC: pail.fillTempC,
     filledAt: msOf(pail.filledAt),
     sanitisedAt: msOf(pail.sanitisedAt),

@@ -2,8 +2,12 @@
 import { Box, Button, Collapse, Group } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
 import { useState } from 'react';
-import { changeRound, type RoundStop } from '@/core/water/change-round';
+import { changeRound, foodForRound, type RoundStop } from '@/core/water/change-round';
+import type { Foods } from '@/core/water/food';
+import { foodWords } from '@/core/water/food-words';
 import { useActions } from '@/shell/actions';
+import { FoodLine } from '@/shell/food-line';
+import { useSay } from '@/shell/words';
 import { Feedback } from '@/shell/feedback';
 import { useMeasures } from '@/shell/reader';
 import type { PailView } from './pail-view';
@@ -14,10 +18,11 @@ const TODAY_H = 24;
 
 const dueOf = (pails: readonly PailView[]) =>
   pails.flatMap((p) =>
-    p.water && p.water.dueInHours < TODAY_H
+    p.water && p.solutionKey && p.water.dueInHours < TODAY_H
       ? [
           {
             ...{ id: p.id, name: p.name, room: p.room, sizeL: p.sizeL, litres: p.litres },
+            solution: p.solutionKey,
             stems: p.lots.reduce((sum, l) => sum + l.stems, 0),
             dueInHours: p.water.dueInHours,
           },
@@ -28,17 +33,19 @@ const dueOf = (pails: readonly PailView[]) =>
 interface StopProps {
   readonly stop: RoundStop;
   readonly what: string;
+  readonly foods: Foods;
   readonly onDone: (stop: RoundStop) => void;
 }
 
 /** One change: from which pail into which, with one tap. */
-function Stop({ stop, what, onDone }: StopProps) {
+function Stop({ stop, what, foods, onDone }: StopProps) {
   const { pail, into } = stop;
   return (
     <li>
       <Group gap="0.75rem" py="0.375rem" wrap="nowrap" justify="space-between">
         <span>
           <strong>{pail.name}</strong> <span className="soft">{what}</span>
+          {into && <FoodLine solution={pail.solution} litres={pail.litres} foods={foods} />}
         </span>
         {pail.stems === 0 ? (
           <Button miw="7rem" onClick={() => onDone(stop)} aria-label={`Tip out pail ${pail.name}`}>
@@ -61,7 +68,8 @@ function Stop({ stop, what, onDone }: StopProps) {
 }
 
 /** The day's changes of water as a round through the shop, one tap each. */
-export function RoundPanel({ pails }: { pails: readonly PailView[] }) {
+export function RoundPanel({ pails, foods }: { pails: readonly PailView[]; foods: Foods }) {
+  const say = useSay();
   const { act } = useActions();
   const [isOpen, { toggle }] = useDisclosure(false);
   const { told } = useMeasures();
@@ -80,6 +88,7 @@ export function RoundPanel({ pails }: { pails: readonly PailView[] }) {
           );
     setFeedback(outcome.ok || outcome.why === 'unavailable' ? null : outcome.message);
   };
+  const food = foodForRound(round, foods);
   const rooms = [...new Set(round.stops.map((s) => s.pail.room))];
   return (
     <section aria-label="Today’s changes of water" className={css.relay}>
@@ -94,6 +103,14 @@ export function RoundPanel({ pails }: { pails: readonly PailView[] }) {
         </span>
       </Group>
       <Collapse expanded={isOpen}>
+        {food.length > 0 && (
+          <p>
+            Take along{' '}
+            {food.map((f) => (
+              <strong key={f.product}>{say(foodWords(f, f.sachets?.fillsL ?? 0))} </strong>
+            ))}
+          </p>
+        )}
         {rooms.map((room) => (
           <Box key={room} mt="1rem">
             <h3>{room}</h3>
@@ -105,6 +122,7 @@ export function RoundPanel({ pails }: { pails: readonly PailView[] }) {
                     key={stop.pail.id}
                     stop={stop}
                     what={pails.find((p) => p.id === stop.pail.id)?.lots[0]?.words ?? 'nothing stands in it'}
+                    foods={foods}
                     onDone={(s) => void logDone(s)}
                   />
                 ))}
