@@ -13,6 +13,8 @@ export default defineConfig({
   fullyParallel: false,
   reporter: [['list'], ['json']],
   use: {
+    // What waits longer waits for nothing: better told than waited for until the test ends.
+    actionTimeout: 60_000,
     baseURL: shops[mine] ?? shops[0] ?? '',
     viewport: { width: 1280, height: 800 },
     colorScheme: 'light',

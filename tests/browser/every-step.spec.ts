@@ -1,5 +1,5 @@
 import { expect, type Locator, type Page } from '@playwright/test';
-import { bookNote, sayYes, signInAs, takeInHand, test } from '../support/shop-floor';
+import { bookNote, expectInSight, sayYes, signInAs, takeInHand, test } from '../support/shop-floor';
 
 /**
  * Lots whose protocols have, between them, every kind of step that one leads to without a fault in the
@@ -42,10 +42,9 @@ async function expectAllInSight(page: Page, card: Locator): Promise<void> {
   for (const size of SIZES) {
     await page.setViewportSize(size);
     await page.evaluate(() => scrollTo(0, 0));
-    await expect(card.getByRole('heading', { level: 2 })).toBeInViewport({ ratio: 1 });
-    await expect(card.locator('[data-step-in-hand]')).toBeInViewport({ ratio: 1 });
-    for (const figure of await card.locator('[data-figure]').all())
-      await expect(figure).toBeInViewport({ ratio: 1 });
+    await expectInSight(card.getByRole('heading', { level: 2 }));
+    await expectInSight(card.locator('[data-step-in-hand]'));
+    for (const figure of await card.locator('[data-figure]').all()) await expectInSight(figure);
   }
 }
 

@@ -1,5 +1,12 @@
 import { expect, type Page } from '@playwright/test';
-import { bookNote, expectNothingSerious, signInAs, takeInHand, test } from '../support/shop-floor';
+import {
+  bookNote,
+  expectInSight,
+  expectNothingSerious,
+  signInAs,
+  takeInHand,
+  test,
+} from '../support/shop-floor';
 
 test('keys alone are enough: sign in, go about, log a step, take it back', async ({ page }) => {
   await page.goto('/sign-in');
@@ -55,7 +62,7 @@ async function expectInItsPlace(page: Page): Promise<void> {
     await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
   ).toBe(0);
   const mainAction = page.locator('[data-step-in-hand]').first();
-  if (await mainAction.isVisible()) await expect(mainAction).toBeInViewport({ ratio: 1 });
+  if (await mainAction.isVisible()) await expectInSight(mainAction);
 }
 
 for (const [name, options] of [

@@ -130,3 +130,30 @@ export async function expectNothingSerious(page: Page): Promise<void> {
   const isBeingDrawn = found.some((one) => one.startsWith('document-title'));
   expect(isBeingDrawn ? await lookOver() : found).toEqual([]);
 }
+
+/**
+ * All of it is in the window as the page is laid out, and none of it under the edge of a box that scrolls. Its
+ * boxes are asked and no observer is: that one waits for a frame to be drawn, which a busy machine may put off for minutes.
+ */
+export async function expectInSight(of: Locator): Promise<void> {
+  const isInSight = () =>
+    of.evaluate(
+      (element) => {
+        const { top, left, bottom, right } = element.getBoundingClientRect();
+        const isWithin = (edge: { top: number; left: number; bottom: number; right: number }): boolean =>
+          top >= edge.top - 1 &&
+          left >= edge.left - 1 &&
+          bottom <= edge.bottom + 1 &&
+          right <= edge.right + 1;
+        if (bottom <= top || !isWithin({ top: 0, left: 0, bottom: innerHeight, right: innerWidth }))
+          return false;
+        for (let over = element.parentElement; over && over !== document.body; over = over.parentElement)
+          if (getComputedStyle(over).overflow !== 'visible' && !isWithin(over.getBoundingClientRect()))
+            return false;
+        return true;
+      },
+      undefined,
+      { timeout: 5000 },
+    );
+  await expect.poll(isInSight).toBe(true);
+}
