@@ -28,6 +28,7 @@ import * as ownMeasure from './migrations/0026-own-measure';
 import * as food from './migrations/0027-food';
 import * as keptForAVan from './migrations/0028-kept-for-a-van';
 import * as money from './migrations/0029-money';
+import * as emergency from './migrations/0030-emergency';
 
 interface Migration {
   readonly name: string;
@@ -65,6 +66,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0027-food', up: food.up },
   { name: '0028-kept-for-a-van', up: keptForAVan.up },
   { name: '0029-money', up: money.up },
+  { name: '0030-emergency', up: emergency.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

@@ -57,6 +57,7 @@ export interface PersonInShop {
   readonly demo: boolean;
   readonly promiseConfidence: number;
   readonly currency: string;
+  readonly emergency: string;
   readonly language: string;
   /** Theirs, or the shop's where they said nothing. */
   readonly units: Units;
@@ -84,6 +85,7 @@ export async function maybePersonInSession(
       demo: 's.demo',
       promiseConfidence: 's.promise_confidence',
       currency: 's.currency',
+      emergency: 's.emergency',
       language: 'p.language',
       units: trx.raw('coalesce(p.units, s.units)') as unknown as string,
     });

@@ -60,6 +60,8 @@ export interface ShopDetails {
   readonly address: string;
   readonly telephone: string;
   readonly hours: string;
+  /** Whom it calls when somebody is hurt, as it wrote that down; empty where it did not. */
+  readonly emergency: string;
   /** How often a promise is to hold, 0.5 to 0.99. */
   readonly promiseConfidence: number;
   /** How it tells measures to whoever has not said otherwise for themselves. */
@@ -75,6 +77,7 @@ const DETAILS = {
   address: 'address',
   telephone: 'telephone',
   hours: 'hours',
+  emergency: 'emergency',
   promiseConfidence: 'promise_confidence',
   units: 'units',
   language: 'language',
@@ -86,15 +89,8 @@ export async function shopDetails(trx: Trx): Promise<ShopDetails> {
 }
 
 export async function setShopDetails(trx: Trx, shopId: string, details: ShopDetails): Promise<void> {
-  const { name, address, telephone, hours, promiseConfidence, units, language, currency } = details;
-  await trx('shop').where({ id: shopId }).update({
-    name,
-    address,
-    telephone,
-    hours,
-    promise_confidence: promiseConfidence,
-    units,
-    language,
-    currency,
-  });
+  const { promiseConfidence, ...told } = details;
+  await trx('shop')
+    .where({ id: shopId })
+    .update({ ...told, promise_confidence: promiseConfidence });
 }

@@ -42,6 +42,8 @@ export interface SignedIn {
     readonly promiseConfidence: number;
     /** The money it counts in, ISO 4217. */
     readonly currency: string;
+    /** Whom it calls when somebody is hurt; empty where it did not say. */
+    readonly emergency: string;
   };
 }
 
@@ -114,14 +116,14 @@ async function whoIn(trx: Trx, data: SessionData): Promise<SignedIn | null> {
     speciesOfOwn(trx),
   ]);
   if (!person?.active) return null;
-  const { shopId: id, shopName: name, timeZone, demo, promiseConfidence, currency } = person;
+  const { shopId: id, shopName: name, timeZone, demo, promiseConfidence, currency, emergency } = person;
   return {
     personId: person.id,
     name: person.name,
     role: person.role,
     language: tagOf(isLanguage(person.language) ? person.language : 'en', person.units),
     species: registryWith(own),
-    shop: { id, name, timeZone, demo, promiseConfidence, currency },
+    shop: { id, name, timeZone, demo, promiseConfidence, currency, emergency },
   };
 }
 

@@ -11,6 +11,7 @@ import { ActionProvider } from './actions';
 import { Alarm } from './alarm';
 import { Band } from './band';
 import { ShopClock } from './clock';
+import { EmergencyProvider } from './emergency';
 import { KeptTapsBar } from './kept-taps-bar';
 import { useStoreSweep } from './half-done';
 import { useFetchedAtRest, useOnceOpened } from './late';
@@ -61,6 +62,8 @@ export interface FrameProps {
   readonly redo: { readonly name: ActionName; readonly input: unknown; readonly words: string } | null;
   /** Minutes the shop's clock was set back by; 0 when it is right. */
   readonly clockBehindMin: number;
+  /** Whom to call when somebody is hurt, said whole. */
+  readonly emergency: string;
   /** Names of actions whose taps may wait on this tablet. */
   readonly waiting: readonly string[];
   /** The shop's own species, which this tablet's forecasts and notes know as well. */
@@ -139,7 +142,7 @@ function Inside({
   clockBehindMin,
   signOut,
   children,
-}: Omit<FrameProps, 'serverNow' | 'today' | 'ownSpecies' | 'waiting' | 'locale'>) {
+}: Omit<FrameProps, 'serverNow' | 'today' | 'ownSpecies' | 'waiting' | 'locale' | 'emergency'>) {
   const { question, ask, answer } = useQuestion();
   const [isQuiet, setQuiet] = useLocalStorage<boolean>({ key: 'hush-pail-no-rings', defaultValue: false });
   const [isNextOpen, setNextOpen] = useState(false);
@@ -199,13 +202,15 @@ function Inside({
 }
 
 /** What stands around every place: the band, Next, the keys, the taps that wait. */
-export function Frame({ serverNow, today, ownSpecies, waiting, locale, ...props }: FrameProps) {
+export function Frame({ serverNow, today, ownSpecies, waiting, locale, emergency, ...props }: FrameProps) {
   return (
     <ShopClock serverNow={serverNow} today={today}>
       <ActionProvider personId={props.person.id} waiting={waiting}>
         <SpeciesProvider own={ownSpecies}>
           <ReaderProvider units={props.units} locale={locale}>
-            <Inside {...props} />
+            <EmergencyProvider says={emergency}>
+              <Inside {...props} />
+            </EmergencyProvider>
           </ReaderProvider>
         </SpeciesProvider>
       </ActionProvider>

@@ -10,6 +10,7 @@ test('many pails by a relay: planned, begun, scrubbed and put in, the same on an
   await page.goto('/desk/shop');
   await page.getByLabel('Available chlorine when new, %').fill('5');
   await page.getByLabel('Date on the bottle').fill('24/05/2026');
+  await page.getByLabel('A litre of it costs, EUR').fill('2,50');
   await page.getByRole('button', { name: 'Sanitise with it' }).click();
   await expect(page.getByText('Doses follow it from now on.')).toBeVisible();
 
@@ -20,7 +21,9 @@ test('many pails by a relay: planned, begun, scrubbed and put in, the same on an
   await expect(together.getByText('in one pass')).toBeVisible();
   await together.getByRole('radio', { name: 'Pour it on' }).click();
   await expect(together.getByText('in 2 passes')).toBeVisible();
-  await expect(together.getByText(/mL of thick household bleach in \d+ L/)).toBeVisible();
+  // The same sum for the others: a fresh batch each time is what filling all at once is.
+  await expect(together.getByText(/mL of thick household bleach in \d+ L, 0\.\d\d\sEUR/)).toBeVisible();
+  await expect(together.getByText(/A fresh batch for each pass: .*EUR/)).toBeVisible();
   // Scrubbing and the relay, back from when they are wanted.
   await together.getByLabel('Ready by').fill('06:40');
   await expect(together.getByText(/^Begin by 0[3-6]:\d\d$/)).toBeVisible();
@@ -67,6 +70,29 @@ test('many pails by a relay: planned, begun, scrubbed and put in, the same on an
   await expect(theirs).toHaveCount(0);
   await expect(relay).toHaveCount(0);
   await other.close();
+});
+
+test('whom the shop calls when somebody is hurt stands beside the caution, and until it is set that it is not', async ({
+  page,
+}) => {
+  await signInAsManager(page);
+  const openScrubbed = async () => {
+    await page.goto('/pails');
+    await page
+      .getByRole('region', { name: 'under the bench, to wash' })
+      .getByRole('button', { name: /scrubbed$/ })
+      .first()
+      .click();
+  };
+  await openScrubbed();
+  const pail = page.getByRole('region', { name: /^Pail / });
+  await expect(pail.getByText('The shop’s own numbers are not set yet')).toBeVisible();
+  await page.goto('/desk/shop');
+  await page.getByLabel('When somebody is hurt, call').fill('ambulance 112, box by the sink');
+  await page.getByRole('button', { name: 'Save it' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+  await openScrubbed();
+  await expect(pail.getByText('Somebody is hurt: ambulance 112, box by the sink')).toBeVisible();
 });
 
 test('a look at the water is put together with what was predicted, and taken back', async ({ page }) => {

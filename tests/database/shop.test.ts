@@ -37,13 +37,15 @@ test('a card bears how the shop is reached as it was issued, and keeps it', asyn
   expect(card?.card.contact).toBe('Quay 4, Skerrow, Skerrow 214, Mon to Sat 8 to 18');
 });
 
-test('the shop counts in its own money, and a page of before it was asked leaves that as it is', async () => {
+test('the shop counts in its own money and says whom it calls; a page of before these were asked leaves them', async () => {
   const details = BODIES['shop/details'](world, 0);
   const money = async () => (await shop.inside((trx) => shopDetails(trx))).currency;
   expect(await money()).toBe('EUR');
-  expect(await does('shop/details', { ...details, currency: 'NOK' })).toBe('done');
+  expect(await does('shop/details', { ...details, currency: 'NOK', emergency: '112' })).toBe('done');
   expect(await does('shop/details', details)).toBe('done');
   expect(await money()).toBe('NOK');
+  expect((await shop.inside((trx) => shopDetails(trx))).emergency).toBe('112');
+  expect(await does('shop/details', { ...details, emergency: '1'.repeat(121) })).not.toBe('done');
   expect(await does('shop/details', { ...details, currency: 'shells' })).not.toBe('done');
 });
 

@@ -50,7 +50,15 @@ beforeAll(async () => {
   await shop.bookLot(40, 'TODAY-1');
   const person = await shop.owner('person').where({ id: shop.personId }).first<{ name: string }>('name');
   const { id, name } = await shop.owner('shop').first<{ id: string; name: string }>('id', 'name');
-  const around = { id, name, timeZone: 'Etc/UTC', demo: true, promiseConfidence: 0.9, currency: 'EUR' };
+  const around = {
+    id,
+    name,
+    timeZone: 'Etc/UTC',
+    demo: true,
+    promiseConfidence: 0.9,
+    currency: 'EUR',
+    emergency: '',
+  };
   me = {
     personId: shop.personId,
     name: person.name,

@@ -3,6 +3,8 @@ import { languageOf, localeOf, unitsOf } from '@/core/words/catalogues';
 import { LANGUAGE_CHOICES } from '@/core/words/languages';
 import { momentIn } from '@/core/calendar/zones';
 import { WAITING_ACTIONS } from '@/core/actions/actions';
+import { emergencyWords } from '@/core/care/emergency';
+import { say } from '@/core/words/say';
 import { signOut } from '@/features/sign-in/actions';
 import { speciesOfOwn } from '@/server/own-species';
 import { inMyShop } from '@/server/session';
@@ -32,6 +34,7 @@ export default async function ShopLayout({ children }: { children: ReactNode }) 
       timeZone={me.shop.timeZone}
       serverNow={at.getTime()}
       today={momentIn(at.getTime(), me.shop.timeZone).date}
+      emergency={say(emergencyWords(me.shop.emergency), me.language)}
       signOut={signOut}
       ownSpecies={own}
       waiting={WAITING_ACTIONS}

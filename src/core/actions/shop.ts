@@ -120,6 +120,8 @@ const thingActions = {
       address: words(200),
       telephone: words(40),
       hours: words(120),
+      /** As it stands where it is not told. */
+      emergency: v.optional(words(120)),
       promiseConfidence: measure(0.5, 0.99, 'of the time'),
       units: v.picklist(UNITS),
       language: v.picklist(LANGUAGES),

@@ -1,6 +1,7 @@
 'use client';
 import { Button } from '@mantine/core';
 import { useState } from 'react';
+import { EmergencyLine } from '@/shell/emergency';
 import { useWords } from '@/shell/words';
 import css from './bench.module.css';
 
@@ -23,13 +24,16 @@ export function CautionLine({ caution, more }: { caution: string | null; more: s
           />
         </svg>
         <span>{caution}</span>
-        {more && (
-          <Button variant="quiet" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
-            {t(isOpen ? 'bench.less' : 'bench.more')}
-          </Button>
-        )}
+        <Button variant="quiet" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+          {t(isOpen ? 'bench.less' : 'bench.more')}
+        </Button>
       </p>
-      {isOpen && <p className={css.more}>{more}</p>}
+      {isOpen && (
+        <>
+          {more !== null && <p className={css.more}>{more}</p>}
+          <EmergencyLine />
+        </>
+      )}
     </div>
   );
 }

@@ -4,6 +4,7 @@ import { formatDate } from '@/core/calendar/format-date';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { SKILLS, type Skill } from '@/core/protocol/types';
 import { useLog, type Log } from './use-log';
+import { EmergencyLine } from '@/shell/emergency';
 import { Feedback } from '@/shell/feedback';
 import css from './bench.module.css';
 import { BLADES } from './blades';
@@ -143,6 +144,7 @@ export function KnifeCard({ people, skills, mayRecord, timeZone, caution }: Prop
         })}
       </div>
       <p className={css.more}>{caution}</p>
+      <EmergencyLine />
       <h2>Who has been shown</h2>
       <Shown
         people={people}

@@ -3,6 +3,7 @@ import { Button, Kbd } from '@mantine/core';
 import { inCups } from '@/core/sanitising/cup';
 import { doseOf, type Sanitiser } from '@/core/sanitising/sanitiser';
 import { clockWords, useShopNow } from '@/shell/clock';
+import { EmergencyLine } from '@/shell/emergency';
 import { useMeasures } from '@/shell/reader';
 import type { DoIt } from './do-it';
 import type { PailView } from './pail-view';
@@ -80,7 +81,12 @@ export function WashStep({ pail, sanitiser, today, doIt }: Props) {
       {pail.contactUntil !== null && now !== null && (
         <p className="big">{clockWords(pail.contactUntil, now).words}</p>
       )}
-      {pail.state !== 'dirty' && <p className="late">{SANITISER_CAUTION}</p>}
+      {pail.state !== 'dirty' && (
+        <>
+          <p className="late">{SANITISER_CAUTION}</p>
+          <EmergencyLine />
+        </>
+      )}
       <Button
         variant="main"
         onClick={() =>

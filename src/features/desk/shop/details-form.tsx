@@ -20,6 +20,7 @@ const SCHEMA = v.object({
   address: upTo(200),
   telephone: upTo(40),
   hours: upTo(120),
+  emergency: upTo(120),
   percent: v.pipe(
     aNumber,
     v.check((text) => typedNumber(text) >= 50 && typedNumber(text) <= 99, 'From 50 to 99 in a hundred.'),
@@ -59,6 +60,12 @@ export function DetailsForm({ details, mayChange }: Props) {
         <TextInput label="Telephone" inputMode="tel" {...field} {...form.getInputProps('telephone')} />
         <Textarea label="Address" autosize {...field} {...form.getInputProps('address')} />
         <TextInput label="Open, for whoever has a question" {...field} {...form.getInputProps('hours')} />
+        <TextInput
+          label="When somebody is hurt, call"
+          description="Stands beside cautions at the bench and at the pails: ambulance, poisons line, who has the first-aid box."
+          {...field}
+          {...form.getInputProps('emergency')}
+        />
         <TextInput
           label="A promise holds, times in a hundred"
           description="90: one bunch in ten fades before the day on its card. Higher promises fewer days."

@@ -48,9 +48,13 @@ const airOf = ({ name, tempC, humidityPct, litHours }: Omit<RoomRow, 'id' | 'kin
 export const shopHandlers: Handlers<keyof typeof shopActions> = {
   ...peopleHandlers,
   'shop/details': {
-    work: async ({ trx, action }, { currency, ...told }) => {
+    work: async ({ trx, action }, { currency, emergency, ...told }) => {
       const was = await shopDetails(trx);
-      const details = { ...told, currency: currency ?? was.currency };
+      const details = {
+        ...told,
+        currency: currency ?? was.currency,
+        emergency: emergency ?? was.emergency,
+      };
       await setShopDetails(trx, action.shopId, details);
       await writeEntry(trx, action, {
         kind: 'shop',
