@@ -73,6 +73,6 @@ test('a tablet without a camera says what does the same', async ({ page }) => {
   await page.getByRole('button', { name: 'Find' }).click();
   await page.getByRole('button', { name: 'Scan a label with the camera' }).click();
   await expect(dialog(page).getByRole('alert')).toContainText('has no camera');
-  await page.keyboard.press('Escape');
+  await dialog(page).getByRole('button', { name: 'Close' }).click();
   await expect(dialog(page)).toBeHidden();
 });

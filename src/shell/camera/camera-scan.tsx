@@ -1,5 +1,5 @@
 'use client';
-import { Modal, Stack } from '@mantine/core';
+import { Button, Modal, Stack } from '@mantine/core';
 import { useRef } from 'react';
 import { Feedback } from '../feedback';
 import css from './camera.module.css';
@@ -34,6 +34,9 @@ export function CameraScan({ opened, onClose, ...props }: Props) {
   return (
     <Modal opened={opened} onClose={onClose} title="Scan a label" size="md">
       <Picture {...props} />
+      <Button mt="sm" onClick={onClose}>
+        Close
+      </Button>
     </Modal>
   );
 }

@@ -150,7 +150,7 @@ export function SanitiserForm({ sanitiser, currency, mayChange }: Props) {
         <PriceInputs form={form} currency={currency} disabled={!mayChange} />
       </SimpleGrid>
       {mayChange && (
-        <Group mt="1rem">
+        <Group my="1rem">
           <Button type="submit">Sanitise with it</Button>
         </Group>
       )}
