@@ -29,6 +29,7 @@ import * as food from './migrations/0027-food';
 import * as keptForAVan from './migrations/0028-kept-for-a-van';
 import * as money from './migrations/0029-money';
 import * as emergency from './migrations/0030-emergency';
+import * as namesErased from './migrations/0031-names-erased';
 
 interface Migration {
   readonly name: string;
@@ -67,6 +68,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0028-kept-for-a-van', up: keptForAVan.up },
   { name: '0029-money', up: money.up },
   { name: '0030-emergency', up: emergency.up },
+  { name: '0031-names-erased', up: namesErased.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

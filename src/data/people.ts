@@ -20,6 +20,8 @@ export interface PersonRow {
   readonly login: string | null;
   readonly secret_hash: string;
   readonly active: boolean;
+  /** When their name was erased; null while it stands. */
+  readonly erased_at: Date | null;
 }
 
 /** The shops served here; the only thing that may be known before somebody signs in. */
@@ -153,6 +155,18 @@ export async function setActive(trx: Trx, personId: string, isHere: boolean, at:
     .where({ person_id: personId })
     .whereNull('left_at')
     .update({ left_at: trx.raw('greatest(?::timestamptz, came_at)', [at]) });
+}
+
+/**
+ * Takes the name of somebody who works here no longer out of every row that bears it.
+ * @returns what they are called from now on; null where they work here, or it was done before
+ */
+export async function eraseName(trx: Trx, personId: string, at: Date): Promise<string | null> {
+  const { rows } = await trx.raw<{ rows: { name: string | null }[] }>('select erase_name(?, ?) as name', [
+    personId,
+    at,
+  ]);
+  return rows[0]?.name ?? null;
 }
 
 export async function setSecretHash(trx: Trx, personId: string, secretHash: string): Promise<void> {

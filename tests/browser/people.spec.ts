@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
 import { Secret, TOTP } from 'otpauth';
-import { expectNothingSerious, openPersonPanel, signInAsManager, test } from '../support/shop-floor';
+import { expectNothingSerious, openPersonPanel, sayYes, signInAsManager, test } from '../support/shop-floor';
 
 test('somebody is added, signs in, is retired, and is out on the tablet they stood at', async ({
   page,
@@ -33,6 +33,16 @@ test('somebody is added, signs in, is retired, and is out on the tablet they sto
   await theirs.goto('/bench');
   await theirs.waitForURL('**/sign-in');
   await expect(theirs.getByRole('button', { name: 'Hedda' })).toHaveCount(0);
+
+  await page.reload();
+  await page.getByRole('button', { name: 'Change Hedda' }).click();
+  await page.getByRole('button', { name: 'Erase the name Hedda …' }).click();
+  await expect(page.getByRole('dialog', { name: 'One moment' })).toContainText('It cannot be taken back');
+  await sayYes(page);
+  await expect(page.getByRole('button', { name: 'Change Hedda' })).toHaveCount(0);
+  await page.goto('/desk');
+  await expect(page.getByText('Name erased 1: the name is out of the record')).toBeVisible();
+  await expect(page.getByText('Hedda')).toHaveCount(0);
   await tablet.close();
 });
 

@@ -183,6 +183,7 @@ export const BODIES: { readonly [N in ActionName]: (w: World, n: number) => Inpu
   }),
   'shop/add-person': (_, n) => ({ role: 'hand', name: `Somebody ${n}`, pin: '5093' }),
   'shop/retire': (w, n) => ({ personId: w.personId, isHere: n % 2 === 1 }),
+  'shop/erase-name': (w) => ({ personId: w.personId }),
   'shop/set-secret': (w) => ({ personId: w.personId, secret: '5093', current: null }),
   'shop/second-factor': (_w, n) => ({ sealed: `none ${n}`, code: '123456' }),
   'shop/end-second-factor': (w) => ({ personId: w.personId }),

@@ -54,7 +54,15 @@ export const COUNTERS: Lock = { what: 'counters', id: '', field: '' };
 export const HOUSE: Lock = { what: 'house', id: '', field: '' };
 
 /** What somebody is asked before an action goes on; the answer comes with the same tap, sent again. */
-export const QUESTIONS = ['out of order', 'early', 'crowded', 'handed over', 'other hours', 'kept'] as const;
+export const QUESTIONS = [
+  'out of order',
+  'early',
+  'crowded',
+  'handed over',
+  'other hours',
+  'kept',
+  'for good',
+] as const;
 export type Question = (typeof QUESTIONS)[number];
 
 /**

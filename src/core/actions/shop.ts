@@ -53,6 +53,16 @@ const peopleActions = {
     takenBack: 'undone',
     locks: ({ personId }) => [HOUSE, lock('person', 'personId', personId)],
   }),
+  'shop/erase-name': defineAction({
+    /** Of whoever works here no longer. */
+    input: v.object({ personId: id }),
+    result: v.null(),
+    roles: MANAGER,
+    mayWait: false,
+    entries: ['person'],
+    takenBack: { not: 'A name that was erased is kept nowhere.' },
+    locks: ({ personId }) => [HOUSE, lock('person', 'personId', personId)],
+  }),
   'shop/set-secret': defineAction({
     /** `current` is theirs, where they set their own; a manager who sets a hand's knows none. */
     input: v.object({ personId: id, secret: aSecret, current: v.nullable(aSecret) }),

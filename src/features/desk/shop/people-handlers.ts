@@ -7,7 +7,15 @@ import { m } from '@/core/words/message';
 import type { Trx } from '@/data/connection';
 import { RefusedError } from '@/data/errors';
 import { shopDetails } from '@/data/shops';
-import { insertPeople, isTaken, maybePerson, setActive, setSecretHash, type PersonRow } from '@/data/people';
+import {
+  eraseName,
+  insertPeople,
+  isTaken,
+  maybePerson,
+  setActive,
+  setSecretHash,
+  type PersonRow,
+} from '@/data/people';
 import { writeEntry } from '@/data/record';
 import { dropFactor, insertFactor } from '@/data/second-factors';
 import { endSessions } from '@/data/sessions';
@@ -23,6 +31,7 @@ type PeopleAction = Extract<
   keyof typeof shopActions,
   | 'shop/add-person'
   | 'shop/retire'
+  | 'shop/erase-name'
   | 'shop/set-secret'
   | 'shop/second-factor'
   | 'shop/end-second-factor'
@@ -33,6 +42,8 @@ type PeopleAction = Extract<
 async function onePerson(trx: Trx, personId: string): Promise<PersonRow> {
   const person = await maybePerson(trx, personId);
   if (!person) throw new RefusedError('Nobody of that name works here. Nothing was changed.', 'personId');
+  if (person.erased_at)
+    throw new RefusedError('That name was erased: nothing is known of them any more. Nothing was changed.');
   return person;
 }
 
@@ -47,7 +58,15 @@ function refuseUnlessRules(me: SignedIn, over: Role): void {
 }
 
 type Done =
-  `added-${Role}` | 'retired' | 'back' | 'secret' | 'factor' | 'no-factor' | 'unlocked' | 'signed-out';
+  | `added-${Role}`
+  | 'retired'
+  | 'back'
+  | 'erased'
+  | 'secret'
+  | 'factor'
+  | 'no-factor'
+  | 'unlocked'
+  | 'signed-out';
 
 /** Enters into the record what was done about somebody. */
 async function enter(
@@ -115,6 +134,25 @@ export const peopleHandlers: Handlers<PeopleAction> = {
       await setActive(trx, person.id, isHere, action.at);
       if (!isHere) await endSessions(trx, person.id, null, action.at);
       await enter(context, person, isHere ? 'back' : 'retired', person.active);
+      return null;
+    },
+  },
+  'shop/erase-name': {
+    work: async (context, { personId }) => {
+      const { trx, me, action } = context;
+      const person = await onePerson(trx, personId);
+      refuseUnlessRules(me, person.role);
+      if (person.active)
+        throw new RefusedError(
+          `${person.name} works here. Nothing was changed; a name is erased once somebody is retired.`,
+        );
+      context.ask(
+        'for good',
+        `${person.name}’s name leaves the record, their sign-in and their sessions; what they did stands, under no name. It cannot be taken back, and backups from before it still have it.`,
+      );
+      const name = await eraseName(trx, person.id, action.at);
+      if (name === null) throw new RefusedError('That name was erased meanwhile. Nothing was changed.');
+      await enter(context, { id: person.id, name }, 'erased');
       return null;
     },
   },

@@ -50,7 +50,12 @@ export async function PeoplePage() {
       manyLocked(trx, at),
       manyWithFactor(trx),
     ]);
-    return { me, people: people.map((p) => viewOf(p, { me, sessions, withFactor, locked })) };
+    return {
+      me,
+      people: people
+        .filter((p) => p.erased_at === null)
+        .map((p) => viewOf(p, { me, sessions, withFactor, locked })),
+    };
   });
   return (
     <section className={css.desk}>

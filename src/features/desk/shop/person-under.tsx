@@ -114,6 +114,9 @@ export function PersonUnder({ person, onSet }: Props) {
   const retire = async (isBack: boolean) => {
     if (await done('shop/retire', { personId: id, isHere: isBack })) onSet();
   };
+  const erase = async () => {
+    if (await done('shop/erase-name', { personId: id })) onSet();
+  };
   if (!mayRule && !isMe) return <p className="soft">{name} is the owner’s to look after.</p>;
   return (
     <Stack gap="0.875rem">
@@ -129,6 +132,7 @@ export function PersonUnder({ person, onSet }: Props) {
             {isHere ? `${name} works here no longer` : `${name} is back`}
           </Button>
         )}
+        {mayRule && !isHere && <Button onClick={() => void erase()}>Erase the name {name} …</Button>}
       </Group>
       <Feedback isAlert>{problem}</Feedback>
     </Stack>
