@@ -37,6 +37,7 @@ test('what the list of claims is asked comes back from its own address; a broken
     supplier: fc.option(fc.string({ minLength: 1, maxLength: 120 }), { nil: undefined }),
     sort: fc.option(fc.constantFrom(...CLAIM_SORTS), { nil: undefined }),
     direction: fc.option(fc.constant('desc' as const), { nil: undefined }),
+    all: fc.boolean(),
   });
   fc.assert(
     fc.property(asked, (what) => {
@@ -44,7 +45,8 @@ test('what the list of claims is asked comes back from its own address; a broken
       expect(askedClaims(Object.fromEntries(url.searchParams))).toEqual(what);
     }),
   );
-  expect(askedClaims({ supplier: ['a', 'b'], sort: 'drop table', direction: 'sideways' })).toEqual({});
+  const nonsense = { supplier: ['a', 'b'], sort: 'drop table', direction: 'sideways', all: 'yes' };
+  expect(askedClaims(nonsense)).toEqual({ all: false });
   expect(claimsAddress({})).toBe('/dock/claims');
 });
 
