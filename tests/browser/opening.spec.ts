@@ -29,6 +29,14 @@ test('a shop is opened from nothing, takes its first delivery to its first card,
   await onTo(page, 'rooms');
   await page.getByRole('checkbox', { name: 'Warm shelf' }).check();
   await expectNothingSerious(page);
+  await onTo(page, 'what it has');
+  await page.getByRole('checkbox', { name: 'Kettle' }).uncheck();
+  await expectNothingSerious(page);
+  await onTo(page, 'suppliers');
+  await page.getByRole('button', { name: 'A supplier' }).click();
+  await page.getByRole('textbox', { name: 'Supplier 1', exact: true }).fill('Salt Hill');
+  await page.getByLabel('Hours supplier 1 allows for a claim').fill('48');
+  await expectNothingSerious(page);
   await onTo(page, 'pails');
   await page.getByRole('checkbox', { name: 'washed, stand clean' }).first().check();
   await expectNothingSerious(page);
@@ -38,6 +46,8 @@ test('a shop is opened from nothing, takes its first delivery to its first card,
   await expect(page.getByRole('button', { name: /Demo/ })).toHaveCount(0);
   await page.goto('/desk');
   await expect(page.getByText('QN-1122')).toHaveCount(0);
+  await page.goto('/desk/ways');
+  await expect(page.getByRole('button', { name: /^we have it\s*: kettle$/ })).toBeVisible();
 
   await test.step('a hand signs in with the PIN, after the shop was chosen', async () => {
     await page.context().clearCookies();

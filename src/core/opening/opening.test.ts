@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import * as v from 'valibot';
-import { openingSchema, pailsToMake, roomsToMake, slugFor } from './opening';
+import { needsLacking, openingSchema, pailsToMake, roomsToMake, slugFor } from './opening';
 
 const GOOD = {
   name: 'The Tidal Vase, Skerrow',
@@ -26,6 +26,14 @@ test.each([
   ['no name', { name: '  ' }, 'name'],
   ['clocks of nowhere', { timeZone: 'Sea/Skerrow' }, 'timeZone'],
   ['shells for money', { currency: 'SHELLS' }, 'currency'],
+  ['a supplier without a name', { suppliers: [{ name: ' ', claimHours: 24 }] }, 'suppliers.0.name'],
+  ['no time for a claim', { suppliers: [{ name: 'Salt Hill', claimHours: 0 }] }, 'suppliers.0.claimHours'],
+  [
+    'one supplier twice',
+    { suppliers: ['Salt Hill', 'salt hill'].map((name) => ({ name, claimHours: 24 })) },
+    'suppliers',
+  ],
+  ['a cold room as a thing', { has: ['cold room'] }, 'has.0'],
   ['a short password', { manager: { ...GOOD.manager, password: 'short' } }, 'manager.password'],
   ['a PIN of three', { hands: [{ name: 'Odd', pin: '135' }] }, 'hands.0.pin'],
   ['two of one name', { hands: [{ name: ' maren', pin: '1357' }] }, 'hands'],
@@ -37,6 +45,18 @@ test.each([
   const faults = faultsOf({ ...GOOD, ...wrong });
   expect(faults).toHaveLength(1);
   expect(faults[0]?.startsWith(`${field}: `)).toBe(true);
+});
+
+test('what a shop lacks it says by what it has and by its rooms; who says nothing has what is asked for', () => {
+  const whole = v.parse(openingSchema, { ...GOOD, rooms: ['cold', 'warm'] });
+  expect(needsLacking(whole)).toEqual([]);
+  expect(needsLacking({ ...whole, rooms: ['floor'] })).toEqual(['cold room', 'tropical shelf']);
+  expect(needsLacking({ has: ['kettle'], rooms: ['cold', 'warm'] })).toEqual([
+    'thermometer',
+    'secateurs',
+    'hydrating dip',
+    'grid',
+  ]);
 });
 
 test('pails are numbered through all their sorts; a bench there is always, each room once', () => {

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { LANGUAGES } from '../words/languages';
 import { UNITS } from '../units/measures';
+import { NEEDS, type Need } from '../steps/types';
 import { currencySchema, USUAL_CURRENCY } from './currency';
 import { nextPailNames } from './pail-names';
 import { login, password, personName, pin, words } from '../people/person-fields';
@@ -37,6 +38,19 @@ const number = (from: number, to: number, what: string) =>
     v.maxValue(to, `${what}: from ${from} to ${to}.`),
   );
 
+/** What a shop is asked whether it has; what stands in its rooms it says by them. */
+export const ASKED_NEEDS = NEEDS.filter((need) => need !== 'cold room' && need !== 'tropical shelf');
+/** The room that is what a step cannot be done without. */
+const ROOM_NEEDED: Readonly<Partial<Record<Need, RoomKind>>> = {
+  'cold room': 'cold',
+  'tropical shelf': 'warm',
+};
+
+const supplier = v.strictObject({
+  name: words(120, 'What are they called?'),
+  claimHours: v.pipe(number(1, 720, 'Hours'), v.integer('Whole hours.')),
+});
+
 const MOST_PAILS = 500;
 
 const namesOf = (opening: { manager: { name: string }; hands: readonly { name: string }[] }): string[] =>
@@ -68,6 +82,8 @@ export const openingSchema = v.pipe(
       v.array(v.picklist(ROOM_KINDS, 'No such room.')),
       v.maxLength(ROOM_KINDS.length, 'Each room once.'),
     ),
+    has: v.optional(v.array(v.picklist(ASKED_NEEDS, 'Nothing of that name is asked for.')), [...ASKED_NEEDS]),
+    suppliers: v.optional(v.pipe(v.array(supplier), v.maxLength(40, 'At most forty to begin with.')), []),
     pails: v.pipe(
       v.array(
         v.strictObject({
@@ -86,6 +102,13 @@ export const openingSchema = v.pipe(
   }),
   v.forward(
     v.check(
+      ({ suppliers }) => new Set(suppliers.map((s) => s.name.toLowerCase())).size === suppliers.length,
+      'Two suppliers have one name.',
+    ),
+    ['suppliers'],
+  ),
+  v.forward(
+    v.check(
       (opening) => new Set(namesOf(opening)).size === namesOf(opening).length,
       'Two people have one name.',
     ),
@@ -93,6 +116,13 @@ export const openingSchema = v.pipe(
   ),
 );
 export type Opening = v.InferOutput<typeof openingSchema>;
+
+/** What the shop is without, by what it said it has and by its rooms. */
+export const needsLacking = ({ has, rooms }: Pick<Opening, 'has' | 'rooms'>): Need[] =>
+  NEEDS.filter((need) => {
+    const room = ROOM_NEEDED[need];
+    return room === undefined ? !has.some((one) => one === need) : !rooms.includes(room);
+  });
 
 /** The pails of the sorts told, named 1, 2, 3 … in that order. */
 export function pailsToMake(

@@ -1,9 +1,18 @@
 'use server';
 import { redirect } from 'next/navigation';
 import * as v from 'valibot';
-import { openingSchema, pailsToMake, roomsToMake, slugFor, type Opening } from '@/core/opening/opening';
-import { inShop } from '@/data/connection';
+import {
+  needsLacking,
+  openingSchema,
+  pailsToMake,
+  roomsToMake,
+  slugFor,
+  type Opening,
+} from '@/core/opening/opening';
+import { setClaimHours } from '@/data/claims';
+import { inShop, type Trx } from '@/data/connection';
 import { DataError } from '@/data/errors';
+import { setHouse } from '@/data/house';
 import { newId } from '@/data/ids';
 import { manyShopNames } from '@/data/people';
 import { insertShop, type NewShop } from '@/data/shops';
@@ -38,6 +47,21 @@ async function hashed({ manager, hands }: Opening): Promise<NewShop['people']> {
   return people;
 }
 
+/** Writes down what it lacks and how long its suppliers allow: as the desk would, said by whoever opens it. */
+async function furnish(
+  trx: Trx,
+  shopId: string,
+  personId: string,
+  opening: Opening,
+  at: Date,
+): Promise<void> {
+  for (const key of needsLacking(opening)) {
+    const setting = { kind: 'has', subject: '', key, value: 'no', reason: 'As it was opened' } as const;
+    await setHouse(trx, { shopId, personId, at, actionKey: newId() }, setting, null);
+  }
+  for (const { name, claimHours } of opening.suppliers) await setClaimHours(trx, shopId, name, claimHours);
+}
+
 async function opened(opening: Opening): Promise<OpenState | null> {
   const { name, timeZone, language, units, currency, rooms, pails } = opening;
   const shops = await manyShopNames(database());
@@ -62,6 +86,7 @@ async function opened(opening: Opening): Promise<OpenState | null> {
   const [address, device, at] = [await askedFrom(), await deviceAsking(), now()];
   await inShop(database(), id, async (trx) => {
     const made = await insertShop(trx, { ...shop, ...things }, at);
+    await furnish(trx, id, made.people[0] ?? '', opening, at);
     await beginSessionOf(trx, { shopId: id, personId: made.people[0] ?? '', address, device, at });
   });
   return null;

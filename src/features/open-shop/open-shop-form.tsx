@@ -7,6 +7,7 @@ import { Feedback } from '@/shell/feedback';
 import { useHydrated } from '@/shell/use-hydrated';
 import { openShop, type OpenState } from './actions';
 import { PailsPart, PeoplePart, RoomsPart, ShopPart } from './opening-parts';
+import { HasPart, SuppliersPart } from './opening-things';
 import { EMPTY_OPENING, type OpeningForm } from './opening-form';
 import css from './open-shop.module.css';
 
@@ -31,6 +32,18 @@ const PARTS = [
     why: 'Where flowers stand decides how fast they age. The figures the forecasts take are those of a usual shop.',
     fields: ['rooms'],
     Part: RoomsPart,
+  },
+  {
+    title: 'What it has',
+    why: 'A step that cannot be done here is told another way. Take off what there is none of; it is changed later under House ways.',
+    fields: ['has'],
+    Part: HasPart,
+  },
+  {
+    title: 'Suppliers',
+    why: 'How long each lets you claim decides which lot is looked at first. The first notes bring the others; this can wait.',
+    fields: ['suppliers'],
+    Part: SuppliersPart,
   },
   {
     title: 'Pails',
@@ -61,7 +74,7 @@ function onWords(at: number, busy: boolean): string {
   return busy ? 'Opening …' : 'Open it';
 }
 
-/** A shop opened from nothing in four short pages. */
+/** A shop opened from nothing in six short pages. */
 export function OpenShopForm() {
   const [at, setAt] = useState(0);
   const [state, act, busy] = useActionState(openShop, START);
@@ -75,7 +88,8 @@ export function OpenShopForm() {
     const values = form.getValues();
     const asksHands = part.fields.some((f) => f === 'hands');
     const hands = values.hands.filter((h) => !asksHands || h.name.trim() !== '' || h.pin !== '');
-    const told = { ...values, timeZone: zone, hands };
+    const suppliers = values.suppliers.filter((s) => s.name.trim() !== '');
+    const told = { ...values, timeZone: zone, hands, suppliers };
     form.setValues(told);
     const mine = Object.entries(form.validate().errors).filter(([field]) =>
       part.fields.some((f) => field === f || field.startsWith(`${f}.`)),

@@ -1,6 +1,6 @@
 import type { UseFormReturnType } from '@mantine/form';
 import { USUAL_CURRENCY } from '@/core/opening/currency';
-import type { Opening } from '@/core/opening/opening';
+import { ASKED_NEEDS, type Opening } from '@/core/opening/opening';
 
 export type OpeningForm = UseFormReturnType<Opening>;
 
@@ -14,6 +14,8 @@ export const EMPTY_OPENING: Opening = {
   manager: { name: '', login: '', password: '' },
   hands: [{ name: '', pin: '' }],
   rooms: ['bench', 'cold', 'floor'],
+  has: [...ASKED_NEEDS],
+  suppliers: [],
   pails: [
     { count: 12, litres: 12, heightCm: 36, areClean: false },
     { count: 6, litres: 7, heightCm: 24, areClean: false },
