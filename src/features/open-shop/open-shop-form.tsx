@@ -41,7 +41,7 @@ const PARTS = [
   },
   {
     title: 'Suppliers',
-    why: 'How long each lets you claim decides which lot is looked at first. The first notes bring the others; this can wait.',
+    why: 'How long each lets you claim is the clock that runs on every fault you find. Notes bring the others as they come; this can wait.',
     fields: ['suppliers'],
     Part: SuppliersPart,
   },

@@ -42,9 +42,10 @@ export function SuppliersPart({ form }: Props) {
   return (
     <>
       {form.values.suppliers.map((_, i) => (
-        <Group key={i} gap="0.75rem" align="start" wrap="nowrap">
+        <Group key={i} gap="0.75rem" align="start">
           <TextInput
             className={css.wide}
+            miw="14rem"
             label={`Supplier ${i + 1}`}
             autoComplete="off"
             {...form.getInputProps(`suppliers.${i}.name`)}
