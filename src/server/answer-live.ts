@@ -14,12 +14,23 @@ const HEADERS = {
   'x-accel-buffering': 'no',
 };
 
+/** When the page was read that begins to listen; null where it does not say. */
+function readAt(request: Request): number | null {
+  const told = new URL(request.url).searchParams.get('since');
+  return told !== null && /^\d{1,15}$/.test(told) ? Number(told) : null;
+}
+
+const eventOf = (told: Told): string => `data: ${JSON.stringify(told)}\n\n`;
+/** It is not known what was done: whoever hears it looks anew. */
+const toLook = eventOf({ key: '', place: null });
+
 /** Tells a signed-in tablet what is done in its shop, as it is done. */
 export async function answerLive(request: Request): Promise<Response> {
   const shopId = await maybeInMyShop((_trx, me) => Promise.resolve(me.shop.id));
   if (!shopId) return new Response('Sign in first.', { status: 401 });
+  const readMs = readAt(request);
   let send: (line: string) => void = () => undefined;
-  const leave = live().hear(shopId, (told: Told) => send(`data: ${JSON.stringify(told)}\n\n`));
+  const leave = live().hear(shopId, (told: Told) => send(eventOf(told)));
   if (!leave) return new Response('Too many listen.', { status: 503, headers: { 'retry-after': '30' } });
   let end: () => void = leave;
   const text = new TextEncoder();
@@ -47,6 +58,7 @@ export async function answerLive(request: Request): Promise<Response> {
       };
       request.signal.addEventListener('abort', () => end());
       send('retry: 3000\n\n');
+      if (readMs !== null && live().mayHaveMissed(shopId, readMs)) send(toLook);
     },
     cancel: () => end(),
   });

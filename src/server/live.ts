@@ -2,6 +2,7 @@ import 'server-only';
 import pg from 'pg';
 import { isActionName, specOf } from '@/core/actions/actions';
 import type { Told } from '@/shell/live-told';
+import { now } from './clock';
 import { log } from './log';
 
 const CHANNEL = 'hush_pail_done';
@@ -23,7 +24,12 @@ class Live {
   readonly #byShop = new Map<string, Set<Hears>>();
   #count = 0;
   #isListening = false;
+  /** Since when it has heard all there was, ms; null while it hears nothing. */
+  #hearsSince: number | null = null;
+  /** When something was last done, by shop, ms. */
+  readonly #lastDone = new Map<string, number>();
   #waitMs = FIRST_WAIT_MS;
+  #client: pg.Client | null = null;
 
   /** Hears what is done in a shop until the answer is called; null where too many listen already. */
   hear(shopId: string, hears: Hears): (() => void) | null {
@@ -38,6 +44,25 @@ class Live {
     };
   }
 
+  /**
+   * Whether something may have been done in a shop since a page of it was read, which whoever listens only now has
+   * not heard: a page is drawn before its tablet listens. @param readMs the shop's time at which it was begun to be read
+   */
+  mayHaveMissed(shopId: string, readMs: number): boolean {
+    return (
+      this.#hearsSince === null ||
+      this.#hearsSince > readMs ||
+      (this.#lastDone.get(shopId) ?? -Infinity) >= readMs
+    );
+  }
+
+  /** Tells nobody anything any more, and lets the database go. */
+  async close(): Promise<void> {
+    this.#byShop.clear();
+    this.#count = 0;
+    await this.#client?.end();
+  }
+
   async #listen(): Promise<void> {
     if (this.#isListening) return;
     this.#isListening = true;
@@ -46,12 +71,15 @@ class Live {
       connectionTimeoutMillis: 2000,
       keepAlive: true,
     });
+    this.#client = client;
     const lost = (): void => {
       client.removeAllListeners();
       client.on('error', () => undefined);
       void client.end().catch(() => undefined);
       if (!this.#isListening) return;
       this.#isListening = false;
+      this.#client = null;
+      this.#hearsSince = null;
       if (this.#count === 0) return;
       setTimeout(() => void this.#listen(), this.#waitMs).unref();
       this.#waitMs = Math.min(LONGEST_WAIT_MS, this.#waitMs * 2);
@@ -61,6 +89,7 @@ class Live {
     try {
       await client.connect();
       await client.query(`listen ${CHANNEL}`);
+      this.#hearsSince = now().getTime();
       // What was done while nobody listened is not known: everybody looks.
       if (this.#waitMs > FIRST_WAIT_MS)
         for (const shop of this.#byShop.values()) for (const hears of shop) hears({ key: '', place: null });
@@ -76,6 +105,7 @@ class Live {
       // What writes no entry of the record shows in its own place alone.
       const isQuiet = isActionName(name) && specOf(name).entries.length === 0;
       const told: Told = { key, place: isQuiet ? (name.split('/')[0] ?? null) : null };
+      this.#lastDone.set(shop, now().getTime());
       for (const hears of this.#byShop.get(shop) ?? []) hears(told);
     } catch (error) {
       log.error({ err: error }, 'a notification could not be read');

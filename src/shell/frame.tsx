@@ -141,8 +141,9 @@ function Inside({
   redo,
   clockBehindMin,
   signOut,
+  serverNow,
   children,
-}: Omit<FrameProps, 'serverNow' | 'today' | 'ownSpecies' | 'waiting' | 'locale' | 'emergency'>) {
+}: Omit<FrameProps, 'today' | 'ownSpecies' | 'waiting' | 'locale' | 'emergency'>) {
   const { question, ask, answer } = useQuestion();
   const [isQuiet, setQuiet] = useLocalStorage<boolean>({ key: 'hush-pail-no-rings', defaultValue: false });
   const [isNextOpen, setNextOpen] = useState(false);
@@ -150,7 +151,7 @@ function Inside({
   const [isQuickLineOpen, setQuickLineOpen] = useState(false);
   const { takeBack, justDone } = useTakeBack(last, redo, ask);
   useFetchedAtRest(FETCHED_AT_REST);
-  useLive();
+  useLive(serverNow);
   useStoreSweep();
   const shortcuts = {
     'take back': () => void takeBack(),
@@ -209,7 +210,7 @@ export function Frame({ serverNow, today, ownSpecies, waiting, locale, emergency
         <SpeciesProvider own={ownSpecies}>
           <ReaderProvider units={props.units} locale={locale}>
             <EmergencyProvider says={emergency}>
-              <Inside {...props} />
+              <Inside {...props} serverNow={serverNow} />
             </EmergencyProvider>
           </ReaderProvider>
         </SpeciesProvider>

@@ -11,11 +11,15 @@ const APART_MS = 500;
 const DEAF_MS = 45_000;
 const HEARING_MS = 5 * 60_000;
 
-/** Looks at the page anew when something is done that it shows, by whatever tablet. */
-export function useLive(): void {
+/**
+ * Looks at the page anew when something is done that it shows, by whatever tablet.
+ * @param readMs the shop's time at which the page was read: what was done since, and before it listens, it is told of
+ */
+export function useLive(readMs: number): void {
   const router = useRouter();
   const place = usePathname().split('/')[1] ?? '';
   const here = useRef(place);
+  const firstRead = useRef(readMs);
   useEffect(() => {
     here.current = place;
   }, [place]);
@@ -43,7 +47,7 @@ export function useLive(): void {
         return;
       }
       if (source && source.readyState !== EventSource.CLOSED) return;
-      source = new EventSource('/live');
+      source = new EventSource(`/live?since=${firstRead.current}`);
       source.onmessage = hear;
       source.onopen = () => {
         // What was done while it did not listen, it has not heard.

@@ -141,7 +141,7 @@ test('two tablets show the same bench, and what one has done the other does not 
   await takeInHand(wen, /Stock ‘Tide rose’/);
   // A tablet that hears nothing of the others, in a dead corner of the shop: what it shows grows stale.
   const deaf = await bram.context().newPage();
-  await deaf.route('**/live', (asked) => asked.abort());
+  await deaf.route('**/live?*', (asked) => asked.abort());
   await Promise.all([bram.goto(wen.url()), deaf.goto(wen.url())]);
   for (const page of [bram, deaf])
     await expect(cardOf(page, /^Stock, lot/).getByRole('heading', { level: 2 })).toHaveText(

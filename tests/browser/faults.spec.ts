@@ -115,7 +115,7 @@ test('the last stems: whoever comes second is told how many are left, and keeps 
 }) => {
   const other = await (await browser.newContext()).newPage();
   // This one hears of nothing, and so does not know that the stems went.
-  await other.route('**/live', (asked) => asked.abort());
+  await other.route('**/live?*', (asked) => asked.abort());
   await signInAs(other, 'Bram');
   for (const p of [page, other]) {
     await p.goto('/make');
