@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import type { Role } from '../core/actions/contract';
-import type { Language } from '../core/words/languages';
+import type { Language } from '../core/words/catalogues';
 import type { Units } from '../core/units/measures';
 import type { Trx } from './connection';
 import { asDataError } from './errors';

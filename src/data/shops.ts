@@ -1,4 +1,4 @@
-import type { Language } from '../core/words/languages';
+import type { Language } from '../core/words/catalogues';
 import type { Units } from '../core/units/measures';
 import type { Trx } from './connection';
 import { insertPails, type NewPail } from './pails';

@@ -5,6 +5,7 @@ import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useState, type ComponentProps, type ReactNode } from 'react';
 import type { ActionName } from '@/core/actions/actions';
+import type { LanguageChoice } from '@/core/words/catalogues';
 import type { Units } from '@/core/units/measures';
 import type { Species } from '@/core/species/species';
 import { ActionProvider } from './actions';
@@ -14,6 +15,7 @@ import { ShopClock } from './clock';
 import { EmergencyProvider } from './emergency';
 import { KeptTapsBar } from './kept-taps-bar';
 import { useStoreSweep } from './half-done';
+import { LanguagesProvider } from './languages';
 import { useFetchedAtRest, useOnceOpened } from './late';
 import { NextList } from './next-list';
 import { Person } from './person';
@@ -49,7 +51,7 @@ export interface FrameProps {
   readonly units: Units;
   /** How they write numbers. */
   readonly locale: string;
-  readonly languages: readonly { readonly value: string; readonly label: string }[];
+  readonly languages: readonly LanguageChoice[];
   readonly timeZone: string;
   readonly serverNow: number;
   /** The shop's day, ISO. */
@@ -210,7 +212,9 @@ export function Frame({ serverNow, today, ownSpecies, waiting, locale, emergency
         <SpeciesProvider own={ownSpecies}>
           <ReaderProvider units={props.units} locale={locale}>
             <EmergencyProvider says={emergency}>
-              <Inside {...props} serverNow={serverNow} />
+              <LanguagesProvider languages={props.languages}>
+                <Inside {...props} serverNow={serverNow} />
+              </LanguagesProvider>
             </EmergencyProvider>
           </ReaderProvider>
         </SpeciesProvider>

@@ -1,6 +1,5 @@
 import type { ReactNode } from 'react';
-import { languageOf, localeOf, unitsOf } from '@/core/words/catalogues';
-import { LANGUAGE_CHOICES } from '@/core/words/languages';
+import { LANGUAGE_CHOICES, languageOf, localeOf, unitsOf } from '@/core/words/catalogues';
 import { momentIn } from '@/core/calendar/zones';
 import { WAITING_ACTIONS } from '@/core/actions/actions';
 import { emergencyWords } from '@/core/care/emergency';

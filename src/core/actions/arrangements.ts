@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { LANGUAGES } from '../words/languages';
+import { LANGUAGES } from '../words/catalogues';
 import { GOES_TO } from '../care/goes-to';
 import { MOST_STEMS } from '../arrangement/drawn-together';
 import { ANYBODY, defineAction, lock } from './contract';

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { LANGUAGES } from '../words/languages';
+import { LANGUAGES } from '../words/catalogues';
 import { UNITS } from '../units/measures';
 import { FOODS } from '../water/food';
 import { currencySchema } from '../opening/currency';

@@ -19,7 +19,7 @@ import {
   flawNote,
   type FlawSeen,
 } from './flaws';
-import { LANGUAGES } from '../words/languages';
+import { LANGUAGES } from '../words/catalogues';
 import { m } from '../words/message';
 import { inEnglish, NOT_YET, say, spoken } from '../words/say';
 

@@ -1,5 +1,4 @@
 import * as v from 'valibot';
-import { LANGUAGES } from '../words/languages';
 import { UNITS } from '../units/measures';
 import { NEEDS, type Need } from '../steps/types';
 import { currencySchema, USUAL_CURRENCY } from './currency';
@@ -60,7 +59,8 @@ const namesOf = (opening: { manager: { name: string }; hands: readonly { name: s
 export const openingSchema = v.pipe(
   v.strictObject({
     name: words(80, 'What is it called?'),
-    language: v.picklist(LANGUAGES, 'No such language.'),
+    /** By its two letters; that there is a catalogue of it only the server knows. */
+    language: v.pipe(v.string(), v.regex(/^[a-z]{2}$/, 'No such language.')),
     units: v.picklist(UNITS, 'Metric or US units.'),
     currency: v.optional(currencySchema, USUAL_CURRENCY),
     timeZone: v.pipe(v.string(), v.check(isZone, 'No clocks are known by that name.')),

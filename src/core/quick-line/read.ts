@@ -3,7 +3,7 @@ import { BIN_REASONS } from '../dock/bin-reasons';
 import { flawName, SAMPLED_FLAWS } from '../dock/flaws';
 import { typedNumber } from '../numbers/read-number';
 import { foldedWords } from '../species/folded-words';
-import { LANGUAGES } from '../words/languages';
+import { LANGUAGES } from '../words/catalogues';
 import { say } from '../words/say';
 import { readCode } from '../labels/codes';
 import type { SpeciesRegistry } from '../species/registry';

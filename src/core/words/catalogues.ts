@@ -1,11 +1,22 @@
 import type { Units } from '../units/measures';
-import { LANGUAGES, type Language } from './languages';
 import english from './en.json';
 import spanish from './es.json';
 
-/** The catalogues by language. A new language is a catalogue, a line here and its name in languages. */
-export const CATALOGUES = { en: english, es: spanish } as const satisfies Readonly<Record<Language, object>>;
-export { LANGUAGES, type Language };
+/** The catalogues by language. A new language is a catalogue and its two lines here. */
+export const CATALOGUES = { en: english, es: spanish } as const;
+export type Language = keyof typeof CATALOGUES;
+export const LANGUAGES = Object.keys(CATALOGUES) as Language[];
+
+/** A language as it is chosen: by what those who read it call it. */
+export interface LanguageChoice {
+  readonly value: Language;
+  readonly label: string;
+}
+/** Every language there is a catalogue for. Tablets are told it: the catalogues themselves are sent to none. */
+export const LANGUAGE_CHOICES: readonly LanguageChoice[] = LANGUAGES.map((value) => ({
+  value,
+  label: CATALOGUES[value]['language.name'],
+}));
 
 export const isLanguage = (code: string): code is Language => Object.hasOwn(CATALOGUES, code);
 

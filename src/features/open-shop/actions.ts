@@ -10,6 +10,7 @@ import {
   type Opening,
 } from '@/core/opening/opening';
 import { setClaimHours } from '@/data/claims';
+import { isLanguage } from '@/core/words/catalogues';
 import { inShop, type Trx } from '@/data/connection';
 import { DataError } from '@/data/errors';
 import { setHouse } from '@/data/house';
@@ -64,6 +65,8 @@ async function furnish(
 
 async function opened(opening: Opening): Promise<OpenState | null> {
   const { name, timeZone, language, units, currency, rooms, pails } = opening;
+  if (!isLanguage(language))
+    return { message: 'Nothing was opened.', fields: { language: 'No such language.' } };
   const shops = await manyShopNames(database());
   if (shops.filter((s) => !s.demo).length >= mostShops())
     return {

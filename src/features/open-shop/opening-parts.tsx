@@ -3,7 +3,7 @@ import { Button, Checkbox, Group, NativeSelect, NumberInput, PasswordInput, Text
 import { currencies } from '@/core/opening/currency';
 import { ROOM_KINDS, USUAL_ROOMS } from '@/core/opening/opening';
 import { fromTypedMeasure, measured, MEASURES, typedMeasure, type Measure } from '@/core/units/measures';
-import { LANGUAGE_CHOICES } from '@/core/words/languages';
+import { useLanguages } from '@/shell/languages';
 import { UNIT_CHOICES } from '@/shell/reader';
 import { useHydrated } from '@/shell/use-hydrated';
 import type { OpeningForm } from './opening-form';
@@ -17,6 +17,7 @@ interface Props {
 
 export function ShopPart({ form, zone }: Props) {
   const isHere = useHydrated();
+  const languages = useLanguages();
   return (
     <>
       <TextInput
@@ -30,7 +31,7 @@ export function ShopPart({ form, zone }: Props) {
         label="Its language"
         description="Of its cards; everybody reads the shop in their own"
         size="lg"
-        data={LANGUAGE_CHOICES}
+        data={[...languages]}
         {...form.getInputProps('language')}
       />
       <NativeSelect label="Measures" size="lg" data={UNIT_CHOICES} {...form.getInputProps('units')} />

@@ -2,8 +2,9 @@
 import { Group } from '@mantine/core';
 import { useRouter } from 'next/navigation';
 import type { GoesTo } from '@/core/care/goes-to';
-import { LANGUAGE_CHOICES, type Language } from '@/core/words/languages';
+import type { Language } from '@/core/words/catalogues';
 import { Choices } from '@/shell/choices';
+import { useLanguages } from '@/shell/languages';
 
 interface Props {
   readonly arrangementId: string;
@@ -14,6 +15,7 @@ interface Props {
 /** Whom a card is for: it says nothing that nobody there can do, in what they read. */
 export function CardChoice({ arrangementId, goesTo, language }: Props) {
   const router = useRouter();
+  const languages = useLanguages();
   const to = (to: GoesTo, written: Language) =>
     router.replace(
       `/send-off?arrangement=${arrangementId}${to === 'public' ? '&to=public' : ''}&in=${written}`,
@@ -36,7 +38,7 @@ export function CardChoice({ arrangementId, goesTo, language }: Props) {
         label="They read"
         value={language}
         onChange={(written) => to(goesTo, written)}
-        options={LANGUAGE_CHOICES.map(({ value, label }) => ({ value, words: label }))}
+        options={languages.map(({ value, label }) => ({ value, words: label }))}
       />
     </Group>
   );

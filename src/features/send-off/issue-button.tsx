@@ -2,7 +2,7 @@
 import { Button, Kbd } from '@mantine/core';
 import { useState } from 'react';
 import type { GoesTo } from '@/core/care/goes-to';
-import type { Language } from '@/core/words/languages';
+import type { Language } from '@/core/words/catalogues';
 import { useActions } from '@/shell/actions';
 import { notDoneWords } from '@/shell/outcome';
 import { Feedback } from '@/shell/feedback';

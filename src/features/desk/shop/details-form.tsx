@@ -4,10 +4,11 @@ import { useState } from 'react';
 import * as v from 'valibot';
 import { typedNumber } from '@/core/numbers/read-number';
 import { currencies } from '@/core/opening/currency';
-import { LANGUAGE_CHOICES, LANGUAGES, type Language } from '@/core/words/languages';
+import type { Language } from '@/core/words/catalogues';
 import type { Units } from '@/core/units/measures';
 import type { ShopDetails } from '@/data/shops';
 import { aNumber, someText, useShopForm } from '@/shell/form';
+import { useLanguages } from '@/shell/languages';
 import { UNIT_CHOICES } from '@/shell/reader';
 import { Feedback } from '@/shell/feedback';
 import { useHydrated } from '@/shell/use-hydrated';
@@ -41,6 +42,7 @@ export function DetailsForm({ details, mayChange }: Props) {
   const [writtenIn, setWrittenIn] = useState<Language>(language);
   const [countsIn, setCountsIn] = useState(currency);
   const isHere = useHydrated();
+  const languages = useLanguages();
   const form = useShopForm(SCHEMA, { ...words, percent: String(Math.round(promiseConfidence * 100)) });
   const save = async ({ percent, ...typed }: typeof form.values) =>
     setSaved(
@@ -76,10 +78,10 @@ export function DetailsForm({ details, mayChange }: Props) {
         <NativeSelect
           label="Cards are written in"
           description="Another is chosen for a customer as their card is issued."
-          data={LANGUAGE_CHOICES}
+          data={[...languages]}
           value={writtenIn}
           onChange={({ currentTarget: { value } }) =>
-            setWrittenIn(LANGUAGES.find((code) => code === value) ?? language)
+            setWrittenIn(languages.find((choice) => choice.value === value)?.value ?? language)
           }
           {...field}
         />
