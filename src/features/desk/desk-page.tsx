@@ -47,7 +47,8 @@ export async function DeskPage({ search }: { search: Search }) {
       <DeskTabs here="/desk" />
       <h1>The record</h1>
       <p className="soft">
-        Everything done. An entry is never changed: a slip is taken back by another entry.
+        Everything done. An entry is never changed: a slip is taken back by another entry. Only the name of
+        whoever worked here can be erased from it.
       </p>
       <RecordForm
         key={addressOf(asked)}
