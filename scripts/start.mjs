@@ -1,9 +1,8 @@
 // npm start: everything from a bare clone to a served shop, and a clean stop on Ctrl-C.
-import { spawn } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { hasOwnShop, isBackupDue } from './lib/backup.mjs';
 import { freePort, initCluster, portIsFree, startCluster } from './lib/cluster.mjs';
+import { keepJobs } from './lib/jobs.mjs';
 import { keepUp } from './lib/keep-up.mjs';
 import { CHECKOUT, STATE, giveUp, tellFault } from './lib/paths.mjs';
 import { settingsHelp, wrongSettings } from './lib/settings.mjs';
@@ -60,30 +59,6 @@ function checkSettings() {
   if (wrong.length > 0) giveUp(wrong.join('\n'));
 }
 
-const LOOKS_EVERY_MS = 3_600_000;
-/** An own shop is backed up once a day while it is open, by a process of its own; what went wrong is said in a line. */
-function backUpDaily(/** @type {string} */ url) {
-  const folder = path.join(STATE, 'backups');
-  let isUnderway = false;
-  const look = async () => {
-    if (isUnderway || !isBackupDue(folder, Date.now()) || !(await hasOwnShop(url))) return;
-    isUnderway = true;
-    const child = spawn(process.execPath, ['scripts/backup.mjs'], {
-      cwd: CHECKOUT,
-      stdio: ['ignore', 'ignore', 'inherit'],
-    });
-    child.once('exit', (code) => {
-      isUnderway = false;
-      console.log(
-        code === 0 ? 'The shop is backed up.' : 'The shop was not backed up; the reason stands above.',
-      );
-    });
-  };
-  const orSay = () => void look().catch((error) => console.log(`No backup yet: ${String(error)}`));
-  setInterval(orSay, LOOKS_EVERY_MS).unref();
-  orSay();
-}
-
 try {
   checkSettings();
   const other = runningCopy();
@@ -118,7 +93,10 @@ try {
   stops.push(web.stop);
   const address = `http://127.0.0.1:${port}`;
   noteRunning({ address, databasePort });
-  if (!isDev) backUpDaily(databaseEnv.HUSH_PAIL_OWNER_URL);
+  if (!isDev) {
+    const jobs = await keepJobs(databaseEnv.HUSH_PAIL_OWNER_URL, { folder: path.join(STATE, 'backups') });
+    stops.push(jobs.stop);
+  }
   console.log(`\nHush Pail is open: ${address}\n${DEMO_SIGN_IN}Ctrl-C stops it; the shop's record is kept.`);
 } catch (error) {
   for (const stop of stops.reverse()) await stop().catch(() => {});

@@ -101,11 +101,12 @@ export function backupsIn(/** @type {string} */ folder) {
 export const madeAtMs = (/** @type {string} */ file) =>
   Date.parse(path.basename(file).replace(/^hush-pail-(.{10}T)(\d\d)-(\d\d)-(\d\d)Z\.dump$/, '$1$2:$3:$4Z'));
 
-const A_DAY_MS = 24 * 3_600_000;
-/** Whether the newest backup in a folder is a day old, or there is none. */
+/** A night's backup is due again the next night, also where that one comes round a little sooner. */
+const DUE_AFTER_MS = 20 * 3_600_000;
+/** Whether the newest backup in a folder is of the day before, or there is none. */
 export function isBackupDue(/** @type {string} */ folder, /** @type {number} */ nowMs) {
   const [newest] = backupsIn(folder);
-  return newest === undefined || nowMs - madeAtMs(newest) >= A_DAY_MS;
+  return newest === undefined || nowMs - madeAtMs(newest) >= DUE_AFTER_MS;
 }
 
 /** Whether somebody's own shop is kept in a database, and not the demo alone. */
@@ -132,7 +133,8 @@ export async function backUp(url, folder, { at, keep }) {
   try {
     // Names, hashes and photographs of people are in it: for its owner's eyes, wherever it is written.
     writeFileSync(part, '', { mode: 0o600 });
-    tool('pg_dump', ['--format=custom', '--file', part, url]);
+    // Jobs that wait are this computer's, not the shop's.
+    tool('pg_dump', ['--format=custom', '--exclude-schema=jobs', '--file', part, url]);
     await bringInto(url, scratch, part);
     contents = await contentsOf(urlOf(url, scratch));
     const note = { at: at.toISOString(), sha256: sumOf(part), contents };

@@ -75,9 +75,9 @@ test('so many are kept, the newest; one that could not be made is none', async (
   for (const minute of [2, 3, 4]) await backUp(url, folder, at(minute));
   const kept = backupsIn(folder).map((file: string) => path.basename(file));
   expect(kept).toEqual(['hush-pail-2026-11-24T07-04-00Z.dump', 'hush-pail-2026-11-24T07-03-00Z.dump']);
-  // A day after the newest the next is due; in a folder with none, at once.
-  expect(isBackupDue(folder, Date.UTC(2026, 10, 25, 7, 3, 59))).toBe(false);
-  expect(isBackupDue(folder, Date.UTC(2026, 10, 25, 7, 4))).toBe(true);
+  // The night after the newest the next is due; in a folder with none, at once.
+  expect(isBackupDue(folder, Date.UTC(2026, 10, 25, 3, 3, 59))).toBe(false);
+  expect(isBackupDue(folder, Date.UTC(2026, 10, 25, 3, 4))).toBe(true);
   expect(isBackupDue(path.join(folder, 'none'), 0)).toBe(true);
   const nowhere = new URL(url);
   nowhere.pathname = '/nothing_here';

@@ -2,6 +2,7 @@ import { mayManage } from '@/core/actions/contract';
 import { FOODS } from '@/core/water/food';
 import { solutionWords } from '@/core/water/solution-words';
 import { say } from '@/core/words/say';
+import { lastBackupJob } from '@/data/jobs';
 import { manyPails, manyRetiredPails } from '@/data/pails';
 import { manyRooms } from '@/data/rooms';
 import { shopDetails } from '@/data/shops';
@@ -20,16 +21,17 @@ import { RoomsTable } from './rooms-table';
 
 /** What the shop is: what stands on its cards, its rooms and its pails. */
 export async function ShopPage() {
-  const { me, details, rooms, pails, retired, sanitiser, foods } = await inMyShop(async (trx, me) => {
-    const [details, rooms, pails, retired, sanitiser, foods] = await Promise.all([
+  const { me, details, rooms, pails, retired, sanitiser, foods, job } = await inMyShop(async (trx, me) => {
+    const [details, rooms, pails, retired, sanitiser, foods, job] = await Promise.all([
       shopDetails(trx),
       manyRooms(trx),
       manyPails(trx),
       manyRetiredPails(trx),
       sanitiserOf(trx),
       foodsOf(trx),
+      lastBackupJob(trx),
     ]);
-    return { me, details, rooms, pails, retired, sanitiser, foods };
+    return { me, details, rooms, pails, retired, sanitiser, foods, job };
   });
   const backups = await backupsHere();
   const mayChange = mayManage(me.role);
@@ -64,7 +66,7 @@ export async function ShopPage() {
       </p>
       <RoomsTable rooms={rooms} mayChange={mayChange} />
       <h2>Backups</h2>
-      <BackupsTold backups={backups} isDemo={me.shop.demo} timeZone={me.shop.timeZone} />
+      <BackupsTold backups={backups} job={job} isDemo={me.shop.demo} timeZone={me.shop.timeZone} />
       <h2>Pails</h2>
       <p className="soft">
         A retired pail keeps its history and its number. New ones begin unwashed; their labels are printed
