@@ -1,7 +1,7 @@
 /** Database tasks of the start, test and reset commands. Run as the cluster's owner. */
 import { connectAsOwner } from '../src/data/connection';
 import { forgetShop } from '../src/data/forget-shop';
-import { migrate } from '../src/data/migrate';
+import { migrate, shapeCalled } from '../src/data/migrate';
 import { loadDemo } from '../src/demo/load';
 import { loadYears } from '../src/demo/years/load';
 import path from 'node:path';
@@ -14,6 +14,7 @@ const HELP = `tsx scripts/database.ts <task>
   prepare   makes the database and the application's role, migrates, loads the demo world once
   reset     takes the demo out, no other shop's rows, and prepares it afresh
   anew      empties the whole database, every shop in it, and prepares it: for tests
+  shape     makes the database and gives it the shape of HUSH_PAIL_SHAPE, a migration's name, or the newest; loads nothing
   years     prepares it, then puts HUSH_PAIL_YEARS of history behind the demo shop
 Reads HUSH_PAIL_OWNER_URL and HUSH_PAIL_APP_PASSWORD; HUSH_PAIL_DEMO=quiet loads a demo with one delivery in it, none leaves it out.`;
 
@@ -71,7 +72,7 @@ async function loadHistory(url: string): Promise<void> {
 async function main(): Promise<void> {
   const task = process.argv[2];
   const url = process.env.HUSH_PAIL_OWNER_URL;
-  if (task === '--help' || !url || !['prepare', 'reset', 'anew', 'years'].includes(task ?? '')) {
+  if (task === '--help' || !url || !['prepare', 'reset', 'anew', 'years', 'shape'].includes(task ?? '')) {
     console.log(HELP);
     process.exit(task === '--help' ? 0 : 2);
   }
@@ -81,6 +82,7 @@ async function main(): Promise<void> {
     if (task === 'reset') await forgetDemo(db);
     if (task === 'anew') await forgetAll(db);
     await db.raw('grant usage on schema public to hush_pail_app');
+    if (task === 'shape') return await migrate(db, shapeCalled(process.env.HUSH_PAIL_SHAPE));
     const kept = await backedUpBefore(db, url, path.join(STATE, 'backups'));
     if (kept) console.log(`The database changes its shape; what stood here is kept: ${kept}`);
     await migrate(db);

@@ -9,7 +9,7 @@ const HELP = `npm run export -- --to=FOLDER [--shop=NAME]
   Writes everything of one shop as it stands at one moment: json/TABLE.jsonl (a row a line), csv/TABLE.csv, and
   schema.json, which says what their columns are, what rows are told apart by and how many there are. Photographs
   are hexadecimal in their column. Hashes of PINs and passwords, sessions and wrong tries are left out: to bring
-  a shop back take "npm run backup". Works while the shop runs.
+  a shop back take "npm run backup"; to have it on another computer, "npm run import". Works while the shop runs.
   --to=FOLDER  a folder that is not there yet
   --shop=NAME  which, where there are several: as at the end of its sign-in address`;
 

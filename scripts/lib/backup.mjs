@@ -7,15 +7,17 @@ import pg from 'pg';
 import { serverFolder } from './cluster.mjs';
 import { readJson } from './paths.mjs';
 
-const NAME = /^hush-pail-[\dTZ-]+\.dump$/;
+/** What is before the time in the name of a backup of all shops. */
+const ALL = 'hush-pail';
+const STAMP = /^[\dTZ-]+\.dump$/;
 
 /** The same server, another database of it. */
-function urlOf(/** @type {string} */ url, /** @type {string} */ database) {
+export function urlOf(/** @type {string} */ url, /** @type {string} */ database) {
   const other = new URL(url);
   other.pathname = `/${database}`;
   return other.href;
 }
-const databaseOf = (/** @type {string} */ url) => new URL(url).pathname.slice(1);
+export const databaseOf = (/** @type {string} */ url) => new URL(url).pathname.slice(1);
 
 function tool(/** @type {string} */ name, /** @type {string[]} */ args) {
   const run = spawnSync(path.join(serverFolder() ?? '', name), args, { encoding: 'utf8' });
@@ -62,7 +64,7 @@ export const contentsOf = (/** @type {string} */ url) =>
   });
 
 /** Brings a dump into a database of that name, made for it; one that is there already goes before. */
-async function bringInto(
+export async function bringInto(
   /** @type {string} */ url,
   /** @type {string} */ database,
   /** @type {string} */ file,
@@ -74,7 +76,7 @@ async function bringInto(
   tool('pg_restore', ['--exit-on-error', '--single-transaction', '--dbname', urlOf(url, database), file]);
 }
 
-const dropped = (/** @type {string} */ url, /** @type {string} */ database) =>
+export const dropped = (/** @type {string} */ url, /** @type {string} */ database) =>
   inDatabase(urlOf(url, 'postgres'), (/** @type {import('pg').Client} */ client) =>
     client.query(`drop database if exists "${database}"`),
   );
@@ -84,11 +86,11 @@ const sumOf = (/** @type {string} */ file) => createHash('sha256').update(readFi
 /** Those made before something is changed or replaced stand apart: the daily ones never push them out. */
 export const beforeChanges = (/** @type {string} */ folder) => path.join(folder, 'before-changes');
 
-/** The backups in a folder, the newest first. */
-export function backupsIn(/** @type {string} */ folder) {
+/** The backups in a folder, the newest first: of all shops, or what else is before the time in their names. */
+export function backupsIn(/** @type {string} */ folder, named = ALL) {
   try {
     return readdirSync(folder)
-      .filter((name) => NAME.test(name))
+      .filter((name) => name.startsWith(`${named}-`) && STAMP.test(name.slice(named.length + 1)))
       .sort()
       .reverse()
       .map((name) => path.join(folder, name));
@@ -121,11 +123,11 @@ export const hasOwnShop = (/** @type {string} */ url) =>
  * database beside and read there. Only then does it bear its name; older ones go, but for so many.
  * @param {string} url the database, as its owner
  * @param {string} folder
- * @param {{ at: Date, keep: number }} how
+ * @param {{ at: Date, keep: number, named?: string }} how
  */
-export async function backUp(url, folder, { at, keep }) {
+export async function backUp(url, folder, { at, keep, named = ALL }) {
   mkdirSync(folder, { recursive: true, mode: 0o700 });
-  const file = path.join(folder, `hush-pail-${at.toISOString().slice(0, 19).replaceAll(':', '-')}Z.dump`);
+  const file = path.join(folder, `${named}-${at.toISOString().slice(0, 19).replaceAll(':', '-')}Z.dump`);
   const part = `${file}.part`;
   const scratch = `${databaseOf(url)}_try`;
   /** @type {Record<string, string>} */
@@ -144,18 +146,43 @@ export async function backUp(url, folder, { at, keep }) {
     await dropped(url, scratch);
     rmSync(part, { force: true });
   }
-  for (const old of backupsIn(folder).slice(keep)) {
+  for (const old of backupsIn(folder, named).slice(keep)) {
     rmSync(old);
     rmSync(`${old}.json`, { force: true });
   }
   return { file, bytes: statSync(file).size, contents };
 }
 
+/** @returns {Promise<{ id: string, slug: string, name: string }[]>} */
+const ownShopsIn = (/** @type {string} */ url) =>
+  inDatabase(url, async (/** @type {import('pg').Client} */ client) => {
+    const { rows } = await client.query('select id, slug, name from shop where not demo order by created_at');
+    return rows;
+  });
+
+/** A backup of one shop, or of before another was opened, does not take others' away unless they are named. */
+async function refuseToLose(
+  /** @type {string} */ here,
+  /** @type {string} */ coming,
+  /** @type {readonly string[]} */ losing,
+) {
+  const back = new Set((await ownShopsIn(coming)).map((s) => s.id));
+  const lost = (await ownShopsIn(here)).filter((s) => !back.has(s.id) && !losing.includes(s.slug));
+  if (lost.length > 0)
+    throw new Error(
+      `That backup has no ${lost.map((s) => s.name).join(', ')}. Nothing was changed. One shop of it: --shop=NAME. All of it, without that one: --losing=${lost.map((s) => s.slug).join(',')}`,
+    );
+}
+
 /**
  * Puts a backup in the place of the database, which nobody may be connected to. It is brought in beside and
  * read before anything goes: a file that is broken or is not what its note says changes nothing.
  */
-export async function restoreFrom(/** @type {string} */ url, /** @type {string} */ file) {
+export async function restoreFrom(
+  /** @type {string} */ url,
+  /** @type {string} */ file,
+  /** @type {readonly string[]} */ losing = [],
+) {
   const note = readJson(`${file}.json`);
   if (note && note.sha256 !== sumOf(file))
     throw new Error('That backup is not as it was written. Nothing was changed; take another.');
@@ -166,6 +193,7 @@ export async function restoreFrom(/** @type {string} */ url, /** @type {string} 
     const contents = await contentsOf(urlOf(url, coming));
     if (note && JSON.stringify(note.contents) !== JSON.stringify(contents))
       throw new Error('What came back is not what was backed up. Nothing was changed; take another.');
+    await refuseToLose(url, urlOf(url, coming), losing);
     await inDatabase(urlOf(url, 'postgres'), async (/** @type {import('pg').Client} */ client) => {
       // At no moment is there neither: what leaves goes last.
       await client.query(`drop database if exists "${leaving}"`);

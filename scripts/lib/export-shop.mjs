@@ -17,14 +17,15 @@ const AT_ONCE = 2000;
 /** @typedef {{ name: string, type: string, mayBeEmpty: boolean }} Column */
 /** @typedef {{ name: string, columns: Column[], key: string[], ofShop: string }} Table */
 
-const quoted = (/** @type {string} */ name) => `"${name.replaceAll('"', '""')}"`;
+export const quoted = (/** @type {string} */ name) => `"${name.replaceAll('"', '""')}"`;
 
 /**
  * Every table of a shop, with its columns in their order and what its rows are told apart by.
  * @param {pg.Client} client
+ * @param {{ withSecrets?: boolean, all?: boolean }} what also how somebody signs in; also sessions and wrong tries
  * @returns {Promise<Table[]>}
  */
-async function tablesOf(client) {
+export async function tablesOf(client, { withSecrets = false, all = false } = {}) {
   const { rows } = await client.query(
     `select c.table_name as table, c.column_name as column, c.data_type as type, c.is_nullable = 'YES' as empty
       from information_schema.columns as c
@@ -39,11 +40,11 @@ async function tablesOf(client) {
       where i.indisprimary and r.relnamespace = 'public'::regnamespace group by r.relname`,
   );
   const tables = [...new Set(rows.map((r) => r.table))].filter(
-    (name) => !NOT_OF_A_SHOP.test(name) && !LEFT_OUT.has(name),
+    (name) => !NOT_OF_A_SHOP.test(name) && (all || !LEFT_OUT.has(name)),
   );
   return tables.map((name) => {
     const columns = rows
-      .filter((r) => r.table === name && !LEFT_OUT_COLUMNS.has(r.column))
+      .filter((r) => r.table === name && (withSecrets || !LEFT_OUT_COLUMNS.has(r.column)))
       .map((r) => ({ name: r.column, type: r.type, mayBeEmpty: r.empty }));
     const ofShop = name === 'shop' ? 'id' : columns.find((c) => c.name === 'shop_id')?.name;
     // Rather nothing than a part that looks like all of it.
@@ -122,10 +123,11 @@ async function shopCalled(/** @type {import('pg').Client} */ client, /** @type {
 /**
  * Writes everything of one shop as it stands at one moment. The folder bears its name only once all of it is there.
  * @param {string} url the owner's
- * @param {{ slug?: string, to: string, defusedCell: Defuse }} what which shop, and the folder to write, which is not there yet
+ * @param {{ slug?: string, to: string, defusedCell: Defuse, withSecrets?: boolean }} what which shop; the folder to
+ *   write, which is not there yet; whether hashes of PINs and passwords are in it, which is for our own commands alone
  * @returns {Promise<{ shop: string, tables: Record<string, number> }>} how many rows each table has
  */
-export async function exportShop(url, { slug, to, defusedCell }) {
+export async function exportShop(url, { slug, to, defusedCell, withSecrets = false }) {
   if (statSync(to, { throwIfNoEntry: false }))
     throw new Error(`${to} is there already. Nothing was written.`);
   const part = `${to}.part`;
@@ -135,7 +137,7 @@ export async function exportShop(url, { slug, to, defusedCell }) {
     await client.query(`set timezone = 'UTC'; set datestyle = 'ISO, YMD'; set bytea_output = 'hex'`);
     await client.query('begin isolation level repeatable read read only');
     const shop = await shopCalled(client, slug);
-    const tables = await tablesOf(client);
+    const tables = await tablesOf(client, { withSecrets });
     rmSync(part, { recursive: true, force: true });
     for (const kind of ['json', 'csv']) mkdirSync(path.join(part, kind), { recursive: true, mode: 0o700 });
     /** @type {Record<string, number>} */

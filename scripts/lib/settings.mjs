@@ -53,7 +53,7 @@ export const SETTINGS = {
 
 /** What our own commands hand to each other; nobody sets them by hand. */
 const INSIDE =
-  /^HUSH_PAIL_(APP_PASSWORD|BACKUPS|BENCH_LOTS|CLOCK_OFFSET_MS|DATABASE_URL|OWNER_URL|SESSION_SECRET|TEST_\w+|TIMES_FILE|TORTURE|YEARS)$/;
+  /^HUSH_PAIL_(APP_PASSWORD|BACKUPS|BENCH_LOTS|CLOCK_OFFSET_MS|DATABASE_URL|OWNER_URL|SESSION_SECRET|SHAPE|TEST_\w+|TIMES_FILE|TORTURE|YEARS)$/;
 
 /**
  * What is wrong with the settings of an environment, a line each; none where all is right.

@@ -27,3 +27,11 @@ export const shopTask = (/** @type {string} */ task, env = {}) =>
   besideShop((/** @type {string} */ url) =>
     databaseTask(task, { HUSH_PAIL_OWNER_URL: url, HUSH_PAIL_APP_PASSWORD: secrets().app, ...env }),
   );
+
+/** Gives a database, made where it is not there, the shape of that name, or the newest. */
+export const giveShape = (/** @type {string} */ url, /** @type {string | undefined} */ shape) =>
+  databaseTask('shape', {
+    HUSH_PAIL_OWNER_URL: url,
+    HUSH_PAIL_APP_PASSWORD: secrets().app,
+    ...(shape ? { HUSH_PAIL_SHAPE: shape } : {}),
+  });

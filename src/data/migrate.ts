@@ -81,6 +81,16 @@ const source = (upTo: number): Knex.MigrationSource<Migration> => ({
     }),
 });
 
+/**
+ * How many migrations make the shape of that name; all of them where none is named.
+ * @throws Error where it is a newer one than these
+ */
+export function shapeCalled(name: string | undefined): number {
+  const at = name ? MIGRATIONS.findIndex((m) => m.name === name) : MIGRATIONS.length - 1;
+  if (at < 0) throw new Error(`Made by a newer version than this one (${name}). Bring this one up to date.`);
+  return at + 1;
+}
+
 /** How many migrations a database has still before it. */
 export async function pendingMigrations(knex: Knex): Promise<number> {
   const [, pending] = (await knex.migrate.list({ migrationSource: source(MIGRATIONS.length) })) as [

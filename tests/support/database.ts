@@ -52,6 +52,24 @@ export const olderShop = (): Promise<TestShop> =>
     await owner.raw('grant usage on schema public to hush_pail_app');
   });
 
+/** A database with nothing in it, to bring something into. */
+export async function emptyDatabase(): Promise<{
+  readonly url: string;
+  readonly close: () => Promise<void>;
+}> {
+  if (!SERVER) throw new Error('Database tests run through "npm test", which starts their server.');
+  const name = `t_${randomUUID().replaceAll('-', '')}`;
+  const server = connectAsOwner(`${SERVER}/postgres`, 1);
+  await server.raw('create database ??', [name]);
+  return {
+    url: `${SERVER}/${name}`,
+    close: async () => {
+      await server.raw('drop database ??', [name]);
+      await server.destroy();
+    },
+  };
+}
+
 async function shopIn(fill: (owner: Knex) => Promise<void>): Promise<TestShop> {
   if (!SERVER) throw new Error('Database tests run through "npm test", which starts their server.');
   const name = `t_${randomUUID().replaceAll('-', '')}`;
