@@ -33,6 +33,8 @@ export interface NewLot {
   readonly stage: number;
   readonly droop: string;
   readonly plan: readonly ProtocolStep[];
+  /** When somebody looked at it; nobody has yet where it is not told. */
+  readonly lookedAt?: Date;
 }
 
 export interface NewDelivery {
@@ -69,6 +71,7 @@ const lotRow = (lot: NewLot, at: { shopId: string; deliveryId: string; arrivedAt
   air_share: lot.airShare,
   stage: lot.stage,
   droop: lot.droop,
+  looked_at: lot.lookedAt ?? null,
 });
 
 /** Books lots of a delivery that is there, each one portion at the bench, under the shop's counters. */

@@ -40,10 +40,24 @@ test('a shop is opened from nothing, takes its first delivery to its first card,
   await onTo(page, 'pails');
   await page.getByRole('checkbox', { name: 'washed, stand clean' }).first().check();
   await expectNothingSerious(page);
+  await onTo(page, 'flowers that stand here');
+  await expectNothingSerious(page);
+  await page.getByLabel('A sheet of what stands here').setInputFiles({
+    ...{ name: 'stock.csv', mimeType: 'text/csv' },
+    buffer: Buffer.from('Flower,Variety,Stems,Price\nGerbera,Kite,30,0.40\nSea glass,,5,1.00\n'),
+  });
+  await expect(page.getByText('1 line, 30 stems')).toBeVisible();
+  await expect(page.getByText('Line 3, “Sea glass”: which flower?')).toBeVisible();
+  await expectNothingSerious(page);
   await page.getByRole('button', { name: 'Open it' }).click();
   await page.waitForURL('**/dock');
   await expect(page.getByRole('link', { name: `Hush Pail, ${SHOP}` })).toBeVisible();
   await expect(page.getByRole('button', { name: /Demo/ })).toHaveCount(0);
+  // What stood there is looked at, stands in its pail from the first minute, and can be made of.
+  await expect(page.getByRole('link', { name: /Gerbera ‘Kite’ 30/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Dock all looked at' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Bench clear' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Make 1 lot' })).toBeVisible();
   await page.goto('/desk');
   await expect(page.getByText('QN-1122')).toHaveCount(0);
   await page.goto('/desk/ways');

@@ -3,6 +3,7 @@ import { UNITS } from '../units/measures';
 import { NEEDS, type Need } from '../steps/types';
 import { currencySchema, USUAL_CURRENCY } from './currency';
 import { nextPailNames } from './pail-names';
+import { MOST_STOCK_LINES, stockLineSchema } from './stock-in-hand';
 import { login, password, personName, pin, words } from '../people/person-fields';
 
 export const ROOM_KINDS = ['bench', 'cold', 'warm', 'floor'] as const;
@@ -99,6 +100,15 @@ export const openingSchema = v.pipe(
         `At most ${MOST_PAILS} pails to begin with.`,
       ),
     ),
+    /** What stands there already, and in which room. */
+    stock: v.optional(
+      v.pipe(
+        v.array(stockLineSchema),
+        v.maxLength(MOST_STOCK_LINES, `At most ${MOST_STOCK_LINES} lines to begin with.`),
+      ),
+      [],
+    ),
+    stockRoom: v.optional(v.picklist(ROOM_KINDS, 'No such room.'), 'cold'),
   }),
   v.forward(
     v.check(

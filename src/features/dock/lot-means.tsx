@@ -22,6 +22,12 @@ const ADVICE_WORDS: Readonly<Record<DockAdvice['advice'], string>> = {
 /** Where a lot's promise is told for: a table in a usual home. */
 const TABLE_C = 21;
 
+/** Whole days since, as somebody says them. */
+const daysAgo = (days: number): string => {
+  const whole = Math.round(days);
+  return whole < 1 ? 'today' : whole === 1 ? 'yesterday' : `${whole} days ago`;
+};
+
 /** What the lot means as it is being seen: days left on its line, how it compares, what to do with it. */
 export function LotMeans({
   lot,
@@ -68,7 +74,7 @@ export function LotMeans({
         daysSinceArrival={lot.daysSinceArrival}
         shareByDay={outlook.shareByDay}
         {...daysLeft}
-        label={`Cut ${lot.daysSinceCut.toFixed(0)} days ago; half of it lasts ${daysInWords(lotDaysLeft)}, a stem ${words}`}
+        label={`Cut ${daysAgo(lot.daysSinceCut)}; half of it lasts ${daysInWords(lotDaysLeft)}, a stem ${words}`}
       />
       <LifeAxis scale={scale} />
       {isFixed && <p>It does not go on opening: it stays at the stage it came in.</p>}

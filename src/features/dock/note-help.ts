@@ -4,7 +4,7 @@ import { manyWeighings } from '@/data/evidence';
 import { lateSuppliers, manyUsualStems } from '@/data/supplier-history';
 import { manySupplierColumns, manySupplierWords } from '@/data/supplier-words';
 import { maybeInMyShop } from '@/server/session';
-import type { ReaderHelp } from './read-file';
+import type { ReaderHelp } from '@/shell/note-file';
 
 /** What the shop knows that helps to read a note, asked for once there is one; null when nobody is signed in. */
 export async function noteHelp(): Promise<ReaderHelp | null> {

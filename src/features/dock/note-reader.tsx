@@ -15,7 +15,7 @@ import { HALF_READ, type HalfRead, type NamedColumns } from './half-read';
 import type { Expected } from './half-read';
 import { TypedLines } from './typed-lines';
 import { FileTap } from '@/shell/file-tap';
-import { bytesOf, fetchHelp, readBytes, wakeReader } from './read-file';
+import { bytesOf, fetchHelp, readBytes, wakeReader } from '@/shell/note-file';
 import { Feedback } from '@/shell/feedback';
 
 // The preview and its species list are only wanted once a file is there.

@@ -1,7 +1,7 @@
 'use client';
 import { Autocomplete } from '@mantine/core';
 import { useEffect, useState } from 'react';
-import { fetchHelp } from './read-file';
+import { fetchHelp } from '@/shell/note-file';
 
 interface Props {
   readonly value: string;

@@ -23,6 +23,7 @@ import { database } from '@/server/database';
 import { log } from '@/server/log';
 import { hashOf } from '@/server/secrets';
 import { beginSessionOf } from '@/server/session';
+import { bookStock, stockToBook } from './stock';
 
 export interface OpenState {
   readonly message: string | null;
@@ -87,9 +88,14 @@ async function opened(opening: Opening): Promise<OpenState | null> {
   const shop = { id, slug, name, timeZone, language, units, currency, demo: false, people };
   const things = { rooms: roomsToMake(rooms), pails: pailsToMake(pails) };
   const [address, device, at] = [await askedFrom(), await deviceAsking(), now()];
+  const stock = await stockToBook(opening, at);
+  if (typeof stock === 'string') return { message: 'Nothing was opened.', fields: { stock } };
   await inShop(database(), id, async (trx) => {
     const made = await insertShop(trx, { ...shop, ...things }, at);
     await furnish(trx, id, made.people[0] ?? '', opening, at);
+    const unwashed = made.pails.filter((_, i) => !things.pails[i]?.isClean);
+    const opener = { shopId: id, personId: made.people[0] ?? '', at };
+    await bookStock(trx, opener, { rooms: made.rooms, pails: unwashed }, stock);
     await beginSessionOf(trx, { shopId: id, personId: made.people[0] ?? '', address, device, at });
   });
   return null;

@@ -9,6 +9,7 @@ import { openShop, type OpenState } from './actions';
 import { PailsPart, PeoplePart, RoomsPart, ShopPart } from './opening-parts';
 import { HasPart, SuppliersPart } from './opening-things';
 import { EMPTY_OPENING, type OpeningForm } from './opening-form';
+import { StockPart } from './stock-part';
 import css from './open-shop.module.css';
 
 const START: OpenState = { message: null, fields: {} };
@@ -51,6 +52,12 @@ const PARTS = [
     fields: ['pails'],
     Part: PailsPart,
   },
+  {
+    title: 'Flowers that stand here',
+    why: 'What is in the shop already, from a spreadsheet, so that the forecasts know it from the first day. Without one the shop begins empty; the next van fills it.',
+    fields: ['stock', 'stockRoom'],
+    Part: StockPart,
+  },
 ] as const;
 
 /** What stood against opening it, in all and field by field. */
@@ -74,7 +81,7 @@ function onWords(at: number, busy: boolean): string {
   return busy ? 'Opening …' : 'Open it';
 }
 
-/** A shop opened from nothing in six short pages. */
+/** A shop opened from nothing in seven short pages. */
 export function OpenShopForm() {
   const [at, setAt] = useState(0);
   const [state, act, busy] = useActionState(openShop, START);

@@ -1,5 +1,5 @@
 import { standsMm } from '@/core/bench/pail-fit';
-import { low, m } from '@/core/words/message';
+import { m } from '@/core/words/message';
 import 'server-only';
 import type { pailActions } from '@/core/actions/pails';
 import { roomLeft } from '@/core/bench/pail-room';
@@ -10,6 +10,7 @@ import { RefusedError } from '@/data/errors';
 import { emptyPail, fillPail, onePailForUpdate } from '@/data/pails';
 import { lotLabel, manyPortionsInFill } from '@/data/portions';
 import { writeEntry } from '@/data/record';
+import { fillAndEnter } from '@/server/fill-pail';
 import { moveStay } from '@/data/stays';
 import { askIfKept } from '@/server/ask-if-kept';
 import type { Handlers } from '@/server/handler';
@@ -26,27 +27,10 @@ export const pailHandlers: Handlers<keyof typeof pailActions> = {
     work: async ({ trx, action, ask }, { pailId, overrideReason, ...filling }) => {
       const pail = await onePailForUpdate(trx, pailId);
       askIfKept(ask, pail);
-      const fillId = await fillPail(
-        trx,
-        action.shopId,
-        pail,
-        { ...filling, alone: false, overrideReason: overrideReason || null },
-        action.at,
-      );
-      const filled = {
-        pail: pail.name,
-        litres: filling.litres,
-        solution: low(m(`solution.${filling.solution}`)),
-        tempC: filling.tempC,
-      };
-      await writeEntry(trx, action, {
-        kind: 'fill',
-        subjectKind: 'pail',
-        subjectId: pail.id,
-        says: overrideReason
-          ? m('record.filled-unsanitised', { ...filled, reason: overrideReason })
-          : m('record.filled', filled),
-        detail: { fillId, litres: filling.litres },
+      await fillAndEnter(trx, action, pail, {
+        ...filling,
+        alone: false,
+        overrideReason: overrideReason || null,
       });
       return null;
     },

@@ -20,7 +20,7 @@ export async function fetchHelp(): Promise<ReaderHelp> {
 }
 
 const newReader = (): Worker =>
-  new Worker(new URL('../../workers/note.worker.ts', import.meta.url), { type: 'module' });
+  new Worker(new URL('../workers/note.worker.ts', import.meta.url), { type: 'module' });
 /** A reader that was woken and has read nothing yet. */
 let awake: Worker | null = null;
 
