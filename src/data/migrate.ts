@@ -30,6 +30,7 @@ import * as keptForAVan from './migrations/0028-kept-for-a-van';
 import * as money from './migrations/0029-money';
 import * as emergency from './migrations/0030-emergency';
 import * as namesErased from './migrations/0031-names-erased';
+import * as printing from './migrations/0032-printing';
 
 interface Migration {
   readonly name: string;
@@ -69,6 +70,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0029-money', up: money.up },
   { name: '0030-emergency', up: emergency.up },
   { name: '0031-names-erased', up: namesErased.up },
+  { name: '0032-printing', up: printing.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

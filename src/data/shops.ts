@@ -1,4 +1,5 @@
 import type { Language } from '../core/words/catalogues';
+import type { LabelRoll, Printing } from '../core/labels/printing';
 import type { Units } from '../core/units/measures';
 import type { Trx } from './connection';
 import { insertPails, type NewPail } from './pails';
@@ -18,6 +19,8 @@ export interface NewShop {
   readonly language?: Language;
   /** ISO 4217; euro where it is not told. */
   readonly currency?: string;
+  /** What its printers hold; European papers, and labels by the sheet, where it is not told. */
+  readonly printing?: Printing;
   readonly people: readonly NewPerson[];
   readonly rooms: readonly (RoomFigures & Pick<RoomRow, 'kind'>)[];
   readonly pails: readonly NewPail[];
@@ -33,6 +36,13 @@ export interface Furnished {
   readonly pails: readonly string[];
 }
 
+const printingRow = ({ documents, cards, labels }: Printing) => ({
+  document_paper: documents,
+  card_paper: cards,
+  label_width_mm: labels?.widthMm ?? null,
+  label_height_mm: labels?.heightMm ?? null,
+});
+
 /** Writes a shop down. @param pailsFrom from when its pails stand in it; its opening, where it is not told */
 export async function insertShop(trx: Trx, shop: NewShop, at: Date, pailsFrom = at): Promise<Furnished> {
   const shop_id = shop.id;
@@ -45,6 +55,7 @@ export async function insertShop(trx: Trx, shop: NewShop, at: Date, pailsFrom = 
     units: shop.units ?? 'metric',
     language: shop.language ?? 'en',
     ...(shop.currency === undefined ? {} : { currency: shop.currency }),
+    ...(shop.printing === undefined ? {} : printingRow(shop.printing)),
     created_at: at,
   });
   const people = await insertPeople(trx, shop_id, shop.people, shop.language);
@@ -86,6 +97,25 @@ const DETAILS = {
 
 export async function shopDetails(trx: Trx): Promise<ShopDetails> {
   return trx('shop').first<ShopDetails>(DETAILS);
+}
+
+/** What the shop's printers hold. */
+export async function shopPrinting(trx: Trx): Promise<Printing> {
+  const row = await trx('shop').first<
+    Pick<Printing, 'documents' | 'cards'> & Record<keyof LabelRoll, number | null>
+  >({
+    documents: 'document_paper',
+    cards: 'card_paper',
+    widthMm: 'label_width_mm',
+    heightMm: 'label_height_mm',
+  });
+  const { documents, cards, widthMm, heightMm } = row;
+  const labels = widthMm === null || heightMm === null ? null : { widthMm, heightMm };
+  return { documents, cards, labels };
+}
+
+export async function setShopPrinting(trx: Trx, shopId: string, printing: Printing): Promise<void> {
+  await trx('shop').where({ id: shopId }).update(printingRow(printing));
 }
 
 export async function setShopDetails(trx: Trx, shopId: string, details: ShopDetails): Promise<void> {

@@ -60,7 +60,7 @@ test('a card is one side, however much stands in it, and says every line and cau
     [everything.slice(0, 9).map((s) => s.key), 'foam', 'es'],
   ] as const) {
     const issued = card(keys, vessel, tag);
-    const pages = await pdf(inWorker('care-card', issued));
+    const pages = await pdf(inWorker('care-card', { issued, paper: 'A6' }));
     expect([keys.length, pages.length]).toEqual([keys.length, 1]);
     const text = plain(pages[0] ?? '');
     for (const words of [issued.arrangementName, issued.shopName, issued.contact ?? ''])
@@ -72,8 +72,22 @@ test('a card is one side, however much stands in it, and says every line and cau
 
 test('the same card is the same text on every day it is printed: it is as it was issued', async () => {
   const issued = card(['rose', 'carnation'], 'vase');
-  const [one, other] = [await pdf(inWorker('care-card', issued)), await pdf(inWorker('care-card', issued))];
+  const [one, other] = [
+    await pdf(inWorker('care-card', { issued, paper: 'A6' })),
+    await pdf(inWorker('care-card', { issued, paper: 'A6' })),
+  ];
   expect(other).toEqual(one);
+});
+
+test('a card and a document come out on the paper that the shop’s printer holds', async () => {
+  const issued = card(['rose'], 'vase');
+  const boxOf = async (made: Promise<Uint8Array>): Promise<string> =>
+    /\/MediaBox \[([^\]]*)\]/.exec(Buffer.from(await made).toString('latin1'))?.[1] ?? '';
+  expect(await boxOf(inWorker('care-card', { issued, paper: '4x6' }))).toBe('0 0 288 432');
+  expect(await boxOf(inWorker('care-card', { issued, paper: 'A6' }))).toMatch(/^0 0 297\.\d* 419/);
+  const letter = { ...claims([claim(1)]), paper: 'Letter' as const };
+  expect(await boxOf(inWorker('claim-sheet', letter))).toBe('0 0 612 792');
+  expect((await pdf(inWorker('care-card', { issued, paper: '4x6' }))).length).toBe(1);
 });
 
 const claim = (number: number, over: Partial<ClaimRow> = {}): ClaimRow => ({
@@ -95,17 +109,12 @@ const claim = (number: number, over: Partial<ClaimRow> = {}): ClaimRow => ({
   settledValue: null,
   ...over,
 });
+const claims = (rows: readonly ClaimRow[], isCutShort = false) => ({
+  ...{ shopName: 'The Slow Tide', paper: 'A4' as const, timeZone: 'Etc/UTC', language: 'en' as const },
+  ...{ rows, isCutShort, pictures: new Map<number, readonly Buffer[]>() },
+});
 const sheet = (rows: readonly ClaimRow[], isCutShort = false) =>
-  pdf(
-    inWorker('claim-sheet', {
-      shopName: 'The Slow Tide',
-      timeZone: 'Etc/UTC',
-      language: 'en',
-      rows,
-      isCutShort,
-      pictures: new Map(),
-    }),
-  );
+  pdf(inWorker('claim-sheet', claims(rows, isCutShort)));
 
 test('a claim’s sheet tells each with its number, delivery, words and stems, and what they come to by supplier', async () => {
   const rows = [

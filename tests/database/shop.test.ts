@@ -1,4 +1,4 @@
-import { shopDetails } from '@/data/shops';
+import { shopDetails, shopPrinting } from '@/data/shops';
 import { maybeCard } from '@/data/arrangements';
 import { manyPails } from '@/data/pails';
 import { manyStays } from '@/data/stays';
@@ -90,4 +90,15 @@ test('a pail with water in it is not retired; a retired one is in no list, holds
   );
   expect(await does('shop/retire-pail', { pailId, isHere: true })).toBe('done');
   expect(await pailNamed(dirty?.name ?? '')).toMatchObject({ state: 'dirty' });
+});
+
+test('what the printers hold is told once and kept whole: a roll has both measures, within what rolls there are', async () => {
+  const held = () => shop.inside((trx) => shopPrinting(trx));
+  expect(await held()).toEqual({ documents: 'A4', cards: 'A6', labels: null });
+  const us = { documents: 'Letter', cards: '4x6', labels: { widthMm: 57, heightMm: 32 } } as const;
+  expect(await does('shop/printers', us)).toBe('done');
+  expect(await held()).toEqual(us);
+  for (const labels of [{ widthMm: 57 }, { widthMm: 5, heightMm: 32 }, { widthMm: 57, heightMm: 900 }])
+    expect(await does('shop/printers', { ...us, labels: labels as never })).not.toBe('done');
+  expect(await held()).toEqual(us);
 });

@@ -216,6 +216,10 @@ export const BODIES: { readonly [N in ActionName]: (w: World, n: number) => Inpu
       cup: { name: 'scoop', ml: 20 },
     },
   }),
+  'shop/printers': (_, n) => ({
+    ...{ documents: 'A4', cards: 'A6' },
+    labels: { widthMm: 57 + n, heightMm: 32 },
+  }),
   'shop/rename-pail': (w, n) => ({ pailId: w.cleanPailId, name: `blue ${n}` }),
   'shop/retire-pail': (w) => ({ pailId: w.dirtyPailId, isHere: false }),
 };

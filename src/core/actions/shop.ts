@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { LANGUAGES } from '../words/catalogues';
+import { CARD_PAPERS, DOCUMENT_PAPERS, ROLL_HEIGHTS_MM, ROLL_WIDTHS_MM } from '../labels/printing';
 import { UNITS } from '../units/measures';
 import { FOODS } from '../water/food';
 import { currencySchema } from '../opening/currency';
@@ -215,6 +216,25 @@ const thingActions = {
     mayWait: false,
     entries: ['shop'],
     takenBack: { not: 'What the shop feeds with is set again.' },
+    locks: () => [HOUSE],
+  }),
+  'shop/printers': defineAction({
+    input: v.object({
+      documents: v.picklist(DOCUMENT_PAPERS),
+      cards: v.picklist(CARD_PAPERS),
+      /** Null: many to a sheet. */
+      labels: v.nullable(
+        v.strictObject({
+          widthMm: whole(ROLL_WIDTHS_MM.least, ROLL_WIDTHS_MM.most),
+          heightMm: whole(ROLL_HEIGHTS_MM.least, ROLL_HEIGHTS_MM.most),
+        }),
+      ),
+    }),
+    result: v.null(),
+    roles: MANAGER,
+    mayWait: false,
+    entries: ['shop'],
+    takenBack: { not: 'What the printers hold is set again.' },
     locks: () => [HOUSE],
   }),
   'shop/rename-pail': defineAction({

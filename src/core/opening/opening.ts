@@ -101,14 +101,14 @@ export const openingSchema = v.pipe(
       ),
     ),
     /** What stands there already, and in which room. */
-    stock: v.optional(
+    inHand: v.optional(
       v.pipe(
         v.array(stockLineSchema),
         v.maxLength(MOST_STOCK_LINES, `At most ${MOST_STOCK_LINES} lines to begin with.`),
       ),
       [],
     ),
-    stockRoom: v.optional(v.picklist(ROOM_KINDS, 'No such room.'), 'cold'),
+    inHandRoom: v.optional(v.picklist(ROOM_KINDS, 'No such room.'), 'cold'),
   }),
   v.forward(
     v.check(

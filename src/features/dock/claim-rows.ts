@@ -11,6 +11,7 @@ import {
 import type { Trx } from '@/data/connection';
 import { manyPictures } from '@/data/evidence';
 import type { ClaimSheet } from '@/server/documents/claim-sheet';
+import { shopPrinting } from '@/data/shops';
 import { maybeInMyShop, type SignedIn } from '@/server/session';
 
 /** Claims that are listed, or put on one sheet: what is over it is for the next. */
@@ -65,6 +66,7 @@ export async function claimSheet(deliveryRef: string | null): Promise<ClaimSheet
     );
     return {
       shopName: me.shop.name,
+      paper: (await shopPrinting(trx)).documents,
       timeZone: me.shop.timeZone,
       language: me.language,
       rows: claims.map((c) => claimRow(c, me)),

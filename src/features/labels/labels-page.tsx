@@ -9,8 +9,10 @@ import type { SpeciesRegistry } from '@/core/species/registry';
 
 import { LinkButton } from '@/shell/link-button';
 import { codeOf } from '@/core/labels/codes';
+import { labelLayout, type LabelRoll } from '@/core/labels/printing';
 import { manyPails } from '@/data/pails';
 import { manyPortionsInStock } from '@/data/portions';
+import { shopPrinting } from '@/data/shops';
 import { Qr } from '@/drawing/qr';
 import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
@@ -31,6 +33,8 @@ interface Props {
 }
 
 interface Sheet {
+  /** Null: many to a sheet. */
+  readonly roll: LabelRoll | null;
   readonly labels: readonly Label[];
   readonly of: string;
   readonly demo: boolean;
@@ -55,6 +59,7 @@ const lotLabelOf = (l: LotInStock, species: SpeciesRegistry, language: LanguageT
 async function sheetFor(search: Props['search']): Promise<Sheet> {
   return inMyShop(async (trx, me) => {
     const { demo } = me.shop;
+    const { labels: roll } = await shopPrinting(trx);
     const [units, locale] = [unitsOf(me.language), localeOf(me.language)];
     const lots = lotsOf(await once(trx, manyPortionsInStock));
     const byDelivery = new Map(
@@ -71,12 +76,13 @@ async function sheetFor(search: Props['search']): Promise<Sheet> {
           [measured('litres', p.sizeL, units, locale), measured('cm', p.heightCm, units, locale)].join(', '),
         ],
       }));
-      return { of: 'the pails', demo, labels, deliveries };
+      return { of: 'the pails', demo, roll, labels, deliveries };
     }
     if (search.all !== undefined)
       return {
         of: 'all lots here',
         demo,
+        roll,
         labels: lots.map((l) => lotLabelOf(l, me.species, me.language)),
         deliveries,
       };
@@ -85,22 +91,44 @@ async function sheetFor(search: Props['search']): Promise<Sheet> {
     return {
       of: mine[0]?.deliveryRef ?? 'a delivery',
       demo,
+      roll,
       labels: mine.map((l) => lotLabelOf(l, me.species, me.language)),
       deliveries,
     };
   });
 }
 
+/** How a label lies on its roll as it is printed: paper's size is no property of an element. */
+function RollStyle({ roll }: { roll: LabelRoll }) {
+  const { codeMm, isStacked, lines } = labelLayout(roll);
+  return (
+    <style>{`@media print {
+  @page { size: ${roll.widthMm}mm ${roll.heightMm}mm; margin: 2mm; }
+  .${css.sheet} { display: block; }
+  .${css.label} { break-after: page; border: 0; padding: 0; gap: 1mm 2mm; height: ${roll.heightMm - 4}mm; overflow: hidden;
+    grid-template-columns: ${isStacked ? '1fr' : `${codeMm}mm minmax(0, 1fr)`}; content-visibility: visible; }
+  .${css.label} svg { width: ${codeMm}mm; height: ${codeMm}mm; }
+  .${css.label} > div { font-size: 3.2mm; }
+  .${css.label} .${css.big} { font-size: ${lines > 2 ? 8 : 4}mm; }
+  .${css.label} .${css.title} { font-size: 3.6mm; }
+  .${css.label} > div > :nth-child(n + ${lines > 2 ? lines : lines + 1}) { display: none; }
+}`}</style>
+  );
+}
+
 /** Labels to print: a code for the scanner and words for everybody. */
 export async function LabelsPage({ search }: Props) {
-  const { labels, demo, of, deliveries } = await sheetFor(search);
+  const { labels, demo, of, deliveries, roll } = await sheetFor(search);
   return (
     <Stack component="section" gap="1.125rem" aria-label="Labels">
       <header className={css.head}>
         <div>
           <h1>Labels of {of}</h1>
           <p className="soft">
-            Print on sticky sheets, or cut them out. A scanned lot opens where you stand, a pail at its rack.
+            {roll
+              ? `One to a label of ${roll.widthMm} × ${roll.heightMm} mm: choose the printer that holds the roll.`
+              : 'Print on sticky sheets, or cut them out.'}{' '}
+            A scanned lot opens where you stand, a pail at its rack.
             {demo && ' This shop has a made-up scanner: “scan it” types what a real one would.'}
           </p>
         </div>
@@ -122,6 +150,7 @@ export async function LabelsPage({ search }: Props) {
         </LinkButton>
       </nav>
       {labels.length === 0 && <p>Nothing is here to label. Book a delivery in at the dock first.</p>}
+      {roll && <RollStyle roll={roll} />}
       <ul className={css.sheet}>
         {labels.map((label) => (
           <li key={label.id} className={css.label}>

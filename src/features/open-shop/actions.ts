@@ -9,6 +9,7 @@ import {
   slugFor,
   type Opening,
 } from '@/core/opening/opening';
+import { usualPrinting } from '@/core/labels/printing';
 import { setClaimHours } from '@/data/claims';
 import { isLanguage } from '@/core/words/catalogues';
 import { inShop, type Trx } from '@/data/connection';
@@ -85,11 +86,22 @@ async function opened(opening: Opening): Promise<OpenState | null> {
     name,
     shops.map((s) => s.slug),
   );
-  const shop = { id, slug, name, timeZone, language, units, currency, demo: false, people };
+  const shop = {
+    id,
+    slug,
+    name,
+    timeZone,
+    language,
+    units,
+    currency,
+    demo: false,
+    people,
+    printing: usualPrinting(units),
+  };
   const things = { rooms: roomsToMake(rooms), pails: pailsToMake(pails) };
   const [address, device, at] = [await askedFrom(), await deviceAsking(), now()];
   const stock = await stockToBook(opening, at);
-  if (typeof stock === 'string') return { message: 'Nothing was opened.', fields: { stock } };
+  if (typeof stock === 'string') return { message: 'Nothing was opened.', fields: { inHand: stock } };
   await inShop(database(), id, async (trx) => {
     const made = await insertShop(trx, { ...shop, ...things }, at);
     await furnish(trx, id, made.people[0] ?? '', opening, at);

@@ -55,7 +55,7 @@ const PARTS = [
   {
     title: 'Flowers that stand here',
     why: 'What is in the shop already, from a spreadsheet, so that the forecasts know it from the first day. Without one the shop begins empty; the next van fills it.',
-    fields: ['stock', 'stockRoom'],
+    fields: ['inHand', 'inHandRoom'],
     Part: StockPart,
   },
 ] as const;

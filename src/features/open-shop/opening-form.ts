@@ -20,6 +20,6 @@ export const EMPTY_OPENING: Opening = {
     { count: 12, litres: 12, heightCm: 36, areClean: false },
     { count: 6, litres: 7, heightCm: 24, areClean: false },
   ],
-  stock: [],
-  stockRoom: 'cold',
+  inHand: [],
+  inHandRoom: 'cold',
 };

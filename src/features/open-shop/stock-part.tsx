@@ -66,7 +66,7 @@ function useStockFile({ form, zone }: Props) {
         ? { kind: 'refused' as const, message: bytes }
         : await readBytes(bytes, file.name, { today }, []);
     const read = found.kind === 'read' ? stockIn(found.note, today) : null;
-    form.setFieldValue('stock', [...(read?.lines ?? [])]);
+    form.setFieldValue('inHand', [...(read?.lines ?? [])]);
     setTold(read ?? (found.kind === 'refused' ? found.message : NO_TABLE));
   };
   return { told, choose };
@@ -85,7 +85,7 @@ export function StockPart({ form, zone }: Props) {
         label="Most of it stands in"
         size="lg"
         data={roomsToMake(form.values.rooms).map(({ kind, name }) => ({ value: kind, label: name }))}
-        {...form.getInputProps('stockRoom')}
+        {...form.getInputProps('inHandRoom')}
       />
       <FileTap
         label="A sheet of what stands here"
@@ -93,7 +93,7 @@ export function StockPart({ form, zone }: Props) {
         onReach={wakeReader}
         onFile={(file) => void choose(file)}
       >
-        {form.values.stock.length > 0 ? 'Choose another sheet' : 'Choose a sheet'}
+        {form.values.inHand.length > 0 ? 'Choose another sheet' : 'Choose a sheet'}
       </FileTap>
       {typeof told === 'string' && <Feedback isAlert>{told}</Feedback>}
       {told !== null && typeof told !== 'string' && <ReadTold read={told} />}

@@ -37,10 +37,10 @@ export interface StockToBook {
 
 /** What a shop begins with, worked out before anything is written; what is wrong with it, in words. */
 export async function stockToBook(opening: Opening, at: Date): Promise<StockToBook | string> {
-  const { stock, stockRoom, rooms, timeZone, currency } = opening;
+  const { inHand, inHandRoom, rooms, timeZone, currency } = opening;
   const today = momentIn(at.getTime(), timeZone).date;
   const asked: { line: StockLine; day: string; arrivedAt: Date; input: GuessInput }[] = [];
-  for (const line of stock) {
+  for (const line of inHand) {
     const species = SHIPPED_SPECIES.find(line.speciesKey);
     if (!species) return `“${line.speciesKey}” is no flower of the table.`;
     if (line.cutDate > today) return `A line was cut on ${line.cutDate}, which has not come yet.`;
@@ -64,7 +64,7 @@ export async function stockToBook(opening: Opening, at: Date): Promise<StockToBo
     const mine = lots.filter((l) => l.day === day);
     return { day, arrivedAt: mine[0]?.arrivedAt ?? at, lots: mine };
   });
-  return { days, room: rooms.includes(stockRoom) ? stockRoom : 'bench', currency };
+  return { days, room: rooms.includes(inHandRoom) ? inHandRoom : 'bench', currency };
 }
 
 interface Opener {

@@ -1,28 +1,29 @@
 import { Button } from '@mantine/core';
 
 import { LinkButton } from '@/shell/link-button';
+import { CARD_PAPER_WORDS } from '@/core/labels/printing';
 import { notFound } from 'next/navigation';
 import { CardSheet } from './card-sheet';
-import { issuedCard } from './issued-card';
+import { printedCard } from './issued-card';
 import { OneSide } from './one-side';
 import { PrintButton } from './print-button';
 import css from './send-off.module.css';
 
-/** The issued card alone on a page, sized to print on A6. */
+/** The issued card alone on a page, sized to print on what the shop's printer holds. */
 export async function PrintPage({ cardId }: { cardId: string }) {
-  const issued = await issuedCard(cardId);
-  if (!issued) notFound();
+  const card = await printedCard(cardId);
+  if (!card) notFound();
   return (
     <main className={css.printPage}>
       <div className={`${css.actions} ${css.printTools}`}>
         <PrintButton />
         <Button component="a" href={`/card/${cardId}/pdf`}>
-          A6 PDF
+          {CARD_PAPER_WORDS[card.paper]} PDF
         </Button>
         <LinkButton href="/send-off">Back</LinkButton>
       </div>
       <OneSide>
-        <CardSheet issued={issued} />
+        <CardSheet issued={card.issued} />
       </OneSide>
     </main>
   );

@@ -191,7 +191,7 @@ export async function SendOffPage({ search }: { search: Search }) {
               Print it
             </LinkButton>
             <Button component="a" href={`/card/${card.id}/pdf`}>
-              A6 PDF
+              PDF
             </Button>
             <IssueButton {...issuing} again />
           </div>

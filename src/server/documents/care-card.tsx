@@ -1,6 +1,7 @@
 import { Document, Page, StyleSheet, Text, View, renderToBuffer } from '@react-pdf/renderer';
 import { dayWords } from '@/core/calendar/format-date';
 import { partsOf, type SpokenCard } from '@/core/care/compose-card';
+import type { CardPaper } from '@/core/labels/printing';
 import type { IssuedCard } from '@/core/care/card-for';
 import { PDF_BODY, PDF_HEADING, PDF_INK, PDF_SOFT } from './fonts';
 import { gainWords, sentenceDate } from '@/core/care/card-words';
@@ -67,7 +68,16 @@ function Line({ number, line, tag, styles }: LineProps) {
   );
 }
 
-function CardDocument({ issued, scale }: { issued: IssuedCard; scale: number }) {
+/** A card, and the paper its printer holds. */
+export interface PrintedCard {
+  readonly issued: IssuedCard;
+  readonly paper: CardPaper;
+}
+
+/** In points; four by six inches for printers that have it. */
+const PAPERS: Readonly<Record<CardPaper, 'A6' | [number, number]>> = { A6: 'A6', '4x6': [288, 432] };
+
+function CardDocument({ issued, scale, paper }: PrintedCard & { readonly scale: number }) {
   const styles = stylesAt(scale);
   const { card } = issued;
   const { owed, more } = partsOf(card);
@@ -85,7 +95,7 @@ function CardDocument({ issued, scale }: { issued: IssuedCard; scale: number }) 
       author={issued.shopName}
       language={languageOf(tag)}
     >
-      <Page size="A6" style={styles.page}>
+      <Page size={PAPERS[paper]} style={styles.page}>
         <Text style={styles.shop}>{issued.shopName}</Text>
         <Text style={styles.name}>{issued.arrangementName}</Text>
         <Text style={styles.contents}>{issued.contents.join(', ')}</Text>
@@ -129,11 +139,11 @@ function CardDocument({ issued, scale }: { issued: IssuedCard; scale: number }) 
 const SCALES = [1, 0.94, 0.88, 0.82, 0.76, 0.7] as const;
 const pagesOf = (pdf: Buffer): number => pdf.toString('latin1').match(/\/Type \/Page\b/g)?.length ?? 0;
 
-/** The card as an A6 PDF of one side, from what was issued and nothing else. */
-export async function careCardPdf(issued: IssuedCard): Promise<Uint8Array<ArrayBuffer>> {
+/** The card as a PDF of one side, from what was issued and nothing else. */
+export async function careCardPdf({ issued, paper }: PrintedCard): Promise<Uint8Array<ArrayBuffer>> {
   let pdf = Buffer.alloc(0);
   for (const scale of SCALES) {
-    pdf = Buffer.from(await renderToBuffer(<CardDocument issued={issued} scale={scale} />));
+    pdf = Buffer.from(await renderToBuffer(<CardDocument issued={issued} scale={scale} paper={paper} />));
     if (pagesOf(pdf) <= 1) break;
   }
   return Uint8Array.from(pdf);

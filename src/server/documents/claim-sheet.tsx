@@ -1,14 +1,17 @@
 import { formatDate } from '@/core/calendar/format-date';
 import { languageOf, localeOf, type LanguageTag } from '@/core/words/catalogues';
+import type { DocumentPaper } from '@/core/labels/printing';
 import { m, type MessageKey, type Told } from '@/core/words/message';
 import { say } from '@/core/words/say';
 import { Document, Image, Page, StyleSheet, Text, View, renderToBuffer } from '@react-pdf/renderer';
 import { lineName } from '@/core/note/line-name';
 import type { ClaimRow } from '@/core/dock/claims';
 import { PDF_BODY, PDF_HEADING, PDF_INK, PDF_SOFT } from './fonts';
+import { PAPERS } from './papers';
 
 export interface ClaimSheet {
   readonly shopName: string;
+  readonly paper: DocumentPaper;
   readonly timeZone: string;
   /** Whose language it is told in. */
   readonly language: LanguageTag;
@@ -85,7 +88,7 @@ function SheetDocument({ sheet }: { sheet: ClaimSheet }) {
   const suppliers = [...new Set(sheet.rows.map((r) => r.supplier))];
   return (
     <Document title={t('claim.sheet.title')} author={sheet.shopName} language={languageOf(language)}>
-      <Page size="A4" style={styles.page}>
+      <Page size={PAPERS[sheet.paper]} style={styles.page}>
         <Text style={styles.soft}>{sheet.shopName}</Text>
         <Text style={styles.title}>{t('claim.sheet.title')}</Text>
         {sheet.isCutShort && (
@@ -120,7 +123,7 @@ function SheetDocument({ sheet }: { sheet: ClaimSheet }) {
   );
 }
 
-/** The claims as an A4 PDF, by supplier. */
+/** The claims as a PDF, by supplier. */
 export async function claimSheetPdf(sheet: ClaimSheet): Promise<Uint8Array<ArrayBuffer>> {
   return Uint8Array.from(await renderToBuffer(<SheetDocument sheet={sheet} />));
 }

@@ -2,12 +2,15 @@ import { Document, Page, StyleSheet, Text, View, renderToBuffer } from '@react-p
 import { formatDate, formatDay } from '@/core/calendar/format-date';
 import { GAPS, type Proof, type ProofRow } from '@/core/sanitising/proof';
 import { languageOf, localeOf, type LanguageTag } from '@/core/words/catalogues';
+import type { DocumentPaper } from '@/core/labels/printing';
 import { m, type MessageKey, type Told } from '@/core/words/message';
 import { say } from '@/core/words/say';
 import { PDF_BODY, PDF_HEADING, PDF_INK, PDF_SOFT } from './fonts';
+import { PAPERS } from './papers';
 
 export interface ProofSheet {
   readonly shopName: string;
+  readonly paper: DocumentPaper;
   readonly timeZone: string;
   /** Whose language it is told in. */
   readonly language: LanguageTag;
@@ -103,6 +106,8 @@ function Sums({ proof: { rows, gaps }, t }: { proof: Proof; t: Say }) {
 
 /** Lines of text that a page holds, the first under its head; and letters that a column holds in one (measured). */
 const LINES = { first: 35, later: 41, how: 42, gap: 20 } as const;
+/** Letter is 50 points less tall: so many lines fewer. */
+const FEWER_LINES: Readonly<Record<DocumentPaper, number>> = { A4: 0, Letter: 3 };
 
 const linesOf = (row: ProofRow, t: Say): number =>
   Math.max(
@@ -112,14 +117,14 @@ const linesOf = (row: ProofRow, t: Say): number =>
   );
 
 /** The rows page by page: laid out each by itself, hundreds of pages cost no more than their number. */
-function pagesOf(rows: readonly ProofRow[], t: Say): ProofRow[][] {
+function pagesOf(rows: readonly ProofRow[], paper: DocumentPaper, t: Say): ProofRow[][] {
   const pages: ProofRow[][] = [[]];
-  let room: number = LINES.first;
+  let room = LINES.first - FEWER_LINES[paper];
   for (const row of rows) {
     const lines = linesOf(row, t);
     if (lines > room) {
       pages.push([]);
-      room = LINES.later;
+      room = LINES.later - FEWER_LINES[paper];
     }
     pages.at(-1)?.push(row);
     room -= lines;
@@ -128,15 +133,15 @@ function pagesOf(rows: readonly ProofRow[], t: Say): ProofRow[][] {
 }
 
 function ProofDocument({ sheet }: { sheet: ProofSheet }) {
-  const { shopName, timeZone, language, period, madeAt, proof } = sheet;
+  const { shopName, paper, timeZone, language, period, madeAt, proof } = sheet;
   const t: Say = (key, told) => say(m(key, told), language);
   const locale = localeOf(language);
   const shown = proof.rows.slice(-MOST_ROWS);
   const day = (date: string): string => formatDay(date, 'in a sentence', locale);
   return (
     <Document title={t('proof.title')} author={shopName} language={languageOf(language)}>
-      {pagesOf(shown, t).map((rows, i) => (
-        <Page key={i} size="A4" style={styles.page}>
+      {pagesOf(shown, paper, t).map((rows, i) => (
+        <Page key={i} size={PAPERS[paper]} style={styles.page}>
           {i === 0 && (
             <>
               <Text style={styles.soft}>{shopName}</Text>
@@ -171,7 +176,7 @@ function ProofDocument({ sheet }: { sheet: ProofSheet }) {
   );
 }
 
-/** What was done for clean pails in a period, as an A4 PDF for an inspector. */
+/** What was done for clean pails in a period, as a PDF for an inspector. */
 export async function proofSheetPdf(sheet: ProofSheet): Promise<Uint8Array<ArrayBuffer>> {
   return Uint8Array.from(await renderToBuffer(<ProofDocument sheet={sheet} />));
 }

@@ -11,7 +11,7 @@ import type { LongestUse } from '@/core/water/pail-water';
 import { arrivalNow, type LotHistory } from '@/core/vase-life/lot-history';
 import { predictLot } from '@/core/vase-life/predict-lot';
 import type { Arrival, LotForecast, LotInput } from '@/core/vase-life/types';
-import type { IssuedCard } from '@/core/care/card-for';
+import type { PrintedCard } from '../documents/care-card';
 import type { ClaimSheet } from '../documents/claim-sheet';
 import type { ProofSheet } from '../documents/proof-sheet';
 
@@ -82,8 +82,8 @@ export const JOBS = {
     (await import('../documents/claim-sheet')).claimSheetPdf(sheet),
   'proof-sheet': async (sheet: ProofSheet): Promise<Uint8Array<ArrayBuffer>> =>
     (await import('../documents/proof-sheet')).proofSheetPdf(sheet),
-  'care-card': async (issued: IssuedCard): Promise<Uint8Array<ArrayBuffer>> =>
-    (await import('../documents/care-card')).careCardPdf(issued),
+  'care-card': async (card: PrintedCard): Promise<Uint8Array<ArrayBuffer>> =>
+    (await import('../documents/care-card')).careCardPdf(card),
 } as const;
 
 /** Jobs that answer a list, each of its inputs by itself. */

@@ -1,6 +1,7 @@
 import 'server-only';
 import Papa from 'papaparse';
 import { defused } from '@/core/csv/defused';
+import { shopPrinting } from '@/data/shops';
 import { inZone, now } from '@/server/clock';
 import type { ProofSheet } from '@/server/documents/proof-sheet';
 import { maybeInMyShop } from '@/server/session';
@@ -22,7 +23,8 @@ export async function proofSheet(search: Search): Promise<ProofSheet | null> {
       { timeZone, species: me.species, language: me.language },
       at,
     );
-    return { shopName: name, timeZone, language: me.language, period, madeAt: at.getTime(), proof };
+    const { documents: paper } = await shopPrinting(trx);
+    return { shopName: name, paper, timeZone, language: me.language, period, madeAt: at.getTime(), proof };
   });
 }
 

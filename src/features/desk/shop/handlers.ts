@@ -9,7 +9,7 @@ import { writeEntry } from '@/data/record';
 import { insertRoom, manyRooms, setRoom, type RoomRow } from '@/data/rooms';
 import { setFood } from '@/data/food';
 import { setSanitiser } from '@/data/sanitising';
-import { setShopDetails, shopDetails } from '@/data/shops';
+import { setShopDetails, setShopPrinting, shopDetails, shopPrinting } from '@/data/shops';
 import type { ActionContext, Handlers } from '@/server/handler';
 import { foodsOf } from '@/server/foods';
 import { sanitiserOf } from '@/server/sanitiser';
@@ -148,6 +148,29 @@ export const shopHandlers: Handlers<keyof typeof shopActions> = {
             })
           : m('record.food.gone', { solution: m(`solution.${solution}`) }),
         detail: { was: { food: was ? `${was.name}, ${was.aLitre} ${was.unit} a litre` : '' } },
+      });
+      return null;
+    },
+  },
+  'shop/printers': {
+    work: async ({ trx, action }, printing) => {
+      const was = await shopPrinting(trx);
+      await setShopPrinting(trx, action.shopId, printing);
+      const { documents, cards, labels } = printing;
+      await writeEntry(trx, action, {
+        kind: 'shop',
+        subjectKind: 'house',
+        subjectId: action.shopId,
+        says: labels
+          ? m('record.printers.roll', { documents, cards, wide: labels.widthMm, tall: labels.heightMm })
+          : m('record.printers', { documents, cards }),
+        detail: {
+          was: {
+            documents: was.documents,
+            cards: was.cards,
+            labels: was.labels ? `${was.labels.widthMm} × ${was.labels.heightMm} mm` : '',
+          },
+        },
       });
       return null;
     },

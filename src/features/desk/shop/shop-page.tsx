@@ -5,7 +5,7 @@ import { say } from '@/core/words/say';
 import { lastBackupJob } from '@/data/jobs';
 import { manyPails, manyRetiredPails } from '@/data/pails';
 import { manyRooms } from '@/data/rooms';
-import { shopDetails } from '@/data/shops';
+import { shopDetails, shopPrinting } from '@/data/shops';
 import { backupsHere } from '@/server/backups';
 import { foodsOf } from '@/server/foods';
 import { sanitiserOf } from '@/server/sanitiser';
@@ -17,22 +17,26 @@ import { DetailsForm } from './details-form';
 import { PailsTable } from './pails-table';
 import { FoodForm } from './food-form';
 import { SanitiserForm } from './sanitiser-form';
+import { PrintersForm } from './printers-form';
 import { RoomsTable } from './rooms-table';
 
 /** What the shop is: what stands on its cards, its rooms and its pails. */
 export async function ShopPage() {
-  const { me, details, rooms, pails, retired, sanitiser, foods, job } = await inMyShop(async (trx, me) => {
-    const [details, rooms, pails, retired, sanitiser, foods, job] = await Promise.all([
-      shopDetails(trx),
-      manyRooms(trx),
-      manyPails(trx),
-      manyRetiredPails(trx),
-      sanitiserOf(trx),
-      foodsOf(trx),
-      lastBackupJob(trx),
-    ]);
-    return { me, details, rooms, pails, retired, sanitiser, foods, job };
-  });
+  const { me, details, rooms, pails, retired, sanitiser, foods, job, printing } = await inMyShop(
+    async (trx, me) => {
+      const [details, rooms, pails, retired, sanitiser, foods, job, printing] = await Promise.all([
+        shopDetails(trx),
+        manyRooms(trx),
+        manyPails(trx),
+        manyRetiredPails(trx),
+        sanitiserOf(trx),
+        foodsOf(trx),
+        lastBackupJob(trx),
+        shopPrinting(trx),
+      ]);
+      return { me, details, rooms, pails, retired, sanitiser, foods, job, printing };
+    },
+  );
   const backups = await backupsHere();
   const mayChange = mayManage(me.role);
   return (
@@ -65,6 +69,11 @@ export async function ShopPage() {
         before stood in the air as it was.
       </p>
       <RoomsTable rooms={rooms} mayChange={mayChange} />
+      <h2>Printers</h2>
+      <p className="soft">
+        What they hold. Labels go one to a page where they come on a roll: choose that printer as you print.
+      </p>
+      <PrintersForm printing={printing} mayChange={mayChange} />
       <h2>Backups</h2>
       <BackupsTold backups={backups} job={job} isDemo={me.shop.demo} timeZone={me.shop.timeZone} />
       <h2>Pails</h2>
