@@ -1,6 +1,5 @@
 // npm run export: everything of one shop as JSON and CSV, to read it elsewhere.
 import path from 'node:path';
-import { tsImport } from 'tsx/esm/api';
 import { exportShop } from './lib/export-shop.mjs';
 import { tellFault } from './lib/paths.mjs';
 import { besideShop } from './lib/shop-cluster.mjs';
@@ -24,11 +23,12 @@ try {
   if (!to) throw new Error('Where to? --to=FOLDER, one that is not there yet. Nothing was written.');
   const folder = path.resolve(to);
   const slug = said('shop');
-  /** @type {typeof import('../src/core/csv/defused.ts')} */
-  const { defusedCell } = await tsImport('../src/core/csv/defused.ts', import.meta.url);
-  const { shop, tables } = await besideShop((/** @type {string} */ url) =>
-    exportShop(url, { ...(slug ? { slug } : {}), to: folder, defusedCell }),
-  );
+  const { shop, tables } = await besideShop(async (/** @type {string} */ url) => {
+    const { tsImport } = await import('tsx/esm/api');
+    /** @type {typeof import('../src/core/csv/defused.ts')} */
+    const { defusedCell } = await tsImport('../src/core/csv/defused.ts', import.meta.url);
+    return exportShop(url, { ...(slug ? { slug } : {}), to: folder, defusedCell });
+  });
   const rows = Object.values(tables).reduce((sum, n) => sum + n, 0);
   console.log(`${folder}\n${shop}: ${rows} rows of ${Object.keys(tables).length} tables`);
 } catch (error) {

@@ -1,7 +1,6 @@
 // npm run import: a shop that was exported elsewhere, beside those that are here.
 import { randomBytes } from 'node:crypto';
 import path from 'node:path';
-import { hash } from '@node-rs/argon2';
 import { tellFault } from './lib/paths.mjs';
 import { besideShop, giveShape, shopTask } from './lib/shop-cluster.mjs';
 import { shopFromExport } from './lib/todays-shape.mjs';
@@ -23,6 +22,7 @@ try {
   if (!folder) throw new Error(`Which folder? Nothing was changed.\n${HELP}`);
   // The roles and the database have to be there, also on a new computer.
   await shopTask('prepare', { HUSH_PAIL_DEMO: 'none' });
+  const { hash } = await import('@node-rs/argon2');
   const password = randomBytes(9).toString('base64url');
   const [unknownHash, ownersHash] = await Promise.all([hash(randomBytes(32)), hash(password)]);
   const from = path.resolve(folder);

@@ -2,7 +2,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { freePort, initCluster, portIsFree, startCluster } from './lib/cluster.mjs';
-import { keepJobs } from './lib/jobs.mjs';
 import { keepUp } from './lib/keep-up.mjs';
 import { CHECKOUT, STATE, giveUp, tellFault } from './lib/paths.mjs';
 import { settingsHelp, wrongSettings } from './lib/settings.mjs';
@@ -94,6 +93,7 @@ try {
   const address = `http://127.0.0.1:${port}`;
   noteRunning({ address, databasePort });
   if (!isDev) {
+    const { keepJobs } = await import('./lib/jobs.mjs');
     const jobs = await keepJobs(databaseEnv.HUSH_PAIL_OWNER_URL, { folder: path.join(STATE, 'backups') });
     stops.push(jobs.stop);
   }

@@ -3,9 +3,9 @@ import { createHash } from 'node:crypto';
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, readdirSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import pg from 'pg';
 import { serverFolder } from './cluster.mjs';
 import { readJson } from './paths.mjs';
+import { connected } from './client.mjs';
 
 /** What is before the time in the name of a backup of all shops. */
 const ALL = 'hush-pail';
@@ -31,8 +31,7 @@ async function inDatabase(
   /** @type {string} */ url,
   /** @type {(client: import('pg').Client) => Promise<any>} */ work,
 ) {
-  const client = new pg.Client({ connectionString: url });
-  await client.connect();
+  const client = await connected(url);
   try {
     return await work(client);
   } finally {

@@ -2,10 +2,10 @@
 import { createReadStream, existsSync } from 'node:fs';
 import path from 'node:path';
 import { createInterface } from 'node:readline';
-import pg from 'pg';
 import { quoted, tablesOf } from './export-shop.mjs';
 import { one, refuseWhatHangs, sameTables, withoutLaterRules } from './fits-together.mjs';
 import { readJson } from './paths.mjs';
+import { connected } from './client.mjs';
 
 const AT_ONCE = 500;
 const FORMAT = 1;
@@ -148,8 +148,7 @@ async function clearShop(/** @type {import('pg').Client} */ client, /** @type {s
  * @param {string} slug
  */
 export async function keepOnly(url, slug) {
-  const client = new pg.Client({ connectionString: url });
-  await client.connect();
+  const client = await connected(url);
   try {
     await client.query('set session_replication_role = replica');
     const { rows } = await client.query('select id, slug, name from shop order by created_at');
@@ -213,8 +212,7 @@ export async function bringShop(
 ) {
   const told = toldOf(folder);
   const hasSecrets = told.tables.some((t) => t.columns.some((c) => c.name === 'secret_hash'));
-  const client = new pg.Client({ connectionString: url });
-  await client.connect();
+  const client = await connected(url);
   try {
     await client.query(`set timezone = 'UTC'`);
     await client.query('begin');

@@ -3,7 +3,7 @@ import { mkdirSync, renameSync, rmSync, statSync, writeFileSync, createWriteStre
 import { once } from 'node:events';
 import { finished } from 'node:stream/promises';
 import path from 'node:path';
-import pg from 'pg';
+import { connected } from './client.mjs';
 
 /** Told in every export: what its files are laid out by. */
 const FORMAT = 1;
@@ -21,7 +21,7 @@ export const quoted = (/** @type {string} */ name) => `"${name.replaceAll('"', '
 
 /**
  * Every table of a shop, with its columns in their order and what its rows are told apart by.
- * @param {pg.Client} client
+ * @param {import('pg').Client} client
  * @param {{ withSecrets?: boolean, all?: boolean }} what also how somebody signs in; also sessions and wrong tries
  * @returns {Promise<Table[]>}
  */
@@ -131,8 +131,7 @@ export async function exportShop(url, { slug, to, defusedCell, withSecrets = fal
   if (statSync(to, { throwIfNoEntry: false }))
     throw new Error(`${to} is there already. Nothing was written.`);
   const part = `${to}.part`;
-  const client = new pg.Client({ connectionString: url });
-  await client.connect();
+  const client = await connected(url);
   try {
     await client.query(`set timezone = 'UTC'; set datestyle = 'ISO, YMD'; set bytea_output = 'hex'`);
     await client.query('begin isolation level repeatable read read only');

@@ -1,10 +1,10 @@
 // What is done by itself while the shop is open: a queue kept in the database, each job once, tried again, to be seen.
 import { execFile } from 'node:child_process';
 import { promisify } from 'node:util';
-import pg from 'pg';
 import PgBoss from 'pg-boss';
 import { hasOwnShop, isBackupDue } from './backup.mjs';
 import { CHECKOUT } from './paths.mjs';
+import { connected } from './client.mjs';
 
 /** Where the queue stands in the database: beside the shops, and in no backup of them. */
 const SCHEMA = 'jobs';
@@ -16,8 +16,7 @@ const run = promisify(execFile);
 
 /** Where the shop's night is: its own shop's zone, where there is one. */
 async function zoneOf(/** @type {string} */ url) {
-  const client = new pg.Client({ connectionString: url });
-  await client.connect();
+  const client = await connected(url);
   try {
     const { rows } = await client.query(
       'select time_zone as zone from shop order by demo, created_at limit 1',
@@ -30,8 +29,7 @@ async function zoneOf(/** @type {string} */ url) {
 
 /** The desk sees how its jobs went, and changes none of them. */
 async function shownToTheDesk(/** @type {string} */ url) {
-  const client = new pg.Client({ connectionString: url });
-  await client.connect();
+  const client = await connected(url);
   try {
     await client.query(
       `grant usage on schema ${SCHEMA} to hush_pail_app; grant select on ${SCHEMA}.job to hush_pail_app`,
