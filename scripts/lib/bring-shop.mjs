@@ -87,8 +87,14 @@ async function bringTable(
   const names = table.columns.map((c) => c.name).filter((name) => !workedOut.has(name));
   if (lacks) names.push('secret_hash');
   const columns = names.map(quoted).join(', ');
+  // A nothing that is written down as JSON is no lack of a value where there must be one.
+  const isNothing = (/** @type {string} */ name) =>
+    table.columns.some((c) => c.name === name && c.type === 'jsonb' && !c.mayBeEmpty);
+  const values = names
+    .map((name) => (isNothing(name) ? `coalesce(${quoted(name)}, 'null'::jsonb)` : quoted(name)))
+    .join(', ');
   const sql = `insert into ${quoted(table.name)} (${columns}) overriding system value
-    select ${columns} from json_populate_recordset(null::${quoted(table.name)}, $1::json)`;
+    select ${values} from json_populate_recordset(null::${quoted(table.name)}, $1::json)`;
   let count = 0;
   for await (const lines of rowsIn(folder, table.name)) {
     const rows = lines.map((line) => {
