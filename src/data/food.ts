@@ -18,6 +18,7 @@ export async function manyFoods(trx: Trx): Promise<FoodRow[]> {
     sachetL: 'sachet_l',
     cupName: 'cup_name',
     cupHolds: 'cup_holds',
+    stepUs: 'step_us',
   });
   return rows.map(({ cupName, cupHolds, ...food }) => ({
     ...food,
@@ -46,6 +47,7 @@ export async function setFood(
       sachet_l: food.sachetL,
       cup_name: food.cup?.name ?? null,
       cup_holds: food.cup?.ml ?? null,
+      step_us: food.stepUs ?? null,
     })
     .onConflict(['shop_id', 'solution'])
     .merge();

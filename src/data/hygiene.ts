@@ -6,9 +6,9 @@ interface Span {
   readonly before: Date;
 }
 
-/** An entry about washing or looking at a pail, its detail as it was written. */
+/** An entry about washing a pail, or about its water, its detail as it was written. */
 export interface PailEntry {
-  readonly kind: 'wash' | 'water-look';
+  readonly kind: 'wash' | 'water-look' | 'water-reading' | 'top-up';
   readonly pailId: string;
   readonly pail: string;
   readonly at: Date;
@@ -33,7 +33,7 @@ export async function manyPailEntries(
        join pail p on p.id = e.subject_id
        join person w on w.id = e.person_id
        left join person h on h.id = e.hands_id
-      where e.at >= ? and e.at < ? and e.kind in ('wash','water-look')
+      where e.at >= ? and e.at < ? and e.kind in ('wash','water-look','water-reading','top-up')
         and (?::uuid is null or e.subject_id = ?)
         and not exists (select 1 from record_entry c where c.shop_id = e.shop_id and c.corrects = e.id)
       order by e.at, e.id limit ?`,

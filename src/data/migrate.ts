@@ -31,6 +31,7 @@ import * as money from './migrations/0029-money';
 import * as emergency from './migrations/0030-emergency';
 import * as namesErased from './migrations/0031-names-erased';
 import * as printing from './migrations/0032-printing';
+import * as waterRead from './migrations/0033-water-read';
 
 interface Migration {
   readonly name: string;
@@ -71,6 +72,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0030-emergency', up: emergency.up },
   { name: '0031-names-erased', up: namesErased.up },
   { name: '0032-printing', up: printing.up },
+  { name: '0033-water-read', up: waterRead.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

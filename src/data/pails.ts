@@ -1,3 +1,4 @@
+import type { PailForm } from '../core/water/pail-shape';
 import type { PailWish } from '../core/protocol/types';
 import { isLocked, type Trx } from './connection';
 import { RefusedError } from './errors';
@@ -15,6 +16,9 @@ export interface PailRow {
   readonly roomId: string;
   readonly sizeL: number;
   readonly heightCm: number;
+  readonly form: PailForm;
+  /** As the shop tells its pails apart; null where it does not. */
+  readonly colour: string | null;
   readonly state: PailState;
   readonly sanitisedAt: Date | null;
   readonly contactUntil: Date | null;
@@ -36,6 +40,8 @@ export interface PailRow {
 const COLUMNS = {
   id: 'p.id',
   name: 'p.name',
+  form: 'p.form',
+  colour: 'p.colour',
   labelNo: 'p.label_no',
   roomId: 's.room_id',
   sizeL: 'p.size_l',
@@ -86,6 +92,9 @@ export interface NewPail {
   readonly name: string;
   readonly sizeL: number;
   readonly heightCm: number;
+  /** Tapered where it is not told. */
+  readonly form?: PailForm;
+  readonly colour?: string | null;
   /** Stands clean and upside down as it comes. */
   readonly isClean: boolean;
 }
@@ -105,6 +114,8 @@ export async function insertPails(
     name: p.name,
     size_l: p.sizeL,
     height_cm: p.heightCm,
+    ...(p.form ? { form: p.form } : {}),
+    colour: p.colour ?? null,
     state: p.isClean ? 'sanitised' : 'dirty',
     sanitised_at: p.isClean ? at : null,
   }));

@@ -69,6 +69,8 @@ const DETAIL_VERSION: { readonly [K in EntryKind]: (typeof ENTRY_DETAILS)[K]['le
   relay: 1,
   strip: 1,
   'water-look': 1,
+  'water-reading': 1,
+  'top-up': 1,
   'tip-out': 2,
   'turn-over': 2,
   house: 1,

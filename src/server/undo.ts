@@ -44,6 +44,8 @@ export const UNDO: Readonly<Record<UndoneAction, Undo>> = {
   },
   // What was seen counts no more once it is corrected: nothing else stands of it.
   'pails/look': () => Promise.resolve(),
+  'pails/read': () => Promise.resolve(),
+  'pails/top-up': () => Promise.resolve(),
   'dock/flaw': async ({ trx, action }, entry) => {
     const { counted, before } = detailOf('flaw', entry);
     await insertFlaw(trx, action, before ?? counted, !before);

@@ -7,7 +7,8 @@ import { manyFillsStood } from '@/data/hygiene';
 import { manyNewestEntries } from '@/data/record';
 import { manyPails, type PailRow } from '@/data/pails';
 import { manyStripMeans, maybeOpenRelay } from '@/data/sanitising';
-import { manyWaterLooks } from '@/data/water-looks';
+import { manyWaterSeen } from '@/data/water-seen';
+import { seenOf } from '@/server/water-seen';
 import { waterLosses } from '@/core/hygiene/water-losses';
 import { hygieneProof } from '@/features/desk/proof/hygiene-proof';
 import { pailHistory } from '@/features/pails/one-pail/history';
@@ -40,7 +41,10 @@ afterAll(async () => {
 
 const pails = () => shop.inside((trx) => manyPails(trx));
 const inState = async (state: PailRow['state']) => (await pails()).filter((p) => p.state === state);
-const looks = () => shop.inside((trx) => manyWaterLooks(trx));
+const looks = async () =>
+  (await shop.inside((trx) => manyWaterSeen(trx))).flatMap((s) =>
+    seenOf(s, 0).flatMap((l) => (l.kind === 'look' ? [l] : [])),
+  );
 const openRelay = () => shop.inside((trx) => maybeOpenRelay(trx));
 const lastOfKind = async (kind: string): Promise<number> =>
   (await shop.owner('record_entry').where({ kind }).orderBy('id', 'desc').first<{ id: number }>('id')).id;
@@ -281,6 +285,7 @@ test('what the shop feeds with is told by its label, per food, and no more once 
     unit: 'mL',
     sachetL: null,
     cup: { name: 'scoop', ml: 20 },
+    stepUs: 600,
   } as const;
   expect(await does('shop/food', { solution: 'flower-food', food })).toBe('done');
   expect(

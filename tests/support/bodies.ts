@@ -138,6 +138,8 @@ export const BODIES: { readonly [N in ActionName]: (w: World, n: number) => Inpu
   }),
   'pails/relay-end': (w) => ({ relayId: w.dirtyPailId }),
   'pails/strip': (w, n) => ({ relayId: w.dirtyPailId, pass: 0, ppm: 100 + n }),
+  'pails/read': (w, n) => ({ pailId: w.pailId, ph: 5.5, us: 700 + n, chlorinePpm: null }),
+  'pails/top-up': (w, n) => ({ pailId: w.pailId, litres: 0.5 + n / 10 }),
   'pails/look': (w, n) => ({ pailId: w.pailId, look: n % 2 ? 'cloudy' : 'hazy' }),
   'pails/tip-out': (w) => ({ pailId: w.pailId }),
   'pails/turn-over': (w) => ({ pailId: w.pailId, toPailId: w.cleanPailId }),
@@ -216,6 +218,7 @@ export const BODIES: { readonly [N in ActionName]: (w: World, n: number) => Inpu
       cup: { name: 'scoop', ml: 20 },
     },
   }),
+  'shop/tap': (_, n) => ({ tap: { ph: 7.5, us: 300 + n } }),
   'shop/printers': (_, n) => ({
     ...{ documents: 'A4', cards: 'A6' },
     labels: { widthMm: 57 + n, heightMm: 32 },

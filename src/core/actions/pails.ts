@@ -5,7 +5,7 @@ import { SOLUTION_KEYS } from '../water/solutions';
 import { DIRT } from '../sanitising/figures';
 import { RELAY_MODES } from '../sanitising/relay';
 import { ANYBODY, defineAction, HOUSE, lock } from './contract';
-import { id, litres, whole } from './fields';
+import { id, litres, measure, whole } from './fields';
 
 const MOST_AT_ONCE = 60;
 const manyPails = v.pipe(
@@ -107,6 +107,34 @@ export const pailActions = {
     roles: ANYBODY,
     mayWait: true,
     entries: ['water-look'],
+    takenBack: 'undone',
+    locks: ({ pailId }) => [lock('pail', 'pailId', pailId)],
+  }),
+  'pails/read': defineAction({
+    /** What a strip or a meter said of the water of a filled pail: one thing at least. */
+    input: v.pipe(
+      v.object({
+        pailId: id,
+        ph: v.optional(v.nullable(measure(0, 14, 'pH')), null),
+        us: v.optional(v.nullable(measure(0, 20_000, 'µS/cm')), null),
+        chlorinePpm: v.optional(v.nullable(measure(0, 2000, 'ppm')), null),
+      }),
+      v.check((r) => r.ph !== null || r.us !== null || r.chlorinePpm !== null, 'says nothing that was read'),
+    ),
+    result: v.null(),
+    roles: ANYBODY,
+    mayWait: true,
+    entries: ['water-reading'],
+    takenBack: 'undone',
+    locks: ({ pailId }) => [lock('pail', 'pailId', pailId)],
+  }),
+  'pails/top-up': defineAction({
+    /** Plain water put to what stands in a pail. */
+    input: v.object({ pailId: id, litres }),
+    result: v.null(),
+    roles: ANYBODY,
+    mayWait: true,
+    entries: ['top-up'],
     takenBack: 'undone',
     locks: ({ pailId }) => [lock('pail', 'pailId', pailId)],
   }),

@@ -208,6 +208,7 @@ const thingActions = {
           unit: v.picklist(['mL', 'g']),
           sachetL: v.nullable(measure(0.1, 50, 'L')),
           cup: aCup,
+          stepUs: v.optional(v.nullable(measure(10, 10_000, 'µS/cm')), null),
         }),
       ),
     }),
@@ -216,6 +217,18 @@ const thingActions = {
     mayWait: false,
     entries: ['shop'],
     takenBack: { not: 'What the shop feeds with is set again.' },
+    locks: () => [HOUSE],
+  }),
+  'shop/tap': defineAction({
+    /** What comes out of the tap; null where nobody has measured it. */
+    input: v.object({
+      tap: v.nullable(v.strictObject({ ph: measure(4, 11, 'pH'), us: measure(0, 5000, 'µS/cm') })),
+    }),
+    result: v.null(),
+    roles: MANAGER,
+    mayWait: false,
+    entries: ['shop'],
+    takenBack: { not: 'What the tap gives is set again.' },
     locks: () => [HOUSE],
   }),
   'shop/printers': defineAction({

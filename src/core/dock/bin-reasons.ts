@@ -1,4 +1,4 @@
-/** Why stems go in the bin at the dock. */
+/** Why stems go in the bin at the dock; rotten ones foul the water they stood in. */
 export const BIN_REASONS = [
   'broken',
   'grey mould',
@@ -6,5 +6,6 @@ export const BIN_REASONS = [
   'blown',
   'hanging',
   'cut dry',
+  'rotten',
   'other',
 ] as const;

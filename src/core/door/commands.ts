@@ -151,6 +151,9 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   'water-forecast': {
     summary: 'the count of a pail’s water by the hour, looks put together with it',
     takes: 'json',
-    run: (input) => forecastWater(checked(waterForecastSchema, input)),
+    run: (input) => {
+      const { log10ByHour, passesLimitAtHour } = forecastWater(checked(waterForecastSchema, input));
+      return { log10ByHour, passesLimitAtHour };
+    },
   },
 };

@@ -119,6 +119,8 @@ const EVER: { readonly [K in EntryKind]: readonly unknown[] } = {
   relay: [{ relayId: A, pailIds: [A, B] }],
   strip: [{ relayId: A, pass: 0, readPpm: 120, predictedPpm: 168.2 }],
   'water-look': [{ fillId: A, look: 'hazy' }],
+  'water-reading': [{ fillId: A, ph: 5.5, us: null, chlorinePpm: null }],
+  'top-up': [{ fillId: A, litres: 1 }],
   'tip-out': [{}, { fillId: A }],
   'turn-over': [{}, { fromFillId: A, toPailId: B, fillId: A, litres: 4 }],
   house: [{ kind: 'limit', subject: '', key: 'plainDays', value: '3', reason: 'a trial week' }],

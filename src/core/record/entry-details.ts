@@ -131,6 +131,10 @@ export const ENTRY_DETAILS = {
   relay: [v.object({ relayId: uuid, pailIds: v.array(uuid) })],
   strip: [v.object({ relayId: uuid, pass: v.number(), readPpm: v.number(), predictedPpm: v.number() })],
   'water-look': [v.object({ fillId: uuid, look: v.string() })],
+  'water-reading': [
+    v.object({ fillId: uuid, ph: maybe(v.number()), us: maybe(v.number()), chlorinePpm: maybe(v.number()) }),
+  ],
+  'top-up': [v.object({ fillId: uuid, litres: v.number() })],
   'tip-out': [nothing, v.object({ fillId: uuid })],
   'turn-over': [nothing, v.object({ fromFillId: uuid, toPailId: uuid, fillId: uuid, litres: v.number() })],
   house: [houseSetting],

@@ -46,6 +46,8 @@ const GROUP_OF: Readonly<Record<EntryKind, EntryGroup>> = {
   relay: 'pails',
   strip: 'pails',
   'water-look': 'pails',
+  'water-reading': 'pails',
+  'top-up': 'pails',
   'tip-out': 'pails',
   'turn-over': 'pails',
   make: 'arrangements',

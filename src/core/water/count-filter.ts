@@ -4,6 +4,7 @@ import type { VesselStart } from './vessel-water';
 /** What an eye or a nose says of water. */
 export const LOOKS = ['clear', 'hazy', 'cloudy', 'smells'] as const;
 export type Look = (typeof LOOKS)[number];
+export const isLook = (text: string): text is Look => (LOOKS as readonly string[]).includes(text);
 
 /** A count as it is known: log10 CFU/mL, about normal around its mean. */
 export interface CountBelief {

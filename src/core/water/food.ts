@@ -15,6 +15,8 @@ export interface FoodProduct {
   readonly sachetL: number | null;
   /** What it is measured with, weighed once; its `ml` holds so much of `unit`. */
   readonly cup: Cup | null;
+  /** What a full dose adds to the tap's conductivity, µS/cm; null where its label does not say. */
+  readonly stepUs?: number | null;
 }
 
 /** A shop's own products; none for what it has said nothing of. */
@@ -39,6 +41,15 @@ function productOf(solution: SolutionKey, foods: Foods): { product: FoodProduct;
   const key = isHalf ? 'flower-food' : FOODS.find((food) => food === solution);
   const product = key && foods[key];
   return product ? { product, share: isHalf ? HALF : 1 } : null;
+}
+
+/** What readings of a solution's dose are held against: its product's step, and what part of a full dose is meant. */
+export function doseMeant(
+  solution: SolutionKey,
+  foods: Foods,
+): { readonly share: number; readonly stepUs: number | null } {
+  const found = productOf(solution, foods);
+  return { share: solution === 'flower-food-half' ? HALF : 1, stepUs: found?.product.stepUs ?? null };
 }
 
 /**

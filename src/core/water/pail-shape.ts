@@ -1,23 +1,43 @@
 import { DEPTH_CM, DEPTHS } from '../species/depths';
 import type { Depth } from '../species/species';
 
-/** A pail by what is written on it: the litres it holds to the rim, and its height inside. */
+/** How a pail stands: wider at the rim, so that it stacks, or as wide at its foot. */
+export const PAIL_FORMS = ['tapered', 'straight'] as const;
+export type PailForm = (typeof PAIL_FORMS)[number];
+
+/** A pail by what is written on it: the litres it holds to the rim, its height inside, and its form. */
 export interface PailShape {
   readonly litres: number;
   readonly heightCm: number;
+  /** Tapered where it is not told. */
+  readonly form?: PailForm;
 }
 
-/** A pail's foot against its rim: buckets taper so that they stack (estimate; a shop's own may be straighter). */
-const FOOT_TO_RIM = 0.8;
+/** A pail's foot against its rim (estimate; buckets that stack taper about so). */
+const FOOT_TO_RIM: Readonly<Record<PailForm, number>> = { tapered: 0.8, straight: 1 };
+const footShare = ({ form = 'tapered' }: PailShape): number => FOOT_TO_RIM[form];
 /** Water nearer the rim than this is carried on the floor. */
 const FULLEST_SHARE = 0.85;
 const CM3_A_LITRE = 1000;
 
 /** Width at the rim, cm, from what it holds: a cut cone of that height. */
-function rimCm({ litres, heightCm }: PailShape): number {
-  const shape = (Math.PI * heightCm * (FOOT_TO_RIM ** 2 + FOOT_TO_RIM + 1)) / 12;
+function rimCm(pail: PailShape): number {
+  const { litres, heightCm } = pail;
+  const foot = footShare(pail);
+  const shape = (Math.PI * heightCm * (foot ** 2 + foot + 1)) / 12;
   return Math.sqrt((litres * CM3_A_LITRE) / shape);
 }
+
+/** How wide it is inside at a depth, cm. */
+function widthAtCm(pail: PailShape, depthCm: number): number {
+  const rim = rimCm(pail);
+  const foot = rim * footShare(pail);
+  return foot + ((rim - foot) * depthCm) / pail.heightCm;
+}
+
+/** Open water at a depth, cm². */
+export const surfaceCm2 = (pail: PailShape, depthCm: number): number =>
+  (Math.PI * widthAtCm(pail, Math.min(Math.max(0, depthCm), pail.heightCm)) ** 2) / 4;
 
 /**
  * Litres in a pail filled to a depth: V(x) = π·x/12·(b² + b·c + c²), c the width at x.
@@ -25,9 +45,8 @@ function rimCm({ litres, heightCm }: PailShape): number {
  */
 export function litresAt(pail: PailShape, depthCm: number): number {
   const x = Math.min(Math.max(0, depthCm), pail.heightCm);
-  const rim = rimCm(pail);
-  const foot = rim * FOOT_TO_RIM;
-  const c = foot + ((rim - foot) * x) / pail.heightCm;
+  const foot = rimCm(pail) * footShare(pail);
+  const c = widthAtCm(pail, x);
   return (((Math.PI * x) / 12) * (foot ** 2 + foot * c + c ** 2)) / CM3_A_LITRE;
 }
 

@@ -3,7 +3,7 @@ import { longestUseHours, pailWater, type FilledPail } from './pail-water';
 
 const DAYS = { plainDays: 2, foodDays: 4, lilyDays: 3 };
 const PAIL: FilledPail = {
-  ...{ tempC: 18, solution: 'flower-food', start: 'clean', litres: 5, looks: [] },
+  ...{ tempC: 18, solution: 'flower-food', start: 'clean', litres: 5, events: [] },
   ...{ ageHours: 30, holdsLilies: false, longestUse: DAYS },
 };
 
@@ -39,7 +39,7 @@ test('a pail filled unsanitised begins at its own count: rinsed is not clean, an
 });
 
 test('a cloudy look brings the change to now, and the course bears it', () => {
-  const seen = pailWater({ ...PAIL, looks: [{ atHour: 29.7, kind: 'cloudy' }] });
+  const seen = pailWater({ ...PAIL, events: [{ atHour: 29.7, kind: 'look', look: 'cloudy' }] });
   expect(seen.count.p50).toBeGreaterThan(pailWater(PAIL).count.p50 + 0.8);
   expect(seen.dueInHours).toBeLessThanOrEqual(pailWater(PAIL).dueInHours);
   expect(seen.course.find((c) => c.atHour === 30)?.p50).toBe(seen.count.p50);

@@ -1,6 +1,7 @@
 import type { CountBand } from './water-forecast';
 import { forecastWater, type WaterAsked } from './water-forecast';
 import { looksLike, type Look } from './count-filter';
+import type { WaterEvent } from './water-events';
 import { SOLUTIONS, type SolutionKey } from './solutions';
 
 /** The house's own longest use of water, in days. */
@@ -11,7 +12,9 @@ export interface LongestUse {
 }
 
 /** A filled pail, as it is asked about. */
-export interface FilledPail extends Pick<WaterAsked, 'tempC' | 'solution' | 'start' | 'litres' | 'looks'> {
+export interface FilledPail extends Pick<WaterAsked, 'tempC' | 'solution' | 'start' | 'litres' | 'open'> {
+  /** What was seen and read in it and done to it, in its order. */
+  readonly events: readonly WaterEvent[];
   /** Hours since it was filled. */
   readonly ageHours: number;
   readonly holdsLilies: boolean;
@@ -30,6 +33,12 @@ export interface PailWater {
   /** Whole hours until it is due for a change; 0 where it is due. */
   readonly dueInHours: number;
   readonly because: DueBecause;
+  /** Litres that are left in it. */
+  readonly litresLeft: number;
+  /** The share of the dose that was meant in it; 1 as it was made. */
+  readonly dose: number;
+  /** What the last thing seen, read or done changed: as it would stand without. Null where there was none. */
+  readonly without: { readonly dueInHours: number; readonly dose: number; readonly log10: number } | null;
   /** The count from the fill on and some days ahead, each with its hours since the fill: for a line over time. */
   readonly course: readonly (CountBand & { readonly atHour: number })[];
 }
@@ -47,27 +56,44 @@ export function longestUseHours(solution: SolutionKey, holdsLilies: boolean, day
   return (holdsLilies ? Math.min(ofWater, days.lilyDays) : ofWater) * 24;
 }
 
-/** How a pail's water stands, by the law of the forecast and the looks that were taken of it. */
-export function pailWater(pail: FilledPail): PailWater {
+/** A pail's water at one moment, and when it is due. */
+function standing(pail: FilledPail, age: number, events: readonly WaterEvent[]) {
   const { solution, holdsLilies, longestUse } = pail;
-  const age = Math.min(OLDEST_H, Math.max(0, Math.floor(pail.ageHours)));
-  const { log10ByHour, passesLimitAtHour } = forecastWater({
+  const forecast = forecastWater({
     ...pail,
-    looks: pail.looks.map((l) => ({ ...l, atHour: Math.min(age, Math.max(0, l.atHour)) })),
+    events: events.map((e) => ({ ...e, atHour: Math.min(age, Math.max(0, e.atHour)) })),
+    looks: [],
     leafBelow: 0,
     topUpLitresPerDay: 0,
     hours: age + AHEAD_H,
   });
-  const byCount = (passesLimitAtHour ?? Infinity) - age;
+  // Water that has not passed the limit within the days told is not due by its count.
+  const byCount = (forecast.passesLimitAtHour ?? Infinity) - age;
   const byHouse = longestUseHours(solution, holdsLilies, longestUse) - pail.ageHours;
+  return {
+    forecast,
+    dueInHours: Math.max(0, Math.floor(Math.min(byCount, byHouse))),
+    because: byCount <= byHouse ? ('count' as const) : ('house' as const),
+    dose: forecast.doseByHour[age] ?? 1,
+  };
+}
+
+/** How a pail's water stands, by the law of the forecast and by what was seen in it and done to it. */
+export function pailWater(pail: FilledPail): PailWater {
+  const age = Math.min(OLDEST_H, Math.max(0, Math.floor(pail.ageHours)));
+  const { forecast, ...stands } = standing(pail, age, pail.events);
+  const { log10ByHour, litresByHour } = forecast;
   const every = Math.max(1, Math.ceil((age + AHEAD_H) / POINTS));
   const count = log10ByHour[age] ?? { p10: 0, p50: 0, p90: 0 };
+  const before = pail.events.length === 0 ? null : standing(pail, age, pail.events.slice(0, -1));
   return {
-    count,
+    ...{ count, ...stands },
     looks: looksLike(count.p50),
-    // Water that has not passed it within the days told is not due by its count.
-    dueInHours: Math.max(0, Math.floor(Math.min(byCount, byHouse))),
-    because: byCount <= byHouse ? 'count' : 'house',
+    litresLeft: litresByHour[age] ?? pail.litres,
+    without: before && {
+      ...{ dueInHours: before.dueInHours, dose: before.dose },
+      log10: before.forecast.log10ByHour[age]?.p50 ?? 0,
+    },
     course: log10ByHour.flatMap((band, atHour) =>
       atHour % every === 0 || atHour === age ? [{ ...band, atHour }] : [],
     ),

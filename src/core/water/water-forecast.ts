@@ -1,5 +1,6 @@
 import { SHIPPED } from '../model/figures';
-import { afterLook, sdAfter, startSd, type Look } from './count-filter';
+import { sdAfter, startSd, type Look } from './count-filter';
+import type { PailShape } from './pail-shape';
 import type { SolutionKey } from './solutions';
 import {
   DUE_FOR_CHANGE_LOG10,
@@ -9,6 +10,16 @@ import {
   waterWarmth,
   type VesselStart,
 } from './vessel-water';
+import { afterEvent, POURED, type WaterEvent, type WaterKnown } from './water-events';
+import { DRY_L, evaporatesInHour } from './water-level';
+
+/** A pail that stands open, and who drinks from it. */
+export interface OpenPail {
+  readonly shape: PailShape;
+  readonly humidityPct: number;
+  /** What its stems drink, litres a day. */
+  readonly drunkADay: number;
+}
 
 /** Water whose count is to be told by the hour. */
 export interface WaterAsked {
@@ -24,6 +35,10 @@ export interface WaterAsked {
   /** Plain water a day that is put to it, and what it holds: together they thin the food. */
   readonly topUpLitresPerDay: number;
   readonly litres: number;
+  /** What else happened to it or was read in it. */
+  readonly events?: readonly WaterEvent[];
+  /** Where it stands open: it goes off and is drunk. Its litres stay as they are where it is not told. */
+  readonly open?: OpenPail;
 }
 
 /** A count as it is told, log10 CFU/mL. */
@@ -38,43 +53,61 @@ export interface WaterForecast {
   readonly log10ByHour: readonly CountBand[];
   /** The hour from which the middle of it stays over the limit for a change; null where it does not. */
   readonly passesLimitAtHour: number | null;
+  /** Litres that are left, and the share of a full dose in them, by the hour. */
+  readonly litresByHour: readonly number[];
+  readonly doseByHour: readonly number[];
 }
 
 /** Of a normal, a tenth lies further than this many spreads under its mean. */
 const TENTH = 1.2815515655446004;
 
-function bandOf(mean: number, sd: number): CountBand {
+function bandOf({ water, sd }: WaterKnown): CountBand {
+  const mean = water.bacteriaLog10;
   const within = (log10: number): number =>
     Math.min(SHIPPED.constants.bacteriaCeilingLog10, Math.max(0, log10));
   return { p10: within(mean - TENTH * sd), p50: within(mean), p90: within(mean + TENTH * sd) };
 }
 
+/** What goes off leaves its food behind, which grows stronger; what is drunk takes its food along. */
+function levelAfterHour(known: WaterKnown, { tempC, open }: WaterAsked): WaterKnown {
+  if (!open) return known;
+  const { shape, humidityPct, drunkADay } = open;
+  const gone = evaporatesInHour(shape, known.litres, { tempC, humidityPct });
+  const left = Math.max(DRY_L, known.litres - gone);
+  const litres = Math.max(DRY_L, left - drunkADay / 24);
+  return { ...known, litres, water: thinnedWater(known.water, known.litres / left) };
+}
+
 /**
- * The count of a pail's water by the hour, by the forecast's own law, looks put together with it as they
- * were made.
+ * The count of a pail's water by the hour, by the forecast's own law, with what was seen, read and done put
+ * together with it as it was.
  */
 export function forecastWater(asked: WaterAsked): WaterForecast {
   const { tempC, solution, start, leafBelow, hours, topUpLitresPerDay, litres } = asked;
   const warmth = waterWarmth(tempC);
   const kept = Math.max(0, 1 - topUpLitresPerDay / 24 / litres);
-  const looks = [...asked.looks].sort((a, b) => a.atHour - b.atHour);
-  let water = freshWater(start, solution);
-  let sd = startSd(start);
+  const events = [
+    ...asked.looks.map(({ atHour, kind }): WaterEvent => ({ atHour, kind: 'look', look: kind })),
+    ...(asked.events ?? []),
+  ].sort((a, b) => a.atHour - b.atHour);
+  let known: WaterKnown = {
+    ...{ water: freshWater(start, solution), sd: startSd(start), doseSd: POURED },
+    ...{ litres, leafBelow },
+  };
   let next = 0;
-  const bands: CountBand[] = [];
+  const [log10ByHour, litresByHour, doseByHour]: [CountBand[], number[], number[]] = [[], [], []];
   for (let hour = 0; hour <= hours; hour++) {
     if (hour > 0) {
-      water = thinnedWater(waterAfterHour(water, warmth, leafBelow), kept);
-      sd = sdAfter(sd, 1);
+      const water = thinnedWater(waterAfterHour(known.water, warmth, known.leafBelow), kept);
+      known = levelAfterHour({ ...known, water, sd: sdAfter(known.sd, 1) }, asked);
     }
-    for (let look = looks[next]; look && look.atHour <= hour; look = looks[++next]) {
-      const known = afterLook({ mean: water.bacteriaLog10, sd }, look.kind);
-      const ceiling = SHIPPED.constants.bacteriaCeilingLog10;
-      water = { ...water, bacteriaLog10: Math.min(ceiling, Math.max(0, known.mean)) };
-      sd = known.sd;
-    }
-    bands.push(bandOf(water.bacteriaLog10, sd));
+    for (let event = events[next]; event && event.atHour <= hour; event = events[++next])
+      known = afterEvent(known, event);
+    log10ByHour.push(bandOf(known));
+    litresByHour.push(known.litres);
+    doseByHour.push(known.water.dose);
   }
-  const under = bands.findLastIndex((b) => b.p50 < DUE_FOR_CHANGE_LOG10);
-  return { log10ByHour: bands, passesLimitAtHour: under + 1 < bands.length ? under + 1 : null };
+  const under = log10ByHour.findLastIndex((b) => b.p50 < DUE_FOR_CHANGE_LOG10);
+  const passesLimitAtHour = under + 1 < log10ByHour.length ? under + 1 : null;
+  return { log10ByHour, passesLimitAtHour, litresByHour, doseByHour };
 }

@@ -11,6 +11,7 @@ import { ago } from './ago';
 import type { DoIt } from './do-it';
 import type { PailView, WaterView } from './pail-view';
 import { WaterCourse } from './water-course';
+import { ChangedBy, LeftInIt, ReadForm, TopUpForm } from './water-forms';
 
 const DUE_BECAUSE = {
   count: 'its predicted count passes the limit',
@@ -70,9 +71,13 @@ export function FilledPail({ pail, water, clean, foods, doIt }: Props) {
         {told('litres', pail.litres)} {pail.solution?.toLowerCase()}, filled {ago(pail.filledAt, now)} at{' '}
         {told('tempC', pail.tempC ?? 0)}.
       </p>
+      <LeftInIt pail={pail} water={water} />
       <p className={water.dueInHours < 24 ? 'late' : undefined}>{dueWords(water)}</p>
       <WaterCourse course={water.course} nowHour={nowHour} />
       <LookAtIt pail={pail} doIt={doIt} />
+      <ChangedBy water={water} />
+      <ReadForm pail={pail} doIt={doIt} />
+      <TopUpForm key={water.litresLeft} pail={pail} water={water} doIt={doIt} />
       {pail.lots.map((l) => (
         <p key={l.id}>
           <strong>{l.words}</strong>

@@ -50,6 +50,49 @@ export const pailHandlers: Handlers<keyof typeof pailActions> = {
       return null;
     },
   },
+  'pails/read': {
+    work: async ({ trx, action }, { pailId, ph, us, chlorinePpm }) => {
+      const pail = await onePailForUpdate(trx, pailId);
+      if (!pail.fillId)
+        throw new RefusedError(`Pail ${pail.name} has no water in it. Nothing was noted.`, 'pailId');
+      const readings = [
+        ...(ph === null ? [] : [m('record.reading.ph', { n: ph })]),
+        ...(us === null ? [] : [m('record.reading.us', { n: us })]),
+        ...(chlorinePpm === null ? [] : [m('record.reading.chlorine', { n: chlorinePpm })]),
+      ];
+      await writeEntry(trx, action, {
+        kind: 'water-reading',
+        subjectKind: 'pail',
+        subjectId: pail.id,
+        says: m('record.water-reading', { pail: pail.name, readings }),
+        detail: { fillId: pail.fillId, ph, us, chlorinePpm },
+      });
+      return null;
+    },
+  },
+  'pails/top-up': {
+    work: async ({ trx, action }, { pailId, litres }) => {
+      const pail = await onePailForUpdate(trx, pailId);
+      if (!pail.fillId)
+        throw new RefusedError(
+          `Pail ${pail.name} has no water in it. Nothing was entered; fill it.`,
+          'pailId',
+        );
+      if (litres > pail.sizeL)
+        throw new RefusedError(
+          `Pail ${pail.name} holds ${pail.sizeL} L. Nothing was entered; correct the litres.`,
+          'litres',
+        );
+      await writeEntry(trx, action, {
+        kind: 'top-up',
+        subjectKind: 'pail',
+        subjectId: pail.id,
+        says: m('record.top-up', { pail: pail.name, litres }),
+        detail: { fillId: pail.fillId, litres },
+      });
+      return null;
+    },
+  },
   'pails/tip-out': {
     work: async ({ trx, action }, { pailId }) => {
       const pail = await onePailForUpdate(trx, pailId);

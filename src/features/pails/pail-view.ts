@@ -1,4 +1,4 @@
-import type { Look } from '@/core/water/count-filter';
+import type { PailForm } from '@/core/water/pail-shape';
 import type { PailWater } from '@/core/water/pail-water';
 import type { SolutionKey } from '@/core/water/solutions';
 import type { PailRow } from '@/data/pails';
@@ -7,7 +7,12 @@ import type { PailRow } from '@/data/pails';
 export type CoursePoint = readonly [atHour: number, p10: number, p50: number, p90: number];
 
 /** A pail's water as it is told, its course to as much as a line shows. */
-export interface WaterView extends Pick<PailWater, 'looks' | 'dueInHours' | 'because'> {
+export interface WaterView extends Pick<
+  PailWater,
+  'looks' | 'dueInHours' | 'because' | 'litresLeft' | 'dose' | 'without'
+> {
+  /** The middle of its count, log10 CFU/mL. */
+  readonly log10: number;
   readonly course: readonly CoursePoint[];
 }
 
@@ -19,12 +24,14 @@ export interface PailView {
   readonly room: string;
   readonly sizeL: number;
   readonly heightCm: number;
+  readonly form: PailForm;
+  readonly colour: string | null;
   readonly state: PailRow['state'];
   readonly litres: number;
   /** How its water stands; null where there is none. */
   readonly water: WaterView | null;
   /** What the last look said of it; null where nobody looked. */
-  readonly looked: Look | null;
+  readonly looked: string | null;
   readonly solution: string | null;
   /** The same by its key, for what goes into it anew. */
   readonly solutionKey: SolutionKey | null;

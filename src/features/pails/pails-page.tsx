@@ -6,11 +6,14 @@ import { solutionOf } from '@/core/water/solutions';
 import { localeOf, type LanguageTag } from '@/core/words/catalogues';
 import { say } from '@/core/words/say';
 import { speciesName } from '@/core/words/species-name';
-import { LOOKS } from '@/core/water/count-filter';
 import { learntDemand } from '@/core/sanitising/strip';
 import { pailWater, type PailWater } from '@/core/water/pail-water';
 import type { WaterLimits } from '@/core/protocol/ways';
-import { manyWaterLooks, type WaterLook } from '@/data/water-looks';
+import { USUAL_TAP, type TapWater } from '@/core/water/dose-reading';
+import type { Foods } from '@/core/water/food';
+import { drunkInDay } from '@/core/water/water-level';
+import { maybeTap } from '@/data/tap';
+import { manyWaterSeen, type WaterSeen } from '@/data/water-seen';
 import { houseOf } from '@/server/house';
 import { lotLabel, manyPortionsInStock, type PortionRow } from '@/data/portions';
 import { manyExpected } from '@/data/expected';
@@ -21,6 +24,7 @@ import { inZone } from '@/server/clock';
 import { once } from '@/server/once';
 import { foodsOf } from '@/server/foods';
 import { sanitiserOf } from '@/server/sanitiser';
+import { seenOf, waterEvents } from '@/server/water-seen';
 import { pageWords } from '@/server/words';
 import { tell } from '@/shell/told';
 import { PageWordsProvider } from '@/shell/words';
@@ -31,11 +35,14 @@ import type { PailView, WaterView } from './pail-view';
 
 /** Air of a room that is not known, °C (estimate). */
 const USUAL_C = 18;
+const USUAL_HUMIDITY_PCT = 60;
 
 /** What a pail's view is made from. */
 interface Around {
   readonly lots: readonly PortionRow[];
-  readonly looks: readonly WaterLook[];
+  readonly seen: readonly WaterSeen[];
+  readonly tap: TapWater;
+  readonly foods: Foods;
   readonly room: RoomRow | undefined;
   readonly limits: WaterLimits;
   readonly at: Date;
@@ -43,35 +50,49 @@ interface Around {
   readonly language: LanguageTag;
 }
 
-/** Looks at the water of a fill, in the order they were taken. */
-const looksAt = (looks: readonly WaterLook[], fillId: string | null) =>
-  looks.flatMap(({ fillId: of, look, at }) => {
-    const kind = LOOKS.find((l) => l === look);
-    return of === fillId && kind ? [{ kind, at }] : [];
-  });
+/** What was seen in the water that stands in a pail, in its order. */
+const seenIn = (seen: readonly WaterSeen[], fillId: string | null): WaterSeen[] =>
+  seen.filter((s) => s.fillId === fillId);
 
-/** The pail's water as it stands by the model and the looks at it; null where it has none. */
-function waterNow(pail: PailRow, { lots, looks, room, limits, at, species }: Around): PailWater | null {
-  const { filledAt, start, solution, litres, fillId } = pail;
-  if (!filledAt || !start || !solution || !litres) return null;
-  const hoursAt = (moment: Date): number => (moment.getTime() - filledAt.getTime()) / HOUR_MS;
+/** What the last look said of it. */
+const lookedLike = (seen: readonly WaterSeen[]): PailView['looked'] =>
+  seen.flatMap((s) => seenOf(s, 0)).findLast((s) => s.kind === 'look')?.look ?? null;
+
+/** The pail's water as it stands by the model and what was seen in it; null where it has none. */
+function waterNow(pail: PailRow, around: Around): PailWater | null {
+  const { lots, seen, room, limits, at, species, tap, foods } = around;
+  const { filledAt, start, litres, fillId } = pail;
+  if (!filledAt || !start || !pail.solution || !litres) return null;
+  const solution = solutionOf(pail.solution);
+  const air = { tempC: room?.tempC ?? USUAL_C, humidityPct: room?.humidityPct ?? USUAL_HUMIDITY_PCT };
+  const drinkers = lots.map((l) => ({
+    stems: l.stemsLeft,
+    leafiness: species.byKey(l.speciesKey).leafiness,
+  }));
   return pailWater({
-    start,
-    litres,
-    solution: solutionOf(solution),
-    tempC: room?.tempC ?? USUAL_C,
-    ageHours: hoursAt(at),
-    looks: looksAt(looks, fillId).map(({ kind, at }) => ({ atHour: hoursAt(at), kind })),
+    ...{ start, litres, solution, tempC: air.tempC },
+    ageHours: (at.getTime() - filledAt.getTime()) / HOUR_MS,
+    events: waterEvents(seenIn(seen, fillId), filledAt, { solution, tap, foods }),
+    open: {
+      shape: { litres: pail.sizeL, heightCm: pail.heightCm, form: pail.form },
+      humidityPct: air.humidityPct,
+      drunkADay: drunkInDay(drinkers, air),
+    },
     holdsLilies: lots.some((l) => hasTrait(species.byKey(l.speciesKey), 'lily')),
     longestUse: limits,
   });
 }
 
 const drawn = (log10: number): number => Math.round(log10 * 100) / 100;
-const waterView = ({ looks, dueInHours, because, course }: PailWater): WaterView => ({
-  ...{ looks, dueInHours, because },
-  course: course.map((c) => [c.atHour, drawn(c.p10), drawn(c.p50), drawn(c.p90)]),
-});
+const waterView = (water: PailWater): WaterView => {
+  const { looks, dueInHours, because, course, litresLeft, dose, without, count } = water;
+  return {
+    ...{ looks, dueInHours, because, litresLeft: drawn(litresLeft), dose: drawn(dose) },
+    without: without && { ...without, log10: drawn(without.log10), dose: drawn(without.dose) },
+    log10: drawn(count.p50),
+    course: course.map((c) => [c.atHour, drawn(c.p10), drawn(c.p50), drawn(c.p90)]),
+  };
+};
 
 const msOf = (at: Date | null): number | null => at?.getTime() ?? null;
 
@@ -91,10 +112,12 @@ function viewOf(pail: PailRow, around: Around): PailView {
     room: around.room?.name ?? '',
     sizeL: pail.sizeL,
     heightCm: pail.heightCm,
+    form: pail.form,
+    colour: pail.colour,
     state: pail.state,
     litres: pail.litres ?? 0,
     water: water && waterView(water),
-    looked: looksAt(around.looks, pail.fillId).at(-1)?.kind ?? null,
+    looked: lookedLike(seenIn(around.seen, pail.fillId)),
     solution: pail.solution ? say(solutionWords(pail.solution), around.language) : null,
     solutionKey: pail.solution ? solutionOf(pail.solution) : null,
     tempC: pail.fillTempC,
@@ -111,25 +134,26 @@ export async function PailsPage({ search }: { search: Record<string, string | st
   const { views, relay, sanitiser, foods, learnt, today, van, language, currency } = await inMyShop(
     async (trx, me, at) => {
       const today = inZone(at, me.shop.timeZone).date;
-      const [pails, lots, rooms, looks, { limits }, sanitiser, relay, strips, foods, expected] =
+      const [pails, lots, rooms, seen, { limits }, sanitiser, relay, strips, foods, expected, tap] =
         await Promise.all([
           once(trx, manyPails),
           once(trx, manyPortionsInStock),
           once(trx, manyRooms),
-          once(trx, manyWaterLooks),
+          once(trx, manyWaterSeen),
           houseOf(trx),
           sanitiserOf(trx),
           maybeOpenRelay(trx),
           manyStripMeans(trx),
           foodsOf(trx),
           manyExpected(trx, today),
+          maybeTap(trx),
         ]);
       const views = pails.map((pail) => {
         const standing = lots.filter((l) => l.fillId !== null && l.fillId === pail.fillId);
         const room = rooms.find((r) => r.id === pail.roomId) ?? rooms.find((r) => r.kind === 'bench');
         return viewOf(pail, {
           lots: standing,
-          looks,
+          ...{ seen, foods, tap: tap ?? USUAL_TAP },
           room,
           limits,
           at,
@@ -149,7 +173,7 @@ export async function PailsPage({ search }: { search: Record<string, string | st
         van: nextVan(expected, pails, me.species, today, localeOf(me.language)),
       };
     },
-    [manyRooms, manyWaterLooks],
+    [manyRooms, manyWaterSeen],
   );
   const asked = typeof search.pail === 'string' ? search.pail : null;
   // A label scanned here takes another pail in hand.

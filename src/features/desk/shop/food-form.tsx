@@ -25,6 +25,7 @@ const SCHEMA = v.object({
   sachetL: maybeBetween(0.1, 50, 'L'),
   cupName: v.pipe(v.string(), v.trim(), v.maxLength(20, 'At most 20 letters.')),
   cupHolds: maybeBetween(0.5, 500, 'mL or g'),
+  stepUs: maybeBetween(10, 10_000, 'µS/cm'),
 });
 type Typed = v.InferOutput<typeof SCHEMA>;
 
@@ -34,6 +35,7 @@ const foodOf = (typed: Typed, unit: 'mL' | 'g'): FoodProduct => ({
   unit,
   sachetL: typed.sachetL.trim() === '' ? null : typedNumber(typed.sachetL),
   cup: typed.cupName === '' ? null : { name: typed.cupName, ml: typedNumber(typed.cupHolds) },
+  stepUs: typed.stepUs.trim() === '' ? null : typedNumber(typed.stepUs),
 });
 const shown = (n: number | null | undefined): string => (n === null || n === undefined ? '' : String(n));
 
@@ -44,6 +46,7 @@ const typedOf = (food: FoodProduct | undefined): Typed => ({
   sachetL: shown(food?.sachetL),
   cupName: food?.cup?.name ?? '',
   cupHolds: shown(food?.cup?.ml),
+  stepUs: shown(food?.stepUs),
 });
 
 interface ProductProps {
@@ -106,6 +109,13 @@ function ProductForm({ solution, food, mayChange }: ProductProps) {
           inputMode="decimal"
           {...field}
           {...form.getInputProps('cupHolds')}
+        />
+        <TextInput
+          label="A full dose adds, µS/cm"
+          placeholder="not told"
+          inputMode="decimal"
+          {...field}
+          {...form.getInputProps('stepUs')}
         />
       </SimpleGrid>
       {mayChange && (

@@ -9,6 +9,7 @@ import { writeEntry } from '@/data/record';
 import { insertRoom, manyRooms, setRoom, type RoomRow } from '@/data/rooms';
 import { setFood } from '@/data/food';
 import { setSanitiser } from '@/data/sanitising';
+import { maybeTap, setTap } from '@/data/tap';
 import { setShopDetails, setShopPrinting, shopDetails, shopPrinting } from '@/data/shops';
 import type { ActionContext, Handlers } from '@/server/handler';
 import { foodsOf } from '@/server/foods';
@@ -148,6 +149,20 @@ export const shopHandlers: Handlers<keyof typeof shopActions> = {
             })
           : m('record.food.gone', { solution: m(`solution.${solution}`) }),
         detail: { was: { food: was ? `${was.name}, ${was.aLitre} ${was.unit} a litre` : '' } },
+      });
+      return null;
+    },
+  },
+  'shop/tap': {
+    work: async ({ trx, action }, { tap }) => {
+      const was = await maybeTap(trx);
+      await setTap(trx, action.shopId, tap);
+      await writeEntry(trx, action, {
+        kind: 'shop',
+        subjectKind: 'house',
+        subjectId: action.shopId,
+        says: tap ? m('record.tap', { ph: tap.ph, us: tap.us }) : m('record.tap.gone'),
+        detail: { was: { ph: was?.ph ?? '', us: was?.us ?? '' } },
       });
       return null;
     },

@@ -6,6 +6,7 @@ import { lastBackupJob } from '@/data/jobs';
 import { manyPails, manyRetiredPails } from '@/data/pails';
 import { manyRooms } from '@/data/rooms';
 import { shopDetails, shopPrinting } from '@/data/shops';
+import { maybeTap } from '@/data/tap';
 import { backupsHere } from '@/server/backups';
 import { foodsOf } from '@/server/foods';
 import { sanitiserOf } from '@/server/sanitiser';
@@ -19,12 +20,13 @@ import { FoodForm } from './food-form';
 import { SanitiserForm } from './sanitiser-form';
 import { PrintersForm } from './printers-form';
 import { RoomsTable } from './rooms-table';
+import { TapForm } from './tap-form';
 
 /** What the shop is: what stands on its cards, its rooms and its pails. */
 export async function ShopPage() {
-  const { me, details, rooms, pails, retired, sanitiser, foods, job, printing } = await inMyShop(
+  const { me, details, rooms, pails, retired, sanitiser, foods, job, printing, tap } = await inMyShop(
     async (trx, me) => {
-      const [details, rooms, pails, retired, sanitiser, foods, job, printing] = await Promise.all([
+      const [details, rooms, pails, retired, sanitiser, foods, job, printing, tap] = await Promise.all([
         shopDetails(trx),
         manyRooms(trx),
         manyPails(trx),
@@ -33,8 +35,9 @@ export async function ShopPage() {
         foodsOf(trx),
         lastBackupJob(trx),
         shopPrinting(trx),
+        maybeTap(trx),
       ]);
-      return { me, details, rooms, pails, retired, sanitiser, foods, job, printing };
+      return { me, details, rooms, pails, retired, sanitiser, foods, job, printing, tap };
     },
   );
   const backups = await backupsHere();
@@ -63,6 +66,12 @@ export async function ShopPage() {
         offered={FOODS.map((key) => ({ value: key, words: say(solutionWords(key), me.language) }))}
         mayChange={mayChange}
       />
+      <h2>What the tap gives</h2>
+      <p className="soft">
+        A strip’s pH and a meter’s conductivity say how much food is in a pail by what they are over or under
+        the tap’s own. {tap ? '' : 'A town’s usual water is taken until somebody measures yours.'}
+      </p>
+      <TapForm tap={tap} mayChange={mayChange} />
       <h2>Rooms</h2>
       <p className="soft">
         Forecasts take these figures for what stands in a room. A change holds from now: what stood there

@@ -3,18 +3,22 @@ import * as v from 'valibot';
 import { id } from '@/core/actions/fields';
 import { DAY_MS, HOUR_MS } from '@/core/calendar/spans';
 import { hasTrait } from '@/core/species/traits';
-import { LOOKS } from '@/core/water/count-filter';
+import { USUAL_TAP, type TapWater } from '@/core/water/dose-reading';
+import type { Foods } from '@/core/water/food';
 import { pailWater, type PailWater } from '@/core/water/pail-water';
 import { solutionWords } from '@/core/water/solution-words';
 import { solutionOf } from '@/core/water/solutions';
 import { say } from '@/core/words/say';
 import { speciesName } from '@/core/words/species-name';
 import type { Trx } from '@/data/connection';
-import { manyPailEntries } from '@/data/hygiene';
+import { manyPailEntries, type PailEntry } from '@/data/hygiene';
 import { manyFillsOfPail, manyStoodIn, type FillHad, type StoodIn } from '@/data/pail-history';
 import { maybePail, type PailRow } from '@/data/pails';
 import { houseOf } from '@/server/house';
-import { readingOf, washOf } from '@/server/pail-entries';
+import { maybeTap } from '@/data/tap';
+import { foodsOf } from '@/server/foods';
+import { washOf } from '@/server/pail-entries';
+import { seenOf, waterEvents, type WaterEntry } from '@/server/water-seen';
 import type { SignedIn } from '@/server/session';
 
 /** So far back a pail is told of. */
@@ -46,7 +50,7 @@ export interface FillShown {
 export interface Done {
   readonly at: number;
   readonly who: string;
-  readonly what: 'into the solution' | 'sanitised' | `looks ${string}`;
+  readonly what: string;
 }
 
 export interface PailHistory {
@@ -59,32 +63,48 @@ export interface PailHistory {
 const lotWords = ({ number, no, speciesKey, variety }: StoodIn, me: SignedIn): string =>
   `${speciesName(me.species.byKey(speciesKey), me.language)}${variety ? ` ‘${variety}’` : ''}, lot ${number}${no > 1 ? `·${no}` : ''}`;
 
+interface Around {
+  readonly limits: Awaited<ReturnType<typeof houseOf>>['limits'];
+  readonly me: SignedIn;
+  readonly at: Date;
+  readonly tap: TapWater;
+  readonly foods: Foods;
+}
+
+const isOfWater = (entry: PailEntry): entry is PailEntry & WaterEntry => entry.kind !== 'wash';
+
 function courseOf(
   fill: FillHad,
   stood: readonly StoodIn[],
-  looks: readonly Done[],
-  { limits, me, at }: { limits: Awaited<ReturnType<typeof houseOf>>['limits']; me: SignedIn; at: Date },
+  entries: readonly PailEntry[],
+  { limits, me, at, tap, foods }: Around,
 ): PailWater['course'] {
   const end = fill.emptiedAt ?? at;
-  const hoursAt = (ms: number): number => (ms - fill.filledAt.getTime()) / HOUR_MS;
-  const ageHours = hoursAt(end.getTime());
+  const ageHours = (end.getTime() - fill.filledAt.getTime()) / HOUR_MS;
+  const solution = solutionOf(fill.solution);
+  const mine = entries.filter(isOfWater).filter((e) => e.at >= fill.filledAt && e.at <= end);
   const { course } = pailWater({
-    start: fill.start,
-    litres: fill.litres,
-    solution: solutionOf(fill.solution),
-    tempC: fill.roomC ?? USUAL_C,
-    ageHours,
-    looks: looks.flatMap(({ at: seenAt, what }) => {
-      const kind = LOOKS.find((look) => what === `looks ${look}`);
-      return kind && seenAt >= fill.filledAt.getTime() && seenAt <= end.getTime()
-        ? [{ kind, atHour: hoursAt(seenAt) }]
-        : [];
-    }),
+    ...{ start: fill.start, litres: fill.litres, solution, tempC: fill.roomC ?? USUAL_C, ageHours },
+    events: waterEvents(mine, fill.filledAt, { solution, tap, foods }),
     holdsLilies: stood.some((s) => hasTrait(me.species.byKey(s.speciesKey), 'lily')),
     longestUse: limits,
   });
   return course.filter((c) => c.atHour <= ageHours + 1);
 }
+
+/** What an entry says was seen, read or done, in words. */
+const seenWords = (entry: PailEntry & WaterEntry): string[] =>
+  seenOf(entry, 0).map((seen) => {
+    if (seen.kind === 'look') return `looks ${seen.look}`;
+    if (seen.kind === 'top-up') return `${seen.litres} L put to it`;
+    if (seen.kind === 'fouled') return 'something rotted in it';
+    const { ph, us, chlorinePpm } = seen;
+    return [
+      ...(ph === null ? [] : [`pH ${ph}`]),
+      ...(us === null ? [] : [`${us} µS/cm`]),
+      ...(chlorinePpm === null ? [] : [`${chlorinePpm} ppm chlorine`]),
+    ].join(', ');
+  });
 
 /** What a pail held, what was done to it and seen in it, and its predicted count since. Null: no such pail here. */
 export async function pailHistory(
@@ -97,10 +117,12 @@ export async function pailHistory(
   const pail = await maybePail(trx, pailId);
   if (!pail) return null;
   const from = new Date(at.getTime() - HISTORY_DAYS * DAY_MS);
-  const [fills, entries, { limits }] = await Promise.all([
+  const [fills, entries, { limits }, tap, foods] = await Promise.all([
     manyFillsOfPail(trx, pailId, from),
     manyPailEntries(trx, { from, before: new Date(at.getTime() + 1) }, pailId),
     houseOf(trx),
+    maybeTap(trx),
+    foodsOf(trx),
   ]);
   const stood = await manyStoodIn(
     trx,
@@ -110,9 +132,11 @@ export async function pailHistory(
     ...entries.flatMap(washOf).map((w) => ({
       at: w.at,
       who: w.who,
-      what: w.to === 'contact' ? ('into the solution' as const) : ('sanitised' as const),
+      what: w.to === 'contact' ? 'into the solution' : 'sanitised',
     })),
-    ...entries.flatMap(readingOf).map((r) => ({ at: r.at, who: r.who, what: `looks ${r.look}` as const })),
+    ...entries
+      .filter(isOfWater)
+      .flatMap((e) => seenWords(e).map((what) => ({ at: e.at.getTime(), who: e.who, what }))),
   ].sort((a, b) => b.at - a.at);
   return {
     pail,
@@ -128,7 +152,7 @@ export async function pailHistory(
         litres: f.litres,
         isClean: f.start === 'clean',
         reason: f.overrideReason,
-        course: courseOf(f, mine, done, { limits, me, at }),
+        course: courseOf(f, mine, entries, { limits, me, at, tap: tap ?? USUAL_TAP, foods }),
         lots: mine.map((s) => ({
           lotId: s.lotId,
           words: lotWords(s, me),
