@@ -32,6 +32,7 @@ import * as emergency from './migrations/0030-emergency';
 import * as namesErased from './migrations/0031-names-erased';
 import * as printing from './migrations/0032-printing';
 import * as waterRead from './migrations/0033-water-read';
+import * as devices from './migrations/0034-devices';
 
 interface Migration {
   readonly name: string;
@@ -73,6 +74,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0031-names-erased', up: namesErased.up },
   { name: '0032-printing', up: printing.up },
   { name: '0033-water-read', up: waterRead.up },
+  { name: '0034-devices', up: devices.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

@@ -4,6 +4,7 @@ import { QUESTIONS } from '@/core/actions/contract';
 import type { Outcome } from '@/shell/outcome';
 import type { Handlers } from './handler';
 import { askedFrom } from './asked-from';
+import { isJson, readBody } from './read-body';
 import { runAction, SIGNED_OUT } from './run-action';
 import { sealedSession } from './session';
 
@@ -42,28 +43,6 @@ function isOurs(request: Request): boolean {
   return OWN_ORIGIN ? origin === OWN_ORIGIN : new URL(origin).host === request.headers.get('host');
 }
 
-const isJson = (request: Request): boolean =>
-  /^application\/json(\s*;\s*charset=utf-8)?$/i.test(request.headers.get('content-type') ?? '');
-
-/** The body as text, read piece by piece and no further than an action may be long; null where it is longer. */
-async function readBody(request: Request): Promise<string | null> {
-  if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY_BYTES) return null;
-  const reader = request.body?.getReader();
-  if (!reader) return '';
-  const pieces: Uint8Array[] = [];
-  let bytes = 0;
-  for (;;) {
-    const { done, value } = (await reader.read()) as ReadableStreamReadResult<Uint8Array>;
-    if (done) return Buffer.concat(pieces).toString('utf8');
-    bytes += value.byteLength;
-    if (bytes > MAX_BODY_BYTES) {
-      await reader.cancel().catch(() => undefined);
-      return null;
-    }
-    pieces.push(value);
-  }
-}
-
 /** When the tap was made, where it says so and that is a time. */
 function tappedAt(request: Request): number | null {
   const told = Number(request.headers.get('x-tapped-at') ?? NaN);
@@ -84,7 +63,7 @@ export async function answerAction(
   if (!UUID.test(key)) return refuse('The tap carries no key of its own. Nothing was done.');
   // Nobody's body is read before it is known whose it is.
   if (!(await sealedSession()).personId) return answer(SIGNED_OUT);
-  const text = await readBody(request).catch(() => null);
+  const text = await readBody(request, MAX_BODY_BYTES).catch(() => null);
   if (text === null) return refuse('That is more than a delivery note can hold. Nothing was done.');
   let body: unknown;
   try {

@@ -1,7 +1,11 @@
 import 'server-only';
 import { readAsNow } from '@/core/record/entry-details';
 import type { Reading, Wash } from '@/core/sanitising/proof';
+import { seenWords } from '@/core/water/seen-words';
+import type { LanguageTag } from '@/core/words/catalogues';
+import { say } from '@/core/words/say';
 import type { PailEntry } from '@/data/hygiene';
+import { seenOf } from './water-seen';
 
 /** A pail going into the solution or out of it, as an entry tells it; none where it tells of something else. */
 export function washOf(entry: PailEntry): Wash[] {
@@ -12,8 +16,13 @@ export function washOf(entry: PailEntry): Wash[] {
   return [{ pailId, pail, at: at.getTime(), who, to, dose }];
 }
 
-/** What somebody saw in its water, the same way. */
-export function readingOf({ kind, pail, at, who, detailVersion, detail }: PailEntry): Reading[] {
-  const read = kind === 'water-look' ? readAsNow(kind, detailVersion, detail) : null;
-  return read ? [{ pail, at: at.getTime(), who, look: read.look }] : [];
+/** What somebody saw or read in its water or put to it, the same way, in that language. */
+export function readingOf(entry: PailEntry, language: LanguageTag): Reading[] {
+  const { kind, pail, at, who, detailVersion, detail } = entry;
+  if (kind === 'wash') return [];
+  const look = seenOf({ kind, at, detailVersion, detail }, 0)
+    .flatMap(seenWords)
+    .map((words) => say(words, language))
+    .join(', ');
+  return look === '' ? [] : [{ pail, at: at.getTime(), who, look }];
 }

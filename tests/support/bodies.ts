@@ -218,6 +218,8 @@ export const BODIES: { readonly [N in ActionName]: (w: World, n: number) => Inpu
       cup: { name: 'scoop', ml: 20 },
     },
   }),
+  'shop/add-device': (_, n) => ({ name: `Doser ${n}`, kind: 'doser' }),
+  'shop/retire-device': (w) => ({ deviceId: w.dirtyPailId }),
   'shop/tap': (_, n) => ({ tap: { ph: 7.5, us: 300 + n } }),
   'shop/printers': (_, n) => ({
     ...{ documents: 'A4', cards: 'A6' },

@@ -10,6 +10,7 @@ import { RefusedError } from '@/data/errors';
 import { emptyPail, fillPail, onePailForUpdate } from '@/data/pails';
 import { lotLabel, manyPortionsInFill } from '@/data/portions';
 import { writeEntry } from '@/data/record';
+import { readingWords } from '@/core/water/seen-words';
 import { fillAndEnter } from '@/server/fill-pail';
 import { moveStay } from '@/data/stays';
 import { askIfKept } from '@/server/ask-if-kept';
@@ -55,11 +56,7 @@ export const pailHandlers: Handlers<keyof typeof pailActions> = {
       const pail = await onePailForUpdate(trx, pailId);
       if (!pail.fillId)
         throw new RefusedError(`Pail ${pail.name} has no water in it. Nothing was noted.`, 'pailId');
-      const readings = [
-        ...(ph === null ? [] : [m('record.reading.ph', { n: ph })]),
-        ...(us === null ? [] : [m('record.reading.us', { n: us })]),
-        ...(chlorinePpm === null ? [] : [m('record.reading.chlorine', { n: chlorinePpm })]),
-      ];
+      const readings = readingWords({ ph, us, chlorinePpm });
       await writeEntry(trx, action, {
         kind: 'water-reading',
         subjectKind: 'pail',

@@ -65,7 +65,7 @@ export async function hygieneProof(
   return proofOf(
     {
       washes: entries.flatMap(washOf),
-      readings: entries.flatMap(readingOf).filter((r) => r.at >= began),
+      readings: entries.flatMap((e) => readingOf(e, language)).filter((r) => r.at >= began),
       fills: fills.map((f) => ({
         pail: f.pail,
         filledAt: f.filledAt.getTime(),

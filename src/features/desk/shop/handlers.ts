@@ -9,11 +9,11 @@ import { writeEntry } from '@/data/record';
 import { insertRoom, manyRooms, setRoom, type RoomRow } from '@/data/rooms';
 import { setFood } from '@/data/food';
 import { setSanitiser } from '@/data/sanitising';
-import { maybeTap, setTap } from '@/data/tap';
-import { setShopDetails, setShopPrinting, shopDetails, shopPrinting } from '@/data/shops';
+import { setShopDetails, shopDetails } from '@/data/shops';
 import type { ActionContext, Handlers } from '@/server/handler';
 import { foodsOf } from '@/server/foods';
 import { sanitiserOf } from '@/server/sanitiser';
+import { equipmentHandlers } from './equipment-handlers';
 import { peopleHandlers } from './people-handlers';
 
 async function refuseTakenRoom(trx: Trx, name: string, roomId: string | null): Promise<RoomRow[]> {
@@ -48,6 +48,7 @@ const airOf = ({ name, tempC, humidityPct, litHours }: Omit<RoomRow, 'id' | 'kin
 /** How the shop itself is kept: what it is, its rooms, its pails, its people. */
 export const shopHandlers: Handlers<keyof typeof shopActions> = {
   ...peopleHandlers,
+  ...equipmentHandlers,
   'shop/details': {
     work: async ({ trx, action }, { currency, emergency, ...told }) => {
       const was = await shopDetails(trx);
@@ -149,43 +150,6 @@ export const shopHandlers: Handlers<keyof typeof shopActions> = {
             })
           : m('record.food.gone', { solution: m(`solution.${solution}`) }),
         detail: { was: { food: was ? `${was.name}, ${was.aLitre} ${was.unit} a litre` : '' } },
-      });
-      return null;
-    },
-  },
-  'shop/tap': {
-    work: async ({ trx, action }, { tap }) => {
-      const was = await maybeTap(trx);
-      await setTap(trx, action.shopId, tap);
-      await writeEntry(trx, action, {
-        kind: 'shop',
-        subjectKind: 'house',
-        subjectId: action.shopId,
-        says: tap ? m('record.tap', { ph: tap.ph, us: tap.us }) : m('record.tap.gone'),
-        detail: { was: { ph: was?.ph ?? '', us: was?.us ?? '' } },
-      });
-      return null;
-    },
-  },
-  'shop/printers': {
-    work: async ({ trx, action }, printing) => {
-      const was = await shopPrinting(trx);
-      await setShopPrinting(trx, action.shopId, printing);
-      const { documents, cards, labels } = printing;
-      await writeEntry(trx, action, {
-        kind: 'shop',
-        subjectKind: 'house',
-        subjectId: action.shopId,
-        says: labels
-          ? m('record.printers.roll', { documents, cards, wide: labels.widthMm, tall: labels.heightMm })
-          : m('record.printers', { documents, cards }),
-        detail: {
-          was: {
-            documents: was.documents,
-            cards: was.cards,
-            labels: was.labels ? `${was.labels.widthMm} × ${was.labels.heightMm} mm` : '',
-          },
-        },
       });
       return null;
     },

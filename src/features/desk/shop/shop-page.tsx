@@ -16,6 +16,8 @@ import css from '../desk.module.css';
 import { BackupsTold } from './backups-told';
 import { DetailsForm } from './details-form';
 import { PailsTable } from './pails-table';
+import { DevicesForm } from './devices-form';
+import { deviceViews } from './devices-view';
 import { FoodForm } from './food-form';
 import { SanitiserForm } from './sanitiser-form';
 import { PrintersForm } from './printers-form';
@@ -24,22 +26,23 @@ import { TapForm } from './tap-form';
 
 /** What the shop is: what stands on its cards, its rooms and its pails. */
 export async function ShopPage() {
-  const { me, details, rooms, pails, retired, sanitiser, foods, job, printing, tap } = await inMyShop(
-    async (trx, me) => {
-      const [details, rooms, pails, retired, sanitiser, foods, job, printing, tap] = await Promise.all([
-        shopDetails(trx),
-        manyRooms(trx),
-        manyPails(trx),
-        manyRetiredPails(trx),
-        sanitiserOf(trx),
-        foodsOf(trx),
-        lastBackupJob(trx),
-        shopPrinting(trx),
-        maybeTap(trx),
-      ]);
-      return { me, details, rooms, pails, retired, sanitiser, foods, job, printing, tap };
-    },
-  );
+  const { me, details, rooms, pails, retired, sanitiser, foods, job, printing, tap, devices } =
+    await inMyShop(async (trx, me) => {
+      const [details, rooms, pails, retired, sanitiser, foods, job, printing, tap, devices] =
+        await Promise.all([
+          shopDetails(trx),
+          manyRooms(trx),
+          manyPails(trx),
+          manyRetiredPails(trx),
+          sanitiserOf(trx),
+          foodsOf(trx),
+          lastBackupJob(trx),
+          shopPrinting(trx),
+          maybeTap(trx),
+          deviceViews(trx, me),
+        ]);
+      return { me, details, rooms, pails, retired, sanitiser, foods, job, printing, tap, devices };
+    });
   const backups = await backupsHere();
   const mayChange = mayManage(me.role);
   return (
@@ -72,6 +75,12 @@ export async function ShopPage() {
         the tap’s own. {tap ? '' : 'A town’s usual water is taken until somebody measures yours.'}
       </p>
       <TapForm tap={tap} mayChange={mayChange} />
+      <h2>What reads by itself</h2>
+      <p className="soft">
+        A doser that counts its strokes, a reader of strips: what it reads counts for the pail it was held
+        into.
+      </p>
+      <DevicesForm devices={devices} mayChange={mayChange} />
       <h2>Rooms</h2>
       <p className="soft">
         Forecasts take these figures for what stands in a room. A change holds from now: what stood there

@@ -6,6 +6,7 @@ import { hasTrait } from '@/core/species/traits';
 import { USUAL_TAP, type TapWater } from '@/core/water/dose-reading';
 import type { Foods } from '@/core/water/food';
 import { pailWater, type PailWater } from '@/core/water/pail-water';
+import { seenWords } from '@/core/water/seen-words';
 import { solutionWords } from '@/core/water/solution-words';
 import { solutionOf } from '@/core/water/solutions';
 import { say } from '@/core/words/say';
@@ -92,20 +93,6 @@ function courseOf(
   return course.filter((c) => c.atHour <= ageHours + 1);
 }
 
-/** What an entry says was seen, read or done, in words. */
-const seenWords = (entry: PailEntry & WaterEntry): string[] =>
-  seenOf(entry, 0).map((seen) => {
-    if (seen.kind === 'look') return `looks ${seen.look}`;
-    if (seen.kind === 'top-up') return `${seen.litres} L put to it`;
-    if (seen.kind === 'fouled') return 'something rotted in it';
-    const { ph, us, chlorinePpm } = seen;
-    return [
-      ...(ph === null ? [] : [`pH ${ph}`]),
-      ...(us === null ? [] : [`${us} µS/cm`]),
-      ...(chlorinePpm === null ? [] : [`${chlorinePpm} ppm chlorine`]),
-    ].join(', ');
-  });
-
 /** What a pail held, what was done to it and seen in it, and its predicted count since. Null: no such pail here. */
 export async function pailHistory(
   trx: Trx,
@@ -134,9 +121,13 @@ export async function pailHistory(
       who: w.who,
       what: w.to === 'contact' ? 'into the solution' : 'sanitised',
     })),
-    ...entries
-      .filter(isOfWater)
-      .flatMap((e) => seenWords(e).map((what) => ({ at: e.at.getTime(), who: e.who, what }))),
+    ...entries.filter(isOfWater).flatMap((e) => {
+      const what = seenOf(e, 0)
+        .flatMap(seenWords)
+        .map((words) => say(words, me.language))
+        .join(', ');
+      return what === '' ? [] : [{ at: e.at.getTime(), who: e.who, what }];
+    }),
   ].sort((a, b) => b.at - a.at);
   return {
     pail,
