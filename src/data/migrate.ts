@@ -33,6 +33,7 @@ import * as namesErased from './migrations/0031-names-erased';
 import * as printing from './migrations/0032-printing';
 import * as waterRead from './migrations/0033-water-read';
 import * as devices from './migrations/0034-devices';
+import * as tools from './migrations/0035-tools';
 
 interface Migration {
   readonly name: string;
@@ -75,6 +76,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0032-printing', up: printing.up },
   { name: '0033-water-read', up: waterRead.up },
   { name: '0034-devices', up: devices.up },
+  { name: '0035-tools', up: tools.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

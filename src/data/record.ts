@@ -27,7 +27,8 @@ export type SubjectKind =
   | 'house'
   | 'species'
   | 'person'
-  | 'room';
+  | 'room'
+  | 'tool';
 
 /** The version of its kind's detail that each entry is written in; held to the core's schemas by the compiler. */
 const DETAIL_VERSION: { readonly [K in EntryKind]: (typeof ENTRY_DETAILS)[K]['length'] } = {
@@ -71,6 +72,7 @@ const DETAIL_VERSION: { readonly [K in EntryKind]: (typeof ENTRY_DETAILS)[K]['le
   'water-look': 1,
   'water-reading': 1,
   'top-up': 1,
+  'tool-cleaned': 1,
   'tip-out': 2,
   'turn-over': 2,
   house: 1,

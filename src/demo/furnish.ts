@@ -7,6 +7,7 @@ import { recordSkill } from '../data/house';
 import { newId } from '../data/ids';
 import type { Action } from '../data/record';
 import { insertShop, type Furnished } from '../data/shops';
+import { insertTool, type ToolRow } from '../data/tools';
 import { DEMO_PEOPLE, DEMO_ROOMS, DEMO_SHOP, type DemoPail } from './world';
 
 export type { Furnished };
@@ -24,6 +25,14 @@ const DEMO_FOODS: readonly FoodRow[] = [
   { solution: 'bulb-food', name: 'Lee Shore for bulbs', aLitre: 5, unit: 'g', sachetL: 2, cup: null },
 ];
 
+/** What it cuts with, and the vases that come back. */
+const DEMO_TOOLS: readonly Pick<ToolRow, 'name' | 'kind' | 'everyH'>[] = [
+  { name: 'Wen’s knife', kind: 'knife', everyH: 12 },
+  { name: 'Bram’s snips', kind: 'snips', everyH: 12 },
+  { name: 'Stripper', kind: 'stripper', everyH: 24 },
+  { name: 'Vases that came back', kind: 'vases', everyH: 168 },
+];
+
 /** Makes the demo shop with its people, rooms and pails; how its pails become clean is told in its record. */
 export async function furnish(
   trx: Trx,
@@ -39,6 +48,7 @@ export async function furnish(
   // Before anything that ever stood in them came.
   const made = await insertShop(trx, shop, at, new Date(at.getTime() - 60 * DAY_MS));
   for (const { solution, ...food } of DEMO_FOODS) await setFood(trx, shopId, solution, food);
+  for (const tool of DEMO_TOOLS) await insertTool(trx, shopId, { ...tool, addedAt: at });
   return made;
 }
 

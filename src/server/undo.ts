@@ -46,6 +46,7 @@ export const UNDO: Readonly<Record<UndoneAction, Undo>> = {
   'pails/look': () => Promise.resolve(),
   'pails/read': () => Promise.resolve(),
   'pails/top-up': () => Promise.resolve(),
+  'pails/clean-tool': () => Promise.resolve(),
   'dock/flaw': async ({ trx, action }, entry) => {
     const { counted, before } = detailOf('flaw', entry);
     await insertFlaw(trx, action, before ?? counted, !before);

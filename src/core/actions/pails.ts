@@ -138,6 +138,16 @@ export const pailActions = {
     takenBack: 'undone',
     locks: ({ pailId }) => [lock('pail', 'pailId', pailId)],
   }),
+  'pails/clean-tool': defineAction({
+    /** A knife, snips, a stripper or vases, cleaned now. */
+    input: v.object({ toolId: id }),
+    result: v.null(),
+    roles: ANYBODY,
+    mayWait: true,
+    entries: ['tool-cleaned'],
+    takenBack: 'undone',
+    locks: () => [],
+  }),
   'pails/tip-out': defineAction({
     input: v.object({ pailId: id }),
     result: v.null(),

@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import { LANGUAGES } from '../words/catalogues';
 import { CARD_PAPERS, DOCUMENT_PAPERS, ROLL_HEIGHTS_MM, ROLL_WIDTHS_MM } from '../labels/printing';
 import { DEVICE_KINDS } from '../devices/device-readings';
+import { MOST_EVERY_H, TOOL_KINDS } from '../hygiene/tools';
 import { UNITS } from '../units/measures';
 import { FOODS } from '../water/food';
 import { currencySchema } from '../opening/currency';
@@ -121,6 +122,24 @@ const thingActions = {
     mayWait: false,
     entries: ['shop'],
     takenBack: { not: 'What the shop feeds with is set again.' },
+    locks: () => [HOUSE],
+  }),
+  'shop/add-tool': defineAction({
+    input: v.object({ name: someWords(40), kind: v.picklist(TOOL_KINDS), everyH: whole(1, MOST_EVERY_H) }),
+    result: v.object({ toolId: v.string() }),
+    roles: MANAGER,
+    mayWait: false,
+    entries: ['shop'],
+    takenBack: { not: 'A thing that was added is taken out of use.' },
+    locks: () => [HOUSE],
+  }),
+  'shop/retire-tool': defineAction({
+    input: v.object({ toolId: id }),
+    result: v.null(),
+    roles: MANAGER,
+    mayWait: false,
+    entries: ['shop'],
+    takenBack: { not: 'It is added anew.' },
     locks: () => [HOUSE],
   }),
   'shop/add-device': defineAction({

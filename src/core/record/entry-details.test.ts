@@ -121,6 +121,7 @@ const EVER: { readonly [K in EntryKind]: readonly unknown[] } = {
   'water-look': [{ fillId: A, look: 'hazy' }],
   'water-reading': [{ fillId: A, ph: 5.5, us: null, chlorinePpm: null }],
   'top-up': [{ fillId: A, litres: 1 }],
+  'tool-cleaned': [{ toolId: A }],
   'tip-out': [{}, { fillId: A }],
   'turn-over': [{}, { fromFillId: A, toPailId: B, fillId: A, litres: 4 }],
   house: [{ kind: 'limit', subject: '', key: 'plainDays', value: '3', reason: 'a trial week' }],

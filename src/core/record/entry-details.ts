@@ -135,6 +135,7 @@ export const ENTRY_DETAILS = {
     v.object({ fillId: uuid, ph: maybe(v.number()), us: maybe(v.number()), chlorinePpm: maybe(v.number()) }),
   ],
   'top-up': [v.object({ fillId: uuid, litres: v.number() })],
+  'tool-cleaned': [v.object({ toolId: uuid })],
   'tip-out': [nothing, v.object({ fillId: uuid })],
   'turn-over': [nothing, v.object({ fromFillId: uuid, toPailId: uuid, fillId: uuid, litres: v.number() })],
   house: [houseSetting],

@@ -48,6 +48,7 @@ const GROUP_OF: Readonly<Record<EntryKind, EntryGroup>> = {
   'water-look': 'pails',
   'water-reading': 'pails',
   'top-up': 'pails',
+  'tool-cleaned': 'pails',
   'tip-out': 'pails',
   'turn-over': 'pails',
   make: 'arrangements',

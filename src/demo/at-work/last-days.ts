@@ -5,6 +5,7 @@ import { demoVan } from '../world';
 import { arrangementsOfHistory, arrangementsOfLastDays } from './arrangements';
 import { claimsOf } from './claims';
 import { pailActions } from './pails';
+import { toolActions } from './tools';
 import { STOCK_DAYS, stockActions } from './stock';
 
 const CLAIMED_BY = 2;
@@ -31,5 +32,6 @@ export function lastDays(now: Date, made: Furnished): TimedAction[] {
     ...arrangementsOfLastDays(now, made),
     ...claims,
     ...pailActions(now, made),
+    ...toolActions(now),
   ];
 }

@@ -11,6 +11,7 @@ import { emptyPail, fillPail, onePailForUpdate } from '@/data/pails';
 import { lotLabel, manyPortionsInFill } from '@/data/portions';
 import { writeEntry } from '@/data/record';
 import { readingWords } from '@/core/water/seen-words';
+import { oneTool } from '@/data/tools';
 import { fillAndEnter } from '@/server/fill-pail';
 import { moveStay } from '@/data/stays';
 import { askIfKept } from '@/server/ask-if-kept';
@@ -86,6 +87,19 @@ export const pailHandlers: Handlers<keyof typeof pailActions> = {
         subjectId: pail.id,
         says: m('record.top-up', { pail: pail.name, litres }),
         detail: { fillId: pail.fillId, litres },
+      });
+      return null;
+    },
+  },
+  'pails/clean-tool': {
+    work: async ({ trx, action }, { toolId }) => {
+      const { name } = await oneTool(trx, toolId);
+      await writeEntry(trx, action, {
+        kind: 'tool-cleaned',
+        subjectKind: 'tool',
+        subjectId: toolId,
+        says: m('record.tool-cleaned', { name }),
+        detail: { toolId },
       });
       return null;
     },

@@ -16,6 +16,7 @@ import { RelayPanel } from './relay-panel';
 import { RoundPanel } from './round-panel';
 import { PailInHand } from './pail-in-hand';
 import type { PailView } from './pail-view';
+import { ToolsPanel, type ToolView } from './tools-panel';
 import { VanPanel, type VanView } from './van-panel';
 import css from './pails.module.css';
 
@@ -64,6 +65,7 @@ interface Props {
   readonly today: string;
   /** The next van; null where none is expected. */
   readonly van: VanView | null;
+  readonly tools: readonly ToolView[];
 }
 
 /** From so many on it pays to wash them together. */
@@ -85,7 +87,8 @@ const Further = () => (
 );
 
 /** The racks drawn as they stand; a tap on a pail says what to do with it. */
-export function PailRacks({ told, chosenId, relay, sanitiser, currency, foods, learnt, today, van }: Props) {
+export function PailRacks(props: Props) {
+  const { told, chosenId, relay, sanitiser, currency, foods, learnt, today, van, tools } = props;
   const pails = useTold(told);
   const [chosen, setChosen] = useState<string | null>(chosenId);
   const inHand =
@@ -141,6 +144,7 @@ export function PailRacks({ told, chosenId, relay, sanitiser, currency, foods, l
             </section>
           );
         })}
+        <ToolsPanel tools={tools} />
         <Further />
       </div>
       {inHand && (

@@ -13,6 +13,7 @@ import { USUAL_TAP, type TapWater } from '@/core/water/dose-reading';
 import type { Foods } from '@/core/water/food';
 import { drunkInDay } from '@/core/water/water-level';
 import { maybeTap } from '@/data/tap';
+import { manyTools } from '@/data/tools';
 import { manyWaterSeen, type WaterSeen } from '@/data/water-seen';
 import { houseOf } from '@/server/house';
 import { lotLabel, manyPortionsInStock, type PortionRow } from '@/data/portions';
@@ -131,10 +132,10 @@ function viewOf(pail: PailRow, around: Around): PailView {
 
 /** Which pails are clean, what to wash, what is in them, how old the water is. */
 export async function PailsPage({ search }: { search: Record<string, string | string[] | undefined> }) {
-  const { views, relay, sanitiser, foods, learnt, today, van, language, currency } = await inMyShop(
+  const { views, tools, relay, sanitiser, foods, learnt, today, van, language, currency } = await inMyShop(
     async (trx, me, at) => {
       const today = inZone(at, me.shop.timeZone).date;
-      const [pails, lots, rooms, seen, { limits }, sanitiser, relay, strips, foods, expected, tap] =
+      const [pails, lots, rooms, seen, { limits }, sanitiser, relay, strips, foods, expected, tap, tools] =
         await Promise.all([
           once(trx, manyPails),
           once(trx, manyPortionsInStock),
@@ -147,6 +148,7 @@ export async function PailsPage({ search }: { search: Record<string, string | st
           foodsOf(trx),
           manyExpected(trx, today),
           maybeTap(trx),
+          manyTools(trx),
         ]);
       const views = pails.map((pail) => {
         const standing = lots.filter((l) => l.fillId !== null && l.fillId === pail.fillId);
@@ -163,6 +165,9 @@ export async function PailsPage({ search }: { search: Record<string, string | st
       });
       return {
         views,
+        tools: tools.map(({ id, name, everyH, addedAt, cleanedAt }) => ({
+          ...{ id, name, everyH, addedAt: addedAt.getTime(), cleanedAt: msOf(cleanedAt) },
+        })),
         relay: relay ? { id: relay.id, job: relay.job } : null,
         sanitiser,
         foods,
@@ -182,6 +187,7 @@ export async function PailsPage({ search }: { search: Record<string, string | st
       <PailRacks
         key={asked}
         told={tell(views)}
+        tools={tools}
         chosenId={asked}
         relay={relay}
         sanitiser={sanitiser}

@@ -5,10 +5,11 @@ import type { Trx } from '@/data/connection';
 import { insertDevice, retireDevice } from '@/data/devices';
 import { writeEntry } from '@/data/record';
 import { setShopPrinting, shopPrinting } from '@/data/shops';
+import { insertTool, oneTool, retireTool } from '@/data/tools';
 import { maybeTap, setTap } from '@/data/tap';
 import type { ActionContext, Handlers } from '@/server/handler';
 
-const enterDevice = (
+const enterThing = (
   trx: Trx,
   action: ActionContext['action'],
   says: ReturnType<typeof m>,
@@ -21,23 +22,43 @@ const enterDevice = (
     detail: { was: {} },
   });
 
-/** What stands in the shop besides its pails: what reads by itself, its tap, its printers. */
+/** What stands in the shop besides its pails: what is cleaned on a clock, what reads by itself, its tap, its printers. */
 export const equipmentHandlers: Pick<
   Handlers<keyof typeof shopActions>,
-  'shop/add-device' | 'shop/retire-device' | 'shop/tap' | 'shop/printers'
+  | 'shop/add-device'
+  | 'shop/retire-device'
+  | 'shop/add-tool'
+  | 'shop/retire-tool'
+  | 'shop/tap'
+  | 'shop/printers'
 > = {
   'shop/add-device': {
     work: async ({ trx, action }, { name, kind }) => {
       const { shopId, personId, at } = action;
       const deviceId = await insertDevice(trx, shopId, { name, kind, addedBy: personId, at });
-      await enterDevice(trx, action, m('record.device', { name }));
+      await enterThing(trx, action, m('record.device', { name }));
       return { deviceId };
     },
   },
   'shop/retire-device': {
     work: async ({ trx, action }, { deviceId }) => {
       const { name } = await retireDevice(trx, deviceId, action.at);
-      await enterDevice(trx, action, m('record.device.gone', { name }));
+      await enterThing(trx, action, m('record.device.gone', { name }));
+      return null;
+    },
+  },
+  'shop/add-tool': {
+    work: async ({ trx, action }, { name, kind, everyH }) => {
+      const toolId = await insertTool(trx, action.shopId, { name, kind, everyH, addedAt: action.at });
+      await enterThing(trx, action, m('record.tool', { name, n: everyH }));
+      return { toolId };
+    },
+  },
+  'shop/retire-tool': {
+    work: async ({ trx, action }, { toolId }) => {
+      const { name } = await oneTool(trx, toolId);
+      await retireTool(trx, toolId, action.at);
+      await enterThing(trx, action, m('record.tool.gone', { name }));
       return null;
     },
   },

@@ -1,48 +1,33 @@
 import { mayManage } from '@/core/actions/contract';
-import { FOODS } from '@/core/water/food';
-import { solutionWords } from '@/core/water/solution-words';
-import { say } from '@/core/words/say';
 import { lastBackupJob } from '@/data/jobs';
 import { manyPails, manyRetiredPails } from '@/data/pails';
 import { manyRooms } from '@/data/rooms';
 import { shopDetails, shopPrinting } from '@/data/shops';
-import { maybeTap } from '@/data/tap';
 import { backupsHere } from '@/server/backups';
-import { foodsOf } from '@/server/foods';
-import { sanitiserOf } from '@/server/sanitiser';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from '../desk-tabs';
 import css from '../desk.module.css';
 import { BackupsTold } from './backups-told';
 import { DetailsForm } from './details-form';
 import { PailsTable } from './pails-table';
-import { DevicesForm } from './devices-form';
-import { deviceViews } from './devices-view';
-import { FoodForm } from './food-form';
-import { SanitiserForm } from './sanitiser-form';
 import { PrintersForm } from './printers-form';
 import { RoomsTable } from './rooms-table';
-import { TapForm } from './tap-form';
+import { WaterKept, waterKept } from './water-kept';
 
 /** What the shop is: what stands on its cards, its rooms and its pails. */
 export async function ShopPage() {
-  const { me, details, rooms, pails, retired, sanitiser, foods, job, printing, tap, devices } =
-    await inMyShop(async (trx, me) => {
-      const [details, rooms, pails, retired, sanitiser, foods, job, printing, tap, devices] =
-        await Promise.all([
-          shopDetails(trx),
-          manyRooms(trx),
-          manyPails(trx),
-          manyRetiredPails(trx),
-          sanitiserOf(trx),
-          foodsOf(trx),
-          lastBackupJob(trx),
-          shopPrinting(trx),
-          maybeTap(trx),
-          deviceViews(trx, me),
-        ]);
-      return { me, details, rooms, pails, retired, sanitiser, foods, job, printing, tap, devices };
-    });
+  const { me, details, rooms, pails, job, printing, water } = await inMyShop(async (trx, me) => {
+    const [details, rooms, pails, retired, job, printing, water] = await Promise.all([
+      shopDetails(trx),
+      manyRooms(trx),
+      manyPails(trx),
+      manyRetiredPails(trx),
+      lastBackupJob(trx),
+      shopPrinting(trx),
+      waterKept(trx, me),
+    ]);
+    return { me, details, rooms, pails: [...pails, ...retired], job, printing, water };
+  });
   const backups = await backupsHere();
   const mayChange = mayManage(me.role);
   return (
@@ -54,33 +39,7 @@ export async function ShopPage() {
         {mayChange ? '' : ' A manager changes it.'}
       </p>
       <DetailsForm details={details} mayChange={mayChange} />
-      <h2>What pails are sanitised with</h2>
-      <p className="soft">
-        Doses are worked out from it, for the bottle as old as it is. Its label and local rules come first.
-      </p>
-      <SanitiserForm sanitiser={sanitiser} currency={details.currency} mayChange={mayChange} />
-      <h2>What flowers are fed with</h2>
-      <p className="soft">
-        By the label: how much goes into a pail is told wherever one is filled, in sachets or in a scoop that
-        was weighed once. A sachet is never parted.
-      </p>
-      <FoodForm
-        foods={foods}
-        offered={FOODS.map((key) => ({ value: key, words: say(solutionWords(key), me.language) }))}
-        mayChange={mayChange}
-      />
-      <h2>What the tap gives</h2>
-      <p className="soft">
-        A strip’s pH and a meter’s conductivity say how much food is in a pail by what they are over or under
-        the tap’s own. {tap ? '' : 'A town’s usual water is taken until somebody measures yours.'}
-      </p>
-      <TapForm tap={tap} mayChange={mayChange} />
-      <h2>What reads by itself</h2>
-      <p className="soft">
-        A doser that counts its strokes, a reader of strips: what it reads counts for the pail it was held
-        into.
-      </p>
-      <DevicesForm devices={devices} mayChange={mayChange} />
+      <WaterKept {...water} currency={details.currency} language={me.language} mayChange={mayChange} />
       <h2>Rooms</h2>
       <p className="soft">
         Forecasts take these figures for what stands in a room. A change holds from now: what stood there
@@ -100,7 +59,7 @@ export async function ShopPage() {
         from the pails.
       </p>
       <PailsTable
-        pails={[...pails, ...retired].map((p) => ({
+        pails={pails.map((p) => ({
           id: p.id,
           name: p.name,
           litres: p.sizeL,
