@@ -1,4 +1,4 @@
-import type { PailForm } from '../core/water/pail-shape';
+import type { PailColour, PailForm } from '../core/water/pail-shape';
 import type { PailWish } from '../core/protocol/types';
 import { isLocked, type Trx } from './connection';
 import { RefusedError } from './errors';
@@ -18,7 +18,7 @@ export interface PailRow {
   readonly heightCm: number;
   readonly form: PailForm;
   /** As the shop tells its pails apart; null where it does not. */
-  readonly colour: string | null;
+  readonly colour: PailColour | null;
   readonly state: PailState;
   readonly sanitisedAt: Date | null;
   readonly contactUntil: Date | null;
@@ -94,7 +94,7 @@ export interface NewPail {
   readonly heightCm: number;
   /** Tapered where it is not told. */
   readonly form?: PailForm;
-  readonly colour?: string | null;
+  readonly colour?: PailColour | null;
   /** Stands clean and upside down as it comes. */
   readonly isClean: boolean;
 }

@@ -1,8 +1,29 @@
+import type { PailColour, PailForm } from '@/core/water/pail-shape';
+
+/** Pails' own colours: a band under the rim, so that the outline stays ink. */
+const BAND: Readonly<Record<PailColour, string>> = {
+  black: '#23292d',
+  white: '#fbfaf5',
+  grey: '#9aa3a6',
+  green: '#4f8a5b',
+  blue: '#3f78ad',
+  red: '#b8412f',
+  yellow: '#e0b83a',
+};
+
+/** Half of a pail's width at its rim and at its foot, as it is drawn. */
+const RIM = 46;
+const FOOT: Readonly<Record<PailForm, number>> = { tapered: 34, straight: 44 };
+
 export interface PailProps {
   readonly sizeL: number;
   readonly state: 'dirty' | 'scrubbed' | 'contact' | 'sanitised' | 'filled';
   readonly litres: number;
   readonly clarity: 'clear' | 'hazy' | 'cloudy';
+  /** As wide at its foot, or wider at the rim. */
+  readonly form?: PailForm;
+  /** What it is of, where the shop tells its pails apart by that. */
+  readonly colour?: PailColour | null;
   /** Petal colours of what stands in it, one a stroke (at most twelve). */
   readonly stems: readonly string[];
 }
@@ -47,15 +68,38 @@ function levelOf({ state, litres, sizeL }: Pick<PailProps, 'state' | 'litres' | 
   return state === 'contact' ? 0.85 : 0;
 }
 
+/** What lives in its water, as stipple, or bubbles while a solution stands in it. */
+function Inside({ state, clarity, top }: Pick<PailProps, 'state' | 'clarity'> & { readonly top: number }) {
+  return (
+    <>
+      {state === 'filled' &&
+        dots(STIPPLE[clarity], top).map(({ x, y }, i) => (
+          <circle key={i} cx={x} cy={Math.min(146, y)} r={1.3} fill="var(--ink)" fillOpacity={0.65} />
+        ))}
+      {state === 'contact' &&
+        [
+          [48, 120],
+          [60, 92],
+          [76, 110],
+          [84, 80],
+          [66, 134],
+        ].map(([x, y]) => (
+          <circle key={x} cx={x} cy={y} r={5} fill="none" stroke="var(--blue)" strokeWidth={2} />
+        ))}
+    </>
+  );
+}
+
 /**
  * A pail as it stands: outline by size, water to its level, stipple for bacteria (not colour alone),
  * bubbles in contact, upside down once sanitised, a scum line when dirty, stems as strokes.
  */
-export function Pail({ sizeL, state, litres, clarity, stems }: PailProps) {
+export function Pail({ sizeL, state, litres, clarity, stems, form = 'tapered', colour = null }: PailProps) {
   const scale = sizeL >= 10 ? 1 : 0.78;
   const level = levelOf({ state, litres, sizeL });
   const top = 150 - 98 * level;
-  const half = (y: number): number => 34 + ((150 - y) / 98) * 12;
+  const foot = FOOT[form];
+  const half = (y: number): number => foot + ((150 - y) / 98) * (RIM - foot);
   const upsideDown = state === 'sanitised';
   return (
     <svg viewBox={stems.length > 0 ? '0 0 130 160' : '0 44 130 116'} width="100%" aria-hidden="true">
@@ -64,33 +108,27 @@ export function Pail({ sizeL, state, litres, clarity, stems }: PailProps) {
         <g transform={upsideDown ? 'rotate(180 65 103)' : undefined}>
           {level > 0 && (
             <path
-              d={`M${65 - half(top)} ${top} q${half(top)} 6 ${half(top) * 2} 0 L99 150 H31 Z`}
+              d={`M${65 - half(top)} ${top} q${half(top)} 6 ${half(top) * 2} 0 L${65 + foot} 150 H${65 - foot} Z`}
               fill={clarity === 'cloudy' ? 'var(--murk)' : 'var(--water)'}
               stroke="var(--blue)"
               strokeWidth={1.8}
             />
           )}
-          {state === 'filled' &&
-            dots(STIPPLE[clarity], top).map(({ x, y }, i) => (
-              <circle key={i} cx={x} cy={Math.min(146, y)} r={1.3} fill="var(--ink)" fillOpacity={0.65} />
-            ))}
-          {state === 'contact' &&
-            [
-              [48, 120],
-              [60, 92],
-              [76, 110],
-              [84, 80],
-              [66, 134],
-            ].map(([x, y]) => (
-              <circle key={x} cx={x} cy={y} r={5} fill="none" stroke="var(--blue)" strokeWidth={2} />
-            ))}
+          <Inside state={state} clarity={clarity} top={top} />
           <path
-            d="M19 52 L31 150 H99 L111 52"
+            d={`M19 52 L${65 - foot} 150 H${65 + foot} L111 52`}
             fill={upsideDown ? 'var(--paper-top)' : 'none'}
             stroke="var(--ink)"
             strokeWidth={2.6}
             strokeLinejoin="round"
           />
+          {colour && (
+            <path
+              d={`M${65 - half(62) + 2} 62 H${65 + half(62) - 2}`}
+              stroke={BAND[colour]}
+              strokeWidth={8}
+            />
+          )}
           <path d="M15 52 H115" stroke="var(--ink)" strokeWidth={4.5} strokeLinecap="round" />
           {state === 'dirty' && (
             <path d="M40 118 q8 -9 16 0 t16 0 t16 0" fill="none" stroke="var(--rust)" strokeWidth={2.8} />

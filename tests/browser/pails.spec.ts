@@ -108,6 +108,69 @@ test('a look at the water is put together with what was predicted, and taken bac
   await expect(pail.getByText('by the model', { exact: true })).toBeVisible();
 });
 
+test('a meter’s reading and water put to it count for a pail, and it says what they changed', async ({
+  page,
+}) => {
+  await signInAs(page, 'Wen');
+  await page.goto('/pails');
+  await page.getByRole('region', { name: 'with water' }).getByRole('button').first().click();
+  const pail = page.getByRole('region', { name: /^Pail / });
+  await pail.getByText('Read a strip or a meter').click();
+  await pail.getByRole('button', { name: 'It reads so' }).click();
+  await expect(pail.getByText('Type at least one of what was read.')).toBeVisible();
+  await pail.getByLabel('pH').fill('7.2');
+  await pail.getByRole('button', { name: 'It reads so' }).click();
+  await expect(
+    pail.getByText(/Put together with what was told last: its dose \d+ %, not 100 %/),
+  ).toBeVisible();
+  await pail.getByText('Top up with plain water').click();
+  await pail.getByRole('button', { name: /^Put .* to it$/ }).click();
+  await expect(pail.getByText(/Its food is down to \d+ % of its dose/)).toBeVisible();
+  await expectNothingSerious(page);
+  await page.goto('/desk');
+  await expect(page.getByText(/of plain water put to pail/).first()).toBeVisible();
+  await expect(page.getByText(/Read in the water of pail .*: pH 7.2/).first()).toBeVisible();
+});
+
+test('several pails are chosen by tap and by label, and go into the solution together; a knife is cleaned on its clock', async ({
+  page,
+}) => {
+  await signInAs(page, 'Wen');
+  await page.goto('/pails');
+  const rack = page.getByRole('region', { name: 'under the bench, to wash' });
+  const dirty = rack.getByRole('button', { name: /scrub$/ }).first();
+  const scrubbed = rack.getByRole('button', { name: /scrubbed$/ }).first();
+  const name = ((await scrubbed.textContent()) ?? '').replace(/ ?scrubbed$/, '');
+  await page.goto('/labels?pails');
+  const label = page.getByRole('listitem').filter({ has: page.getByText(name, { exact: true }) });
+  const code = (await label.getByText(/^%P/).textContent()) ?? '';
+  await page.goto('/pails');
+  await rack.getByRole('button', { name: 'Choose several' }).click();
+  const several = page.getByRole('region', { name: 'Several pails' });
+  await dirty.click();
+  await expect(several.getByRole('heading', { name: '1 chosen' })).toBeVisible();
+  // A reader types what its label says.
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  await page.keyboard.type(code, { delay: 5 });
+  await page.keyboard.press('Enter');
+  await expect(several.getByRole('heading', { name: '2 chosen' })).toBeVisible();
+  await expectNothingSerious(page);
+  await several.getByRole('button', { name: 'This one: scrubbed' }).click();
+  await several.getByRole('button', { name: /^These 2: in the solution/ }).click();
+  await expect(rack.getByRole('button', { name: /in solution$/ })).not.toHaveCount(0);
+  await expect(several.getByRole('button', { name: /^These 2: out, drained/ })).toBeVisible();
+  await several.getByRole('button', { name: 'Put them down' }).click();
+  await expect(page.getByRole('region', { name: /^Pail / })).toBeVisible();
+
+  const knives = page.getByRole('region', { name: 'Knives and the like' });
+  await knives.getByRole('button', { name: 'Knives and the like' }).click();
+  const tool = knives.getByRole('listitem').filter({ hasText: 'Wen’s knife' });
+  await expect(tool.getByText('never cleaned in the record')).toBeVisible();
+  await tool.getByRole('button', { name: 'Wen’s knife cleaned' }).click();
+  await expect(knives.getByText(/Wen’s knife.*due in 12 h/)).toBeVisible();
+  await expectNothingSerious(page);
+});
+
 test('a pail that is not sanitised is filled with a reason, which stands in the record', async ({ page }) => {
   await signInAs(page, 'Wen');
   await page.goto('/pails');

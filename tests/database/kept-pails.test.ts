@@ -1,6 +1,7 @@
 import { SHIPPED_SPECIES } from '@/core/species/registry';
 import { manyExpected } from '@/data/expected';
 import { manyPails, type PailRow } from '@/data/pails';
+import { manyRooms } from '@/data/rooms';
 import { nextVan } from '@/features/pails/next-van';
 import { act, be, does, send } from '../support/acting';
 import { freshShop, type TestShop } from '../support/database';
@@ -31,13 +32,11 @@ const TODAY = '2026-11-24';
 const pails = (): Promise<PailRow[]> => shop.inside((trx) => manyPails(trx));
 const clean = async (): Promise<PailRow[]> => (await pails()).filter((p) => p.state === 'sanitised');
 const van = async () =>
-  nextVan(
-    await shop.inside((trx) => manyExpected(trx, TODAY)),
-    await pails(),
-    SHIPPED_SPECIES,
-    TODAY,
-    'en-GB',
-  );
+  nextVan(await shop.inside((trx) => manyExpected(trx, TODAY)), await pails(), SHIPPED_SPECIES, {
+    today: TODAY,
+    locale: 'en-GB',
+    rooms: await shop.inside((trx) => manyRooms(trx)),
+  });
 async function order(orderRef: string, stems: number, dueOn = TODAY): Promise<string> {
   const lines = [{ line: 1, speciesKey: 'tulip', variety: null, lengthCm: null, stems }];
   const placed = await act('dock/order', { supplier: 'Salt Hill', orderRef, dueOn, lines });
@@ -58,6 +57,10 @@ test('what the next van needs is told with the pails that would be used, and wha
   const large = await van();
   expect(large?.when).toBe('tomorrow');
   expect(large?.short).toBeGreaterThan(0);
+  // What is short is washed out of what is there, told by where it stands: all of it, for so many stems.
+  const toWash = (await pails()).filter((p) => ['dirty', 'scrubbed', 'contact'].includes(p.state));
+  expect((large?.from ?? []).flatMap((f) => f.names).sort()).toEqual(toWash.map((p) => p.name).sort());
+  expect(small?.from).toEqual([]);
   await act('dock/call-off', { expectedId: large?.expectedId ?? '' });
 });
 

@@ -229,5 +229,9 @@ export const BODIES: { readonly [N in ActionName]: (w: World, n: number) => Inpu
     labels: { widthMm: 57 + n, heightMm: 32 },
   }),
   'shop/rename-pail': (w, n) => ({ pailId: w.cleanPailId, name: `blue ${n}` }),
+  'shop/set-pail': (w, n) => ({
+    ...{ pailId: w.dirtyPailId, form: 'straight', roomId: w.roomId },
+    colour: n % 2 ? 'blue' : 'green',
+  }),
   'shop/retire-pail': (w) => ({ pailId: w.dirtyPailId, isHere: false }),
 };

@@ -4,6 +4,7 @@ import { CARD_PAPERS, DOCUMENT_PAPERS, ROLL_HEIGHTS_MM, ROLL_WIDTHS_MM } from '.
 import { DEVICE_KINDS } from '../devices/device-readings';
 import { MOST_EVERY_H, TOOL_KINDS } from '../hygiene/tools';
 import { UNITS } from '../units/measures';
+import { PAIL_COLOURS, PAIL_FORMS } from '../water/pail-shape';
 import { FOODS } from '../water/food';
 import { currencySchema } from '../opening/currency';
 import { ROOM_KINDS } from '../opening/opening';
@@ -75,6 +76,8 @@ const thingActions = {
       count: whole(1, AT_ONCE),
       litres: measure(0.5, 100, 'L'),
       heightCm: whole(5, 100),
+      form: v.optional(v.picklist(PAIL_FORMS), 'tapered'),
+      colour: v.optional(v.nullable(v.picklist(PAIL_COLOURS)), null),
     }),
     result: v.object({ names: v.array(v.string()) }),
     roles: MANAGER,
@@ -199,6 +202,21 @@ const thingActions = {
     entries: ['pail'],
     takenBack: 'restored',
     locks: ({ pailId }) => [HOUSE, lock('pail', 'pailId', pailId)],
+  }),
+  'shop/set-pail': defineAction({
+    /** What it is like, and where it stands. */
+    input: v.object({
+      pailId: id,
+      form: v.picklist(PAIL_FORMS),
+      colour: v.nullable(v.picklist(PAIL_COLOURS)),
+      roomId: id,
+    }),
+    result: v.null(),
+    roles: MANAGER,
+    mayWait: false,
+    entries: ['pail'],
+    takenBack: { not: 'What a pail is like is set again.' },
+    locks: ({ pailId }) => [HOUSE, lock('contents of pail', 'pailId', pailId)],
   }),
   'shop/retire-pail': defineAction({
     /** Or, with `isHere`, brings one back, unwashed. */

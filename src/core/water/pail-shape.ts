@@ -5,6 +5,10 @@ import type { Depth } from '../species/species';
 export const PAIL_FORMS = ['tapered', 'straight'] as const;
 export type PailForm = (typeof PAIL_FORMS)[number];
 
+/** Colours that pails come in, by which a shop tells them apart. */
+export const PAIL_COLOURS = ['black', 'white', 'grey', 'green', 'blue', 'red', 'yellow'] as const;
+export type PailColour = (typeof PAIL_COLOURS)[number];
+
 /** A pail by what is written on it: the litres it holds to the rim, its height inside, and its form. */
 export interface PailShape {
   readonly litres: number;

@@ -4,7 +4,8 @@ import type { Knex } from 'knex';
 export async function up(knex: Knex): Promise<void> {
   await knex.raw(`
 alter table pail add column form text not null default 'tapered' check (form in ('tapered', 'straight'));
-alter table pail add column colour text check (length(colour) between 1 and 20);
+alter table pail add column colour text
+  check (colour in ('black', 'white', 'grey', 'green', 'blue', 'red', 'yellow'));
 alter table food add column step_us numeric(6,1) check (step_us between 10 and 10000);
 alter table shop add column tap_ph numeric(4,2) check (tap_ph between 4 and 11);
 alter table shop add column tap_us numeric(6,1) check (tap_us between 0 and 5000);

@@ -49,7 +49,7 @@ function pailsFor(floor: Floor, { lot, flaws }: FloorLot, wish: PailWish | null,
       stems: m.lot.stemsLeft,
       stemMm: standsMm(floor.species.byKey(m.lot.speciesKey)),
     }));
-    const shape = { litres: p.sizeL, heightCm: p.heightCm };
+    const shape = { litres: p.sizeL, heightCm: p.heightCm, form: p.form };
     const holds = roomLeft(p.sizeL, standing, stemMm);
     if (p.state === 'filled' && p.id !== lot.pailId && water) {
       const sharers = mates.map((m) => sharerOf(m.lot, m.flaws, water.alone, floor.species));

@@ -163,7 +163,7 @@ function inputOf(
     rooms: rooms.map(({ name, kind }) => ({ name, kind, pails: null })),
     pails: pails
       .filter((p) => p.state === 'sanitised' && p.reservedFor === null)
-      .map((p) => ({ name: p.name, litres: p.sizeL, heightCm: p.heightCm })),
+      .map((p) => ({ name: p.name, litres: p.sizeL, heightCm: p.heightCm, form: p.form })),
     lots: mine,
     ...(plan ? { standing: plan.order } : {}),
     inHand: open.flatMap((o) =>

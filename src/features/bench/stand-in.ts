@@ -99,7 +99,7 @@ export async function standIn(
   if (pail.fillId && water) return joinWater(context, portion, wish, pail, water);
   askIfKept(context.ask, pail);
   askIfCrowded(context, portion, pail, []);
-  const shape = { litres: pail.sizeL, heightCm: pail.heightCm };
+  const shape = { litres: pail.sizeL, heightCm: pail.heightCm, form: pail.form };
   const litres = told ?? litresFor(shape, wish.depth);
   const depth = told === undefined ? wish.depth : depthWord(shape, told, wish.depth);
   const filling = { ...wish, depth, litres, overrideReason };

@@ -85,7 +85,10 @@ async function intoPail(
   const [portion] = await manyPortionsOfLot(trx, lotId);
   if (!portion) return;
   const pail = await onePailForUpdate(trx, pailId);
-  const litres = Math.min(pail.sizeL, litresFor({ litres: pail.sizeL, heightCm: pail.heightCm }, wish.depth));
+  const litres = Math.min(
+    pail.sizeL,
+    litresFor({ litres: pail.sizeL, heightCm: pail.heightCm, form: pail.form }, wish.depth),
+  );
   const reason = 'It stood in it as the shop opened';
   const filling = { ...wish, solution: 'plain' as const, litres, overrideReason: reason };
   const action = { shopId, personId, at, actionKey: newId() };

@@ -24,7 +24,7 @@ const WARMTHS = [
 export function FillForm({ pail, foods, doIt }: { pail: PailView; foods: Foods; doIt: DoIt }) {
   const { told } = useMeasures();
   const say = useSay();
-  const shape = { litres: pail.sizeL, heightCm: pail.heightCm };
+  const shape = { litres: pail.sizeL, heightCm: pail.heightCm, form: pail.form };
   const [solution, setSolution] = useState<SolutionKey>('flower-food');
   const [litres, setLitres] = useState(litresFor(shape, 'normal'));
   const [tempC, setTempC] = useState(22);

@@ -142,7 +142,7 @@ export const pailHandlers: Handlers<keyof typeof pailActions> = {
           `Pail ${to.name} has room for about ${roomLeft(to.sizeL, [], thickest)} such stems; ${stems} would go in. Put them all in?`,
         );
       const depth = from.depth as Depth;
-      const litres = litresFor({ litres: to.sizeL, heightCm: to.heightCm }, depth);
+      const litres = litresFor({ litres: to.sizeL, heightCm: to.heightCm, form: to.form }, depth);
       const fillId = await fillPail(
         trx,
         action.shopId,

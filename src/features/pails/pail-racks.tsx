@@ -1,7 +1,7 @@
 'use client';
-import { UnstyledButton, VisuallyHidden } from '@mantine/core';
+import { Button, UnstyledButton, VisuallyHidden } from '@mantine/core';
 import { ShopLink as Link } from '@/shell/shop-link';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import type { Told } from '@/shell/told';
 import { useTold } from '@/shell/use-told';
 import { petalColour } from '@/drawing/colours';
@@ -16,6 +16,7 @@ import { RelayPanel } from './relay-panel';
 import { RoundPanel } from './round-panel';
 import { PailInHand } from './pail-in-hand';
 import type { PailView } from './pail-view';
+import { SeveralInHand } from './several-in-hand';
 import { ToolsPanel, type ToolView } from './tools-panel';
 import { VanPanel, type VanView } from './van-panel';
 import css from './pails.module.css';
@@ -86,11 +87,71 @@ const Further = () => (
   </p>
 );
 
+interface RackProps {
+  readonly name: string;
+  readonly pails: readonly PailView[];
+  readonly isPressed: (pail: PailView) => boolean;
+  readonly onTap: (pail: PailView) => void;
+  readonly children?: ReactNode;
+}
+
+/** One rack as it stands: a tap takes a pail in hand. */
+function Rack({ name, pails, isPressed, onTap, children }: RackProps) {
+  return (
+    <section className={css.rack} aria-label={name}>
+      <h2>{name}</h2>
+      <div className={css.shelf}>
+        {pails.length === 0 && <p className="soft">none</p>}
+        {pails.map((p) => (
+          <UnstyledButton
+            key={p.id}
+            className={css.pail}
+            aria-pressed={isPressed(p)}
+            onClick={() => onTap(p)}
+          >
+            <Pail
+              sizeL={p.sizeL}
+              state={p.state}
+              litres={p.water?.litresLeft ?? p.litres}
+              form={p.form}
+              colour={p.colour}
+              clarity={p.water?.looks ?? 'clear'}
+              stems={strokes(p)}
+            />
+            <span className={css.tag}>
+              <strong>{p.name}</strong> <span className="soft">{tagWords(p)}</span>
+            </span>
+          </UnstyledButton>
+        ))}
+      </div>
+      {children}
+    </section>
+  );
+}
+
+/** Which pail is in hand, or which several; a label that is scanned is a pail that is tapped. */
+function useHand(scannedId: string | null) {
+  const [chosen, setChosen] = useState<string | null>(scannedId);
+  const [several, setSeveral] = useState<ReadonlySet<string> | null>(null);
+  const [scanned, setScanned] = useState(scannedId);
+  if (scanned !== scannedId) {
+    setScanned(scannedId);
+    setChosen(scannedId);
+    if (several && scannedId !== null) setSeveral(new Set([...several, scannedId]));
+  }
+  const tap = ({ id }: PailView): void => {
+    if (!several) return setChosen(id);
+    const rest = [...several].filter((one) => one !== id);
+    setSeveral(new Set(several.has(id) ? rest : [...rest, id]));
+  };
+  return { chosen, several, tap, setSeveral };
+}
+
 /** The racks drawn as they stand; a tap on a pail says what to do with it. */
 export function PailRacks(props: Props) {
   const { told, chosenId, relay, sanitiser, currency, foods, learnt, today, van, tools } = props;
   const pails = useTold(told);
-  const [chosen, setChosen] = useState<string | null>(chosenId);
+  const { chosen, several, tap, setSeveral } = useHand(chosenId);
   const inHand =
     pails.find((p) => p.id === chosen) ??
     pails.find((p) => p.state === 'contact') ??
@@ -98,6 +159,7 @@ export function PailRacks(props: Props) {
     pails[0];
   const toWash = pails.filter((p) => p.state === 'dirty' || p.state === 'scrubbed');
   const ready = pails.filter((p) => p.state === 'sanitised');
+  const isPressed = (p: PailView): boolean => (several ? several.has(p.id) : p.id === inHand?.id);
   return (
     <div className={css.pails}>
       <div>
@@ -105,49 +167,45 @@ export function PailRacks(props: Props) {
         {relay && <RelayInHand relay={relay} pails={pails} cup={sanitiser.cup} />}
         <RoundPanel pails={pails} foods={foods} />
         {van && <VanPanel van={van} pails={pails} />}
-        {RACKS.map((rack) => {
-          const on = pails.filter(rack.holds);
-          return (
-            <section key={rack.name} className={css.rack} aria-label={rack.name}>
-              <h2>{rack.name}</h2>
-              <div className={css.shelf}>
-                {on.length === 0 && <p className="soft">none</p>}
-                {on.map((p) => (
-                  <UnstyledButton
-                    key={p.id}
-                    className={css.pail}
-                    aria-pressed={p.id === inHand?.id}
-                    onClick={() => setChosen(p.id)}
-                  >
-                    <Pail
-                      sizeL={p.sizeL}
-                      state={p.state}
-                      litres={p.litres}
-                      clarity={p.water?.looks ?? 'clear'}
-                      stems={strokes(p)}
-                    />
-                    <span className={css.tag}>
-                      <strong>{p.name}</strong> <span className="soft">{tagWords(p)}</span>
-                    </span>
-                  </UnstyledButton>
-                ))}
-              </div>
-              {rack === RACKS[0] && !relay && toWash.length >= TOGETHER_FROM && (
-                <RelayPanel
-                  dirty={toWash}
-                  sanitiser={sanitiser}
-                  currency={currency}
-                  learnt={learnt}
-                  today={today}
-                />
-              )}
-            </section>
-          );
-        })}
+        {RACKS.map((rack) => (
+          <Rack
+            key={rack.name}
+            name={rack.name}
+            pails={pails.filter(rack.holds)}
+            isPressed={isPressed}
+            onTap={tap}
+          >
+            {rack === RACKS[0] && !relay && toWash.length >= TOGETHER_FROM && (
+              <RelayPanel
+                dirty={toWash}
+                sanitiser={sanitiser}
+                currency={currency}
+                learnt={learnt}
+                today={today}
+              />
+            )}
+            {rack === RACKS[0] && toWash.length > 1 && (
+              <Button
+                variant="quiet"
+                aria-pressed={several !== null}
+                onClick={() => setSeveral(several ? null : new Set())}
+              >
+                {several ? 'One at a time' : 'Choose several'}
+              </Button>
+            )}
+          </Rack>
+        ))}
         <ToolsPanel tools={tools} />
         <Further />
       </div>
-      {inHand && (
+      {several && (
+        <SeveralInHand
+          pails={pails.filter((p) => several.has(p.id))}
+          sanitiser={sanitiser}
+          onDone={() => setSeveral(null)}
+        />
+      )}
+      {inHand && !several && (
         <PailInHand
           key={inHand.id + inHand.state}
           pail={inHand}

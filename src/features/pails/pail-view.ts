@@ -1,4 +1,4 @@
-import type { PailForm } from '@/core/water/pail-shape';
+import type { PailColour, PailForm } from '@/core/water/pail-shape';
 import type { PailWater } from '@/core/water/pail-water';
 import type { SolutionKey } from '@/core/water/solutions';
 import type { PailRow } from '@/data/pails';
@@ -25,7 +25,7 @@ export interface PailView {
   readonly sizeL: number;
   readonly heightCm: number;
   readonly form: PailForm;
-  readonly colour: string | null;
+  readonly colour: PailColour | null;
   readonly state: PailRow['state'];
   readonly litres: number;
   /** How its water stands; null where there is none. */

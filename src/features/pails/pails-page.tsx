@@ -175,17 +175,15 @@ export async function PailsPage({ search }: { search: Record<string, string | st
         currency: me.shop.currency,
         learnt: learntDemand(strips),
         today,
-        van: nextVan(expected, pails, me.species, today, localeOf(me.language)),
+        van: nextVan(expected, pails, me.species, { today, locale: localeOf(me.language), rooms }),
       };
     },
     [manyRooms, manyWaterSeen],
   );
   const asked = typeof search.pail === 'string' ? search.pail : null;
-  // A label scanned here takes another pail in hand.
   return (
     <PageWordsProvider told={tell(pageWords(['food', 'solution'], language))} locale={localeOf(language)}>
       <PailRacks
-        key={asked}
         told={tell(views)}
         tools={tools}
         chosenId={asked}

@@ -15,6 +15,8 @@ export interface VanView {
   readonly when: string;
   readonly needed: number;
   readonly short: number;
+  /** The best of what could be washed for it, by where it stands: so many, and in which room. */
+  readonly from: readonly { readonly room: string; readonly names: readonly string[] }[];
   /** Those that stand clean and would be used. */
   readonly pailIds: readonly string[];
 }
@@ -30,7 +32,7 @@ export function VanPanel({ van, pails }: { van: VanView; pails: readonly PailVie
   const { act } = useActions();
   const { told } = useMeasures();
   const [feedback, setFeedback] = useState<string | null>(null);
-  const { expectedId, supplier, when, needed, short } = van;
+  const { expectedId, supplier, when, needed, short, from } = van;
   const use = pails.filter((p) => van.pailIds.includes(p.id));
   const kept = pails.filter((p) => p.reservedFor === expectedId);
   const keep = async (pailIds: readonly string[], id: string | null) => {
@@ -44,7 +46,10 @@ export function VanPanel({ van, pails }: { van: VanView; pails: readonly PailVie
         <strong>{supplier}</strong>, {when}: about {needed === 1 ? '1 pail' : `${needed} pails`}
         {use.length > 0 && <span className="soft"> ({bySize(use, (l) => told('litres', l))})</span>}.{' '}
         {short > 0 ? (
-          <span className="late">{short === 1 ? 'One more is' : `${short} more are`} to be washed.</span>
+          <span className="late">
+            {short === 1 ? 'One more is' : `${short} more are`} to be washed
+            {from.length > 0 && `: ${from.map((f) => `${f.names.join(', ')} (${f.room})`).join('; ')}`}.
+          </span>
         ) : (
           <span className="soft">They stand clean.</span>
         )}

@@ -11,7 +11,8 @@ import type { PailView } from './pail-view';
 export const SANITISER_CAUTION =
   'Never near acid, vinegar or flower food: poisonous gas. Not in hot water. Gloves, eyes covered, window open; dose as the label says.';
 
-const WASH = {
+/** What a pail is to be next on its way to being used again. */
+export const WASH = {
   dirty: { to: 'scrubbed', words: 'Scrubbed' },
   scrubbed: { to: 'contact', words: 'In the solution' },
   contact: { to: 'sanitised', words: 'Out, drained, upside down' },

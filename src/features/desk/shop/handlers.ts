@@ -5,6 +5,8 @@ import { m } from '@/core/words/message';
 import type { Trx } from '@/data/connection';
 import { RefusedError } from '@/data/errors';
 import { anyPailForUpdate, changePail, insertPails, manyPailNames, onePailForUpdate } from '@/data/pails';
+import { manyPortionsInFill } from '@/data/portions';
+import { moveStay } from '@/data/stays';
 import { writeEntry } from '@/data/record';
 import { insertRoom, manyRooms, setRoom, type RoomRow } from '@/data/rooms';
 import { setFood } from '@/data/food';
@@ -88,11 +90,11 @@ export const shopHandlers: Handlers<keyof typeof shopActions> = {
     },
   },
   'shop/add-pails': {
-    work: async ({ trx, action }, { count, litres, heightCm }) => {
+    work: async ({ trx, action }, { count, litres, heightCm, form, colour }) => {
       const bench = (await manyRooms(trx)).find((r) => r.kind === 'bench');
       if (!bench) throw new RefusedError('There is no bench for them to stand at. Nothing was added.');
       const names = nextPailNames(await manyPailNames(trx), count);
-      const sort = { sizeL: litres, heightCm, isClean: false };
+      const sort = { sizeL: litres, heightCm, form, colour, isClean: false };
       const pailIds = await insertPails(
         trx,
         action.shopId,
@@ -165,6 +167,30 @@ export const shopHandlers: Handlers<keyof typeof shopActions> = {
         subjectKind: 'pail',
         subjectId: pail.id,
         says: m('record.pail.renamed', { pail: pail.name, name }),
+        detail: { pailIds: [pail.id] },
+      });
+      return null;
+    },
+  },
+  'shop/set-pail': {
+    work: async ({ trx, action }, { pailId, form, colour, roomId }) => {
+      const pail = await onePailForUpdate(trx, pailId);
+      const room = (await manyRooms(trx)).find((r) => r.id === roomId);
+      if (!room) throw new RefusedError('That room is not in this shop. Nothing was changed.', 'roomId');
+      await changePail(trx, pail.id, { form, colour });
+      // What stands in it is carried along.
+      const standing = pail.fillId ? await manyPortionsInFill(trx, pail.fillId) : [];
+      await moveStay(trx, action.shopId, 'pail_id', pail.id, { roomId }, action.at);
+      for (const { id } of standing)
+        await moveStay(trx, action.shopId, 'portion_id', id, { roomId }, action.at);
+      await writeEntry(trx, action, {
+        kind: 'pail',
+        subjectKind: 'pail',
+        subjectId: pail.id,
+        says: m('record.pail.set', {
+          ...{ pail: pail.name, room: room.name, form: m(`pail.form.${form}`) },
+          colour: colour ? m(`pail.colour.${colour}`) : m('pail.no-colour'),
+        }),
         detail: { pailIds: [pail.id] },
       });
       return null;

@@ -1,10 +1,11 @@
 'use client';
-import { Button, Group, TextInput } from '@mantine/core';
+import { Button, Group, NativeSelect, TextInput } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
 import { useState } from 'react';
 import * as v from 'valibot';
 import { typedNumber } from '@/core/numbers/read-number';
 import { typedMeasure, type Units } from '@/core/units/measures';
+import { PAIL_COLOURS, PAIL_FORMS, type PailColour, type PailForm } from '@/core/water/pail-shape';
 import { DeskTable, useOpenRow, type DeskColumn } from '@/shell/desk-table';
 import { someText, useShopForm } from '@/shell/form';
 import { Measured, useMeasures } from '@/shell/reader';
@@ -18,6 +19,9 @@ export interface OwnPail {
   readonly name: string;
   readonly litres: number;
   readonly heightCm: number;
+  readonly form: PailForm;
+  readonly colour: PailColour | null;
+  readonly roomId: string;
   readonly isRetired: boolean;
 }
 
@@ -56,8 +60,65 @@ const COLUMNS: DeskColumn<OwnPail>[] = [
   },
 ];
 
+/** A room that pails stand in. */
+export interface RoomOf {
+  readonly id: string;
+  readonly name: string;
+}
+
+const FORM_WORDS: Readonly<Record<PailForm, string>> = { tapered: 'wider at the rim', straight: 'straight' };
+const FORMS = PAIL_FORMS.map((value) => ({ value, label: FORM_WORDS[value] }));
+const COLOURS = [
+  { value: '', label: 'not told apart' },
+  ...PAIL_COLOURS.map((c) => ({ value: c, label: c })),
+];
+const colourOf = (value: string): PailColour | null => PAIL_COLOURS.find((c) => c === value) ?? null;
+
+/** What a pail is like, and where it stands. */
+function PailIsLike({ pail, rooms, onSet }: { pail: OwnPail; rooms: readonly RoomOf[]; onSet: () => void }) {
+  const { problem, done } = useDone();
+  const [form, setForm] = useState(pail.form);
+  const [colour, setColour] = useState<PailColour | null>(pail.colour);
+  const [roomId, setRoomId] = useState(pail.roomId);
+  const set = async () => {
+    if (await done('shop/set-pail', { pailId: pail.id, form, colour, roomId })) onSet();
+  };
+  return (
+    <>
+      <Group gap="0.75rem" align="end">
+        <NativeSelect
+          label="Its form"
+          value={form}
+          data={FORMS}
+          onChange={(e) => setForm(e.currentTarget.value as PailForm)}
+        />
+        <NativeSelect
+          label="Its colour"
+          value={colour ?? ''}
+          data={COLOURS}
+          onChange={(e) => setColour(colourOf(e.currentTarget.value))}
+        />
+        <NativeSelect
+          label="It stands in"
+          value={roomId}
+          data={rooms.map((r) => ({ value: r.id, label: r.name }))}
+          onChange={(e) => setRoomId(e.currentTarget.value)}
+        />
+        <Button onClick={() => void set()}>It is like this</Button>
+      </Group>
+      <Feedback isAlert>{problem}</Feedback>
+    </>
+  );
+}
+
+interface UnderProps {
+  readonly pail: OwnPail;
+  readonly rooms: readonly RoomOf[];
+  readonly onSet: () => void;
+}
+
 /** Another name for a pail, or out of use and in again. */
-function PailUnder({ pail, onSet }: { pail: OwnPail; onSet: () => void }) {
+function PailUnder({ pail, rooms, onSet }: UnderProps) {
   const { problem, done } = useDone();
   const form = useShopForm(NAME, { name: pail.name });
   const rename = async ({ name }: { name: string }) => {
@@ -83,6 +144,7 @@ function PailUnder({ pail, onSet }: { pail: OwnPail; onSet: () => void }) {
           </Button>
         </Group>
       </form>
+      {!pail.isRetired && <PailIsLike pail={pail} rooms={rooms} onSet={onSet} />}
       <Feedback isAlert>{problem}</Feedback>
     </>
   );
@@ -98,8 +160,11 @@ function AddPails() {
     litres: typedMeasure('litres', 12, units),
     heightCm: typedMeasure('cm', 36, units),
   });
+  const [shape, setShape] = useState<PailForm>('tapered');
+  const [colour, setColour] = useState<PailColour | null>(null);
   const add = async (typed: typeof form.values) => {
     const was = await done('shop/add-pails', {
+      ...{ form: shape, colour },
       count: Math.round(typedNumber(typed.count)),
       litres: readMeasure('litres', typed.litres, units),
       heightCm: Math.round(readMeasure('cm', typed.heightCm, units)),
@@ -122,6 +187,18 @@ function AddPails() {
           inputMode="numeric"
           {...form.getInputProps('heightCm')}
         />
+        <NativeSelect
+          label="Form"
+          value={shape}
+          data={FORMS}
+          onChange={(e) => setShape(e.currentTarget.value as PailForm)}
+        />
+        <NativeSelect
+          label="Colour"
+          value={colour ?? ''}
+          data={COLOURS}
+          onChange={(e) => setColour(colourOf(e.currentTarget.value))}
+        />
         <Button type="submit" mt="1.75rem">
           Add them
         </Button>
@@ -136,7 +213,15 @@ function AddPails() {
 }
 
 /** The pails, a row each, the retired ones last. */
-export function PailsTable({ pails, mayChange }: { pails: readonly OwnPail[]; mayChange: boolean }) {
+export function PailsTable({
+  pails,
+  rooms,
+  mayChange,
+}: {
+  pails: readonly OwnPail[];
+  rooms: readonly RoomOf[];
+  mayChange: boolean;
+}) {
   const { openId, shut, column } = useOpenRow<OwnPail>('Change', ({ name }) => `pail ${name}`);
   const [isShown, { toggle }] = useDisclosure(false);
   return (
@@ -154,7 +239,7 @@ export function PailsTable({ pails, mayChange }: { pails: readonly OwnPail[]; ma
           records={pails}
           empty="The shop has no pails."
           openId={openId}
-          under={(pail) => <PailUnder key={pail.id} pail={pail} onSet={shut} />}
+          under={(pail) => <PailUnder key={pail.id} pail={pail} rooms={rooms} onSet={shut} />}
         />
       )}
     </>

@@ -63,9 +63,10 @@ export async function ShopPage() {
           id: p.id,
           name: p.name,
           litres: p.sizeL,
-          heightCm: p.heightCm,
+          ...{ heightCm: p.heightCm, form: p.form, colour: p.colour, roomId: p.roomId },
           isRetired: p.retiredAt !== null,
         }))}
+        rooms={rooms.map(({ id, name }) => ({ id, name }))}
         mayChange={mayChange}
       />
     </section>
