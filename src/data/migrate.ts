@@ -34,6 +34,7 @@ import * as printing from './migrations/0032-printing';
 import * as waterRead from './migrations/0033-water-read';
 import * as devices from './migrations/0034-devices';
 import * as tools from './migrations/0035-tools';
+import * as lossesByPerson from './migrations/0036-losses-by-person';
 
 interface Migration {
   readonly name: string;
@@ -77,6 +78,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0033-water-read', up: waterRead.up },
   { name: '0034-devices', up: devices.up },
   { name: '0035-tools', up: tools.up },
+  { name: '0036-losses-by-person', up: lossesByPerson.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

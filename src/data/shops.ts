@@ -118,6 +118,16 @@ export async function setShopPrinting(trx: Trx, shopId: string, printing: Printi
   await trx('shop').where({ id: shopId }).update(printingRow(printing));
 }
 
+/** Whether what water cost may be told by person. */
+export async function areLossesByPerson(trx: Trx): Promise<boolean> {
+  const { is } = await trx('shop').first<{ is: boolean }>({ is: 'losses_by_person' });
+  return is;
+}
+
+export async function setLossesByPerson(trx: Trx, shopId: string, isTold: boolean): Promise<void> {
+  await trx('shop').where({ id: shopId }).update({ losses_by_person: isTold });
+}
+
 export async function setShopDetails(trx: Trx, shopId: string, details: ShopDetails): Promise<void> {
   const { promiseConfidence, ...told } = details;
   await trx('shop')

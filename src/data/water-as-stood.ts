@@ -45,6 +45,21 @@ export async function manyPortionsAsStood(trx: Trx, since: Date, limit: number):
   return rows;
 }
 
+/** Whoever filled these, by the fill; none where the record of its day does not tell. */
+export async function fillersOf(trx: Trx, fillIds: readonly string[]): Promise<Record<string, string>> {
+  const { rows } = await trx.raw<{ rows: { id: string; who: string }[] }>(
+    `select f.id, d.who from pail_fill f
+       join lateral (
+         select coalesce(h.name, w.name) as who from record_entry e
+           join person w on w.id = e.person_id left join person h on h.id = e.hands_id
+          where e.at = f.filled_at and position(f.id::text in e.detail::text) > 0
+          order by e.id limit 1) d on true
+      where f.start <> 'clean' and f.id = any (?)`,
+    [[...fillIds]],
+  );
+  return Object.fromEntries(rows.map((r) => [r.id, r.who]));
+}
+
 /** Names of the pails of these fills, by the fill. */
 export async function pailsOfFills(trx: Trx, fillIds: readonly string[]): Promise<Record<string, string>> {
   const rows = await trx('pail_fill as f')

@@ -7,7 +7,7 @@ import type { Overrides } from '@/core/model/figures';
 import type { WaterLimits } from '@/core/protocol/ways';
 import type { Trx } from '@/data/connection';
 import { manyStays, type StayRow } from '@/data/stays';
-import { manyPortionsAsStood, pailsOfFills, type PortionAsStood } from '@/data/water-as-stood';
+import { fillersOf, manyPortionsAsStood, pailsOfFills, type PortionAsStood } from '@/data/water-as-stood';
 import { groupBy } from './group-by';
 import { houseOf } from './house';
 import { historyOf } from './lot-forecasts';
@@ -35,14 +35,15 @@ export interface WaterRead {
   readonly portions: readonly PortionAsStood[];
   readonly stays: ReadonlyMap<string, readonly StayRow[]>;
   readonly pailOf: Readonly<Record<string, string>>;
+  readonly filledBy: Readonly<Record<string, string>>;
   readonly limits: WaterLimits;
   readonly overrides: Overrides | null;
   readonly at: Date;
   readonly isAll: boolean;
 }
 
-/** Reads the stems of the last weeks with where they stood. */
-export async function readWaterAsStood(trx: Trx, at: Date): Promise<WaterRead> {
+/** Reads the stems of the last weeks with where they stood, and who filled it where that is asked. */
+export async function readWaterAsStood(trx: Trx, at: Date, isByPerson = false): Promise<WaterRead> {
   const since = new Date(at.getTime() - COST_WEEKS * 7 * DAY_MS);
   const portions = await manyPortionsAsStood(trx, since, MOST_PORTIONS);
   const [rows, { limits }, overrides] = await Promise.all([
@@ -54,15 +55,19 @@ export async function readWaterAsStood(trx: Trx, at: Date): Promise<WaterRead> {
     shopOverrides(trx),
   ]);
   const stays = groupBy(rows, (row) => row.subjectId);
-  const pailOf = await pailsOfFills(trx, [...new Set(rows.flatMap((r) => (r.fillId ? [r.fillId] : [])))]);
-  return { portions, stays, pailOf, limits, overrides, at, isAll: portions.length < MOST_PORTIONS };
+  const fillIds = [...new Set(rows.flatMap((r) => (r.fillId ? [r.fillId] : [])))];
+  const [pailOf, filledBy] = await Promise.all([
+    pailsOfFills(trx, fillIds),
+    isByPerson ? fillersOf(trx, fillIds) : {},
+  ]);
+  return { portions, stays, pailOf, filledBy, limits, overrides, at, isAll: portions.length < MOST_PORTIONS };
 }
 
 const cache = new LRUCache<string, WaterWorth>({ max: 6000 });
 
 /** Works out what water cost each; what is known already is not worked out again. */
 export async function stemsAsStood(
-  { portions, stays, pailOf, limits, overrides, at }: WaterRead,
+  { portions, stays, pailOf, filledBy, limits, overrides, at }: WaterRead,
   me: Pick<SignedIn, 'species'> & { readonly shop: { readonly timeZone: string } },
 ): Promise<StemsAsStood[]> {
   const shop = { timeZone: me.shop.timeZone, species: me.species };
@@ -96,6 +101,7 @@ export async function stemsAsStood(
         arrivedAt: p.arrivedAt.getTime(),
         worth,
         pailOf,
+        filledBy,
       },
     ];
   });

@@ -184,6 +184,11 @@ test('what a pail held and what its water cost: the one that was filled unsaniti
   expect(mine?.stemDays).toBeGreaterThan(1);
   expect(losses.byPail[0]?.of).toBe(dirty?.name);
   expect(losses.byCause.map((c) => c.stemDays > 0)).toEqual([true, true]);
+  // Nobody is named until a manager allows it.
+  expect(losses.byPerson).toEqual([]);
+  const named = await shop.inside((trx) => readWaterAsStood(trx, stage.at, true));
+  const told = waterLosses(await stemsAsStood(named, me), stage.at.getTime(), COST_WEEKS);
+  expect(told.byPerson.map((l) => l.of)).toEqual(['Wen']);
 
   const history = await shop.inside((trx) => pailHistory(trx, me, stage.at, dirty?.id ?? ''));
   expect(history?.fills[0]).toMatchObject({ isClean: false, reason: 'no clean one left', emptiedAt: null });

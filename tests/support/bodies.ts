@@ -224,6 +224,7 @@ export const BODIES: { readonly [N in ActionName]: (w: World, n: number) => Inpu
   'shop/add-device': (_, n) => ({ name: `Doser ${n}`, kind: 'doser' }),
   'shop/retire-device': (w) => ({ deviceId: w.dirtyPailId }),
   'shop/tap': (_, n) => ({ tap: { ph: 7.5, us: 300 + n } }),
+  'shop/losses-by-person': (_, n) => ({ isTold: n % 2 === 0 }),
   'shop/printers': (_, n) => ({
     ...{ documents: 'A4', cards: 'A6' },
     labels: { widthMm: 57 + n, heightMm: 32 },

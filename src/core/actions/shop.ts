@@ -175,6 +175,15 @@ const thingActions = {
     takenBack: { not: 'What the tap gives is set again.' },
     locks: () => [HOUSE],
   }),
+  'shop/losses-by-person': defineAction({
+    input: v.object({ isTold: v.boolean() }),
+    result: v.null(),
+    roles: MANAGER,
+    mayWait: false,
+    entries: ['shop'],
+    takenBack: { not: 'It is allowed or not allowed again.' },
+    locks: () => [HOUSE],
+  }),
   'shop/printers': defineAction({
     input: v.object({
       documents: v.picklist(DOCUMENT_PAPERS),

@@ -23,6 +23,7 @@ const kept = (
     gains: { 'a change every day': 0.25, 'food in every pail': 0, 'every pail scrubbed': 0.5 },
   },
   pailOf: { a: '7', b: '9' },
+  filledBy: { a: 'Wen', b: 'Tove' },
   ...over,
 });
 const lost = (water: string, days: number, fromHour = 0): LostInWater => ({
@@ -55,6 +56,13 @@ test('no price is no money and is said; a pack’s own water is no pail’s; old
   expect(losses.total).toEqual({ stemDays: 44, money: expect.closeTo(0.2, 9) as number });
   expect(losses.somePriceless).toBe(true);
   expect(losses.byPail.map((p) => p.of)).toEqual(['9']);
+});
+
+test('what was filled unsanitised is whoever filled it’s; water that stood too long is nobody’s alone', () => {
+  const late: LostInWater = { ...lost('b', 1), cause: 'water stood too long' };
+  const losses = waterLosses([kept(10, [lost('a', 0.5), lost('pack', 1), late])], NOW, 8);
+  expect(losses.byPerson).toEqual([{ of: 'Wen', stemDays: 20, money: 1 }]);
+  expect(waterLosses([kept(10, [lost('a', 0.5)], { filledBy: {} })], NOW, 8).byPerson).toEqual([]);
 });
 
 test('weeks, causes and lots each add up to the whole; pails to no more', () => {

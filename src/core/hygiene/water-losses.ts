@@ -17,6 +17,8 @@ export interface StemsAsStood {
   readonly worth: WaterWorth;
   /** The pail of each water. */
   readonly pailOf: Readonly<Record<string, string>>;
+  /** Whoever filled each water, where the record tells. */
+  readonly filledBy: Readonly<Record<string, string>>;
 }
 
 /** Stem-days, and what they cost at the price of a stem for its usual life; stems without a price count as nothing. */
@@ -36,6 +38,8 @@ export interface WaterLosses {
   readonly byCause: readonly LossOf<WaterCause>[];
   readonly byWeek: readonly (LossOf<number> & { readonly byCause: Readonly<Record<WaterCause, number>> })[];
   readonly byPail: readonly LossOf<string>[];
+  /** What was filled unsanitised, by whoever did; water that stood too long is nobody's alone. */
+  readonly byPerson: readonly LossOf<string>[];
   readonly byLot: readonly LossOf<Pick<StemsAsStood, 'lotNumber' | 'lotId' | 'product'>>[];
   /** What more care would have brought, the most first. */
   readonly gains: readonly LossOf<MoreCare>[];
@@ -54,6 +58,11 @@ function lossOf({ stems, unitPrice, lifeDays }: StemsAsStood, days: number): Los
   return { stemDays: days * stems, money: ((unitPrice ?? 0) * stems * days) / lifeDays };
 }
 
+/** Adds a loss to what it is of; to nothing where that is not known. */
+function addTo<K>(sums: Map<K, Loss>, of: K | undefined, loss: Loss): void {
+  if (of !== undefined) sums.set(of, plus(sums.get(of) ?? NONE, loss));
+}
+
 const dearestFirst = <K>(losses: ReadonlyMap<K, Loss>): LossOf<K>[] =>
   [...losses].map(([of, loss]) => ({ of, ...loss })).sort((a, b) => b.stemDays - a.stemDays);
 
@@ -65,24 +74,24 @@ const dearestFirst = <K>(losses: ReadonlyMap<K, Loss>): LossOf<K>[] =>
 export function waterLosses(kept: readonly StemsAsStood[], now: number, weeks: number): WaterLosses {
   const byCause = new Map<WaterCause, Loss>(WATER_CAUSES.map((cause) => [cause, NONE]));
   const byPail = new Map<string, Loss>();
+  const byPerson = new Map<string, Loss>();
   const byLot = new Map<StemsAsStood, Loss>();
   const gains = new Map<MoreCare, Loss>(MORE_CARE.map((care) => [care, NONE]));
   const inWeek = Array.from({ length: weeks }, () => new Map<WaterCause, Loss>());
   let total = NONE;
   for (const stems of kept) {
-    for (const care of MORE_CARE)
-      gains.set(care, plus(gains.get(care) ?? NONE, lossOf(stems, stems.worth.gains[care])));
+    for (const care of MORE_CARE) addTo(gains, care, lossOf(stems, stems.worth.gains[care]));
     for (const { cause, days, fromHour, water } of stems.worth.lost) {
       const ago = Math.floor((now - stems.arrivedAt - fromHour * HOUR_MS) / WEEK_MS);
       const week = inWeek[weeks - 1 - Math.max(0, ago)];
       if (!week) continue;
       const loss = lossOf(stems, days);
       total = plus(total, loss);
-      week.set(cause, plus(week.get(cause) ?? NONE, loss));
-      byCause.set(cause, plus(byCause.get(cause) ?? NONE, loss));
-      byLot.set(stems, plus(byLot.get(stems) ?? NONE, loss));
-      const pail = stems.pailOf[water];
-      if (pail !== undefined) byPail.set(pail, plus(byPail.get(pail) ?? NONE, loss));
+      addTo(week, cause, loss);
+      addTo(byCause, cause, loss);
+      addTo(byLot, stems, loss);
+      addTo(byPail, stems.pailOf[water], loss);
+      if (cause === 'pail not sanitised') addTo(byPerson, stems.filledBy[water], loss);
     }
   }
   return {
@@ -96,6 +105,7 @@ export function waterLosses(kept: readonly StemsAsStood[], now: number, weeks: n
       ) as Record<WaterCause, number>,
     })),
     byPail: dearestFirst(byPail),
+    byPerson: dearestFirst(byPerson),
     byLot: dearestFirst(byLot),
     gains: dearestFirst(gains),
     lots: kept.length,

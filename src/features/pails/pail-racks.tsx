@@ -175,6 +175,16 @@ export function PailRacks(props: Props) {
             isPressed={isPressed}
             onTap={tap}
           >
+            {rack === RACKS[0] && toWash.length > 1 && (
+              <Button
+                variant="quiet"
+                mt="0.25rem"
+                aria-pressed={several !== null}
+                onClick={() => setSeveral(several ? null : new Set())}
+              >
+                {several ? 'One at a time' : 'Choose several'}
+              </Button>
+            )}
             {rack === RACKS[0] && !relay && toWash.length >= TOGETHER_FROM && (
               <RelayPanel
                 dirty={toWash}
@@ -183,15 +193,6 @@ export function PailRacks(props: Props) {
                 learnt={learnt}
                 today={today}
               />
-            )}
-            {rack === RACKS[0] && toWash.length > 1 && (
-              <Button
-                variant="quiet"
-                aria-pressed={several !== null}
-                onClick={() => setSeveral(several ? null : new Set())}
-              >
-                {several ? 'One at a time' : 'Choose several'}
-              </Button>
             )}
           </Rack>
         ))}
@@ -202,6 +203,7 @@ export function PailRacks(props: Props) {
         <SeveralInHand
           pails={pails.filter((p) => several.has(p.id))}
           sanitiser={sanitiser}
+          today={today}
           onDone={() => setSeveral(null)}
         />
       )}

@@ -1,8 +1,10 @@
 'use client';
 import { Button, Stack } from '@mantine/core';
 import { useState } from 'react';
-import type { Sanitiser } from '@/core/sanitising/sanitiser';
+import { doseOf, type Sanitiser } from '@/core/sanitising/sanitiser';
 import { useActions } from '@/shell/actions';
+import { EmergencyLine } from '@/shell/emergency';
+import { useMeasures } from '@/shell/reader';
 import { Feedback } from '@/shell/feedback';
 import type { PailView } from './pail-view';
 import css from './pails.module.css';
@@ -11,6 +13,8 @@ import { SANITISER_CAUTION, WASH } from './wash-step';
 interface Props {
   readonly pails: readonly PailView[];
   readonly sanitiser: Sanitiser;
+  /** ISO date in the shop's zone. */
+  readonly today: string;
   /** They are put down again. */
   readonly onDone: () => void;
 }
@@ -18,8 +22,26 @@ interface Props {
 const names = (pails: readonly PailView[]): string => pails.map((p) => p.name).join(', ');
 const these = (n: number): string => (n === 1 ? 'This one' : `These ${n}`);
 
+/** What goes into each before the water, by size. */
+function DoseEach({ pails, sanitiser, today }: Omit<Props, 'onDone'>) {
+  const { told } = useMeasures();
+  const sizes = [...new Set(pails.map((p) => p.sizeL))].sort((a, b) => b - a);
+  return (
+    <p>
+      {sizes.map((litres, i) => (
+        <span key={litres}>
+          {i > 0 && '; '}
+          <strong>{told('ml', Math.round(doseOf(sanitiser, litres, today).stockMl))}</strong> into each of{' '}
+          {told('litres', litres)}
+        </span>
+      ))}
+      <span className="soft"> of {sanitiser.name}, cold water on top</span>
+    </p>
+  );
+}
+
 /** Several pails in hand at once: what each lot of them that stands alike is to be next, one tap for all of it. */
-export function SeveralInHand({ pails, sanitiser, onDone }: Props) {
+export function SeveralInHand({ pails, sanitiser, today, onDone }: Props) {
   const { act } = useActions();
   const [problem, setProblem] = useState<string | null>(null);
   const alike = (['dirty', 'scrubbed', 'contact'] as const).flatMap((state) => {
@@ -44,6 +66,7 @@ export function SeveralInHand({ pails, sanitiser, onDone }: Props) {
         {alike.map(({ mine, to, words }) => (
           <div key={to}>
             <p className="soft">{names(mine)}</p>
+            {to === 'contact' && <DoseEach pails={mine} sanitiser={sanitiser} today={today} />}
             <Button variant="main" onClick={() => void wash(mine, to, words)}>
               {these(mine.length)}: {words.toLowerCase()}
               {to === 'contact' && `, start ${sanitiser.contactMin} min`}
@@ -51,7 +74,12 @@ export function SeveralInHand({ pails, sanitiser, onDone }: Props) {
           </div>
         ))}
       </Stack>
-      {alike.some((a) => a.to !== 'scrubbed') && <p className="late">{SANITISER_CAUTION}</p>}
+      {alike.some((a) => a.to !== 'scrubbed') && (
+        <>
+          <p className="late">{SANITISER_CAUTION}</p>
+          <EmergencyLine />
+        </>
+      )}
       {rest.length > 0 && <p className="soft">Nothing is to be washed of {names(rest)}.</p>}
       <Feedback isAlert>{problem}</Feedback>
       <Button variant="quiet" onClick={onDone}>

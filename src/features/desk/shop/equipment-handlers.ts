@@ -4,7 +4,7 @@ import { m } from '@/core/words/message';
 import type { Trx } from '@/data/connection';
 import { insertDevice, retireDevice } from '@/data/devices';
 import { writeEntry } from '@/data/record';
-import { setShopPrinting, shopPrinting } from '@/data/shops';
+import { setLossesByPerson, setShopPrinting, shopPrinting } from '@/data/shops';
 import { insertTool, oneTool, retireTool } from '@/data/tools';
 import { maybeTap, setTap } from '@/data/tap';
 import type { ActionContext, Handlers } from '@/server/handler';
@@ -29,6 +29,7 @@ export const equipmentHandlers: Pick<
   | 'shop/retire-device'
   | 'shop/add-tool'
   | 'shop/retire-tool'
+  | 'shop/losses-by-person'
   | 'shop/tap'
   | 'shop/printers'
 > = {
@@ -73,6 +74,13 @@ export const equipmentHandlers: Pick<
         says: tap ? m('record.tap', { ph: tap.ph, us: tap.us }) : m('record.tap.gone'),
         detail: { was: { ph: was?.ph ?? '', us: was?.us ?? '' } },
       });
+      return null;
+    },
+  },
+  'shop/losses-by-person': {
+    work: async ({ trx, action }, { isTold }) => {
+      await setLossesByPerson(trx, action.shopId, isTold);
+      await enterThing(trx, action, m(isTold ? 'record.losses.by-person' : 'record.losses.by-nobody'));
       return null;
     },
   },

@@ -92,9 +92,7 @@ export function PrintersForm({ printing, mayChange }: Props) {
       </SimpleGrid>
       {mayChange && (
         <Group mt="0.875rem">
-          <Button type="submit" variant="main">
-            Keep what printers hold
-          </Button>
+          <Button type="submit">Print on these</Button>
         </Group>
       )}
       {isSaved && <Feedback>Labels, cards and documents are printed so from now on.</Feedback>}

@@ -4,12 +4,15 @@ import type { ReactNode } from 'react';
 import { waterLosses, type Loss, type LossOf, type WaterLosses } from '@/core/hygiene/water-losses';
 import type { MoreCare, WaterCause } from '@/core/hygiene/water-worth';
 import { localeOf } from '@/core/words/catalogues';
+import { mayManage } from '@/core/actions/contract';
 import { manyPails } from '@/data/pails';
+import { areLossesByPerson } from '@/data/shops';
 import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { COST_WEEKS, stemsAsStood, readWaterAsStood } from '@/server/water-costs';
 import { ShopLink as Link } from '@/shell/shop-link';
 import css from './cost.module.css';
+import { ByPerson } from './by-person';
 import { CauseMark, WeekChart } from './week-chart';
 
 const MOST_ROWS = 8;
@@ -95,12 +98,11 @@ function Lead({ losses, money }: { losses: WaterLosses; money: Money }) {
 
 /** What pails and water cost in days of flower life, by week, pail and lot, and what more care would have brought. */
 export async function CostPage() {
-  const { read, me, at, pails } = await inMyShop(async (trx, me, at) => ({
-    read: await readWaterAsStood(trx, at),
-    pails: await once(trx, manyPails),
-    me,
-    at,
-  }));
+  const { read, me, at, pails, isByPerson } = await inMyShop(async (trx, me, at) => {
+    const isByPerson = await areLossesByPerson(trx);
+    const read = await readWaterAsStood(trx, at, isByPerson);
+    return { read, pails: await once(trx, manyPails), me, at, isByPerson };
+  });
   const losses = waterLosses(await stemsAsStood(read, me), at.getTime(), COST_WEEKS);
   const currency = read.portions.find((p) => p.currency !== null)?.currency ?? me.shop.currency;
   const money: Money = (loss) => (loss.money < 0.005 ? '' : moneyWords(loss.money, currency));
@@ -138,7 +140,16 @@ export async function CostPage() {
             </Link>
           )}
         />
+        {isByPerson && (
+          <LossTable
+            title="Filled unsanitised, by person"
+            rows={losses.byPerson}
+            money={money}
+            name={(person) => person}
+          />
+        )}
       </SimpleGrid>
+      {mayManage(me.role) && <ByPerson isTold={isByPerson} />}
       <p className="soft">
         Each lot is forecast twice with the same stems in the same luck: as it stood here, and in sanitised
         pails changed when they were due, each time at a usual customer’s. What differs is the water’s doing;
