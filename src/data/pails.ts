@@ -166,8 +166,16 @@ export async function changePail(
 
 export interface Filling extends Pick<PailWish, 'solution' | 'tempC' | 'depth' | 'alone'> {
   readonly litres: number;
+  /** It stood clean so long that it counts as rinsed alone. */
+  readonly hasStood?: boolean;
   /** Why a pail that was not sanitised is used all the same. */
   readonly overrideReason: string | null;
+}
+
+/** What water in it begins as. */
+function startOf({ state }: PailRow, hasStood: boolean): 'clean' | 'rinsed' | 'reused' {
+  if (state === 'sanitised') return hasStood ? 'rinsed' : 'clean';
+  return state === 'scrubbed' ? 'rinsed' : 'reused';
 }
 
 /** Fills a pail; only a sanitised one, or any with a reason. Returns the fill's id. */
@@ -201,10 +209,19 @@ export async function fillPail(
     depth: filling.depth,
     alone: filling.alone,
     override_reason: filling.overrideReason,
-    start: clean ? 'clean' : pail.state === 'scrubbed' ? 'rinsed' : 'reused',
+    start: startOf(pail, filling.hasStood === true),
   });
   await changePail(trx, pail.id, { state: 'filled', contact_until: null, reserved_for: null });
   return id;
+}
+
+/** What stood in a pail last; null where nothing ever did. */
+export async function maybeLastSolution(trx: Trx, pailId: string): Promise<string | null> {
+  const last = await trx('pail_fill')
+    .where({ pail_id: pailId })
+    .orderBy('filled_at', 'desc')
+    .first<{ solution: string } | undefined>('solution');
+  return last?.solution ?? null;
 }
 
 /** Tips a pail out: its water ends, it is dirty. What stands in it is taken out before. */

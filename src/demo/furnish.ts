@@ -3,7 +3,7 @@ import { DAY_MS } from '../core/calendar/spans';
 import { SKILLS, type Skill } from '../core/protocol/types';
 import type { Trx } from '../data/connection';
 import { setFood, type FoodRow } from '../data/food';
-import { recordSkill } from '../data/house';
+import { recordSkill, setHouse } from '../data/house';
 import { newId } from '../data/ids';
 import type { Action } from '../data/record';
 import { insertShop, type Furnished } from '../data/shops';
@@ -24,6 +24,12 @@ const DEMO_FOODS: readonly FoodRow[] = [
   },
   { solution: 'bulb-food', name: 'Lee Shore for bulbs', aLitre: 5, unit: 'g', sachetL: 2, cup: null },
 ];
+
+/** Its clean pails stand covered. */
+const CLOTH = {
+  ...({ kind: 'limit', subject: '', key: 'readyDays', value: '7' } as const),
+  reason: 'They stand under a cloth in the back',
+} as const;
 
 /** What it cuts with, and the vases that come back. */
 const DEMO_TOOLS: readonly Pick<ToolRow, 'name' | 'kind' | 'everyH'>[] = [
@@ -48,6 +54,13 @@ export async function furnish(
   // Before anything that ever stood in them came.
   const made = await insertShop(trx, shop, at, new Date(at.getTime() - 60 * DAY_MS));
   for (const { solution, ...food } of DEMO_FOODS) await setFood(trx, shopId, solution, food);
+  const owner = {
+    shopId,
+    personId: made.people[0] ?? '',
+    at: new Date(at.getTime() - 60 * DAY_MS),
+    actionKey: newId(),
+  };
+  await setHouse(trx, owner, CLOTH, null);
   for (const tool of DEMO_TOOLS) await insertTool(trx, shopId, { ...tool, addedAt: at });
   return made;
 }

@@ -1,5 +1,6 @@
 import 'server-only';
 import { DAY_MS } from '@/core/calendar/spans';
+import { READY_DAYS } from '@/core/hygiene/ready';
 import { QUESTION_KEYS, type QuestionKey, type Schools } from '@/core/protocol/schools';
 import { NEEDS, SKILLS, type Need, type Skill } from '@/core/protocol/types';
 import { DEFAULT_LIMITS, type WaterLimits, type Ways } from '@/core/protocol/ways';
@@ -18,6 +19,8 @@ export interface House {
   readonly schools: Schools;
   readonly has: readonly Need[];
   readonly limits: WaterLimits;
+  /** How long a pail that stands clean stays so, days. */
+  readonly readyDays: number;
   readonly whoMay: Readonly<Record<Skill, WhoMay>>;
   readonly settings: readonly HouseSetting[];
   readonly own: readonly OwnSpecies[];
@@ -45,6 +48,7 @@ export async function houseOf(trx: Trx): Promise<House> {
     schools: schoolsOf(settings),
     has: NEEDS.filter((need) => valueOf('has', need) !== 'no'),
     limits: { plainDays: days('plainDays'), foodDays: days('foodDays'), lilyDays: days('lilyDays') },
+    readyDays: Number(valueOf('limit', 'readyDays') ?? READY_DAYS),
     whoMay: Object.fromEntries(
       SKILLS.map((skill) => [skill, valueOf('who may', skill) === 'anyone' ? 'anyone' : 'shown']),
     ) as Record<Skill, WhoMay>,

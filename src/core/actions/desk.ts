@@ -5,7 +5,7 @@ import { NEEDS, SKILLS } from '../protocol/types';
 import { ANYBODY, defineAction, HOUSE, lock, MANAGER, ROLES } from './contract';
 import { measure, reason, someWords, whole } from './fields';
 
-export const WATER_LIMITS = ['plainDays', 'foodDays', 'lilyDays'] as const;
+export const WATER_LIMITS = ['plainDays', 'foodDays', 'lilyDays', 'readyDays'] as const;
 
 const wayInput = v.variant('kind', [
   v.object({

@@ -13,16 +13,30 @@ const LIMITS = [
   ['plainDays', 'In plain water'],
   ['foodDays', 'With food'],
   ['lilyDays', 'Lilies'],
+  ['readyDays', 'Pails upside down'],
 ] as const;
-const SCHEMA = v.object({ plainDays: aNumber, foodDays: aNumber, lilyDays: aNumber, reason: aReason });
+const SCHEMA = v.object({
+  plainDays: aNumber,
+  foodDays: aNumber,
+  lilyDays: aNumber,
+  readyDays: aNumber,
+  reason: aReason,
+});
 
-/** The house's own longest use of water, in days. */
-export function LimitForm({ limits, mayChange }: { limits: WaterLimits; mayChange: boolean }) {
+/** The house's own longest use of water, and how long a clean pail stays clean, in days. */
+export function LimitForm({
+  limits,
+  mayChange,
+}: {
+  limits: WaterLimits & { readonly readyDays: number };
+  mayChange: boolean;
+}) {
   const { problem, set } = useWay();
   const form = useShopForm(SCHEMA, {
     plainDays: String(limits.plainDays),
     foodDays: String(limits.foodDays),
     lilyDays: String(limits.lilyDays),
+    readyDays: String(limits.readyDays),
     reason: '',
   });
   const save = async (typed: typeof form.values) => {

@@ -86,7 +86,7 @@ export async function WaysPage({ search }: { search: Record<string, string | str
       <p className={css.agreed}>{AGREED}</p>
       <h2>Longest use of water</h2>
       <p className="soft">Whatever the predicted count: the stricter of the two wins.</p>
-      <LimitForm limits={house.limits} mayChange={mayChange} />
+      <LimitForm limits={{ ...house.limits, readyDays: house.readyDays }} mayChange={mayChange} />
       <h2>What we have</h2>
       <p className="soft">
         A step that needs what is not there is left out or done another way, and says so.

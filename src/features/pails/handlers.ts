@@ -7,12 +7,12 @@ import type { Depth } from '@/core/species/species';
 import { solutionOf } from '@/core/water/solutions';
 import { litresFor } from '@/core/water/pail-shape';
 import { RefusedError } from '@/data/errors';
-import { emptyPail, fillPail, onePailForUpdate } from '@/data/pails';
+import { emptyPail, onePailForUpdate } from '@/data/pails';
 import { lotLabel, manyPortionsInFill } from '@/data/portions';
 import { writeEntry } from '@/data/record';
 import { readingWords } from '@/core/water/seen-words';
 import { oneTool } from '@/data/tools';
-import { fillAndEnter } from '@/server/fill-pail';
+import { fillAndEnter, pourInto } from '@/server/fill-pail';
 import { moveStay } from '@/data/stays';
 import { askIfKept } from '@/server/ask-if-kept';
 import type { Handlers } from '@/server/handler';
@@ -143,20 +143,14 @@ export const pailHandlers: Handlers<keyof typeof pailActions> = {
         );
       const depth = from.depth as Depth;
       const litres = litresFor({ litres: to.sizeL, heightCm: to.heightCm, form: to.form }, depth);
-      const fillId = await fillPail(
-        trx,
-        action.shopId,
-        to,
-        {
-          solution: solutionOf(from.solution),
-          depth,
-          tempC: FRESH_C,
-          litres,
-          alone: from.alone ?? false,
-          overrideReason: null,
-        },
-        action.at,
-      );
+      const fillId = await pourInto(trx, action, to, {
+        solution: solutionOf(from.solution),
+        depth,
+        tempC: FRESH_C,
+        litres,
+        alone: from.alone ?? false,
+        overrideReason: null,
+      });
       await moveStay(trx, action.shopId, 'pail_id', to.id, { roomId: from.roomId }, action.at);
       for (const { id } of standing)
         await moveStay(

@@ -40,6 +40,7 @@ function tagWords(pail: PailView): string {
     case 'contact':
       return 'in solution';
     case 'sanitised':
+      if (pail.isStale) return 'stood long';
       return pail.reservedFor === null ? '' : 'kept';
     case 'filled':
       return pail.water && pail.water.dueInHours < 24 ? 'change today' : (pail.water?.looks ?? '');

@@ -38,6 +38,8 @@ export interface PailView {
   readonly tempC: number | null;
   readonly filledAt: number | null;
   readonly sanitisedAt: number | null;
+  /** It stands clean longer than the house lets it: it counts as rinsed alone. */
+  readonly isStale: boolean;
   readonly contactUntil: number | null;
   /** The delivery it is kept for; null where it is free. */
   readonly reservedFor: string | null;

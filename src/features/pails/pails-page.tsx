@@ -1,4 +1,5 @@
 import type { SpeciesRegistry } from '@/core/species/registry';
+import { hasStoodTooLong } from '@/core/hygiene/ready';
 import { HOUR_MS } from '@/core/calendar/spans';
 import { hasTrait } from '@/core/species/traits';
 import { solutionWords } from '@/core/water/solution-words';
@@ -46,6 +47,7 @@ interface Around {
   readonly foods: Foods;
   readonly room: RoomRow | undefined;
   readonly limits: WaterLimits;
+  readonly readyDays: number;
   readonly at: Date;
   readonly species: SpeciesRegistry;
   readonly language: LanguageTag;
@@ -124,6 +126,7 @@ function viewOf(pail: PailRow, around: Around): PailView {
     tempC: pail.fillTempC,
     filledAt: msOf(pail.filledAt),
     sanitisedAt: msOf(pail.sanitisedAt),
+    isStale: pail.state === 'sanitised' && hasStoodTooLong(pail.sanitisedAt, around.at, around.readyDays),
     contactUntil: msOf(pail.contactUntil),
     reservedFor: pail.reservedFor,
     lots: lots.map((l) => lotIn(l, around)),
@@ -135,21 +138,33 @@ export async function PailsPage({ search }: { search: Record<string, string | st
   const { views, tools, relay, sanitiser, foods, learnt, today, van, language, currency } = await inMyShop(
     async (trx, me, at) => {
       const today = inZone(at, me.shop.timeZone).date;
-      const [pails, lots, rooms, seen, { limits }, sanitiser, relay, strips, foods, expected, tap, tools] =
-        await Promise.all([
-          once(trx, manyPails),
-          once(trx, manyPortionsInStock),
-          once(trx, manyRooms),
-          once(trx, manyWaterSeen),
-          houseOf(trx),
-          sanitiserOf(trx),
-          maybeOpenRelay(trx),
-          manyStripMeans(trx),
-          foodsOf(trx),
-          manyExpected(trx, today),
-          maybeTap(trx),
-          manyTools(trx),
-        ]);
+      const [
+        pails,
+        lots,
+        rooms,
+        seen,
+        { limits, readyDays },
+        sanitiser,
+        relay,
+        strips,
+        foods,
+        expected,
+        tap,
+        tools,
+      ] = await Promise.all([
+        once(trx, manyPails),
+        once(trx, manyPortionsInStock),
+        once(trx, manyRooms),
+        once(trx, manyWaterSeen),
+        houseOf(trx),
+        sanitiserOf(trx),
+        maybeOpenRelay(trx),
+        manyStripMeans(trx),
+        foodsOf(trx),
+        manyExpected(trx, today),
+        maybeTap(trx),
+        manyTools(trx),
+      ]);
       const views = pails.map((pail) => {
         const standing = lots.filter((l) => l.fillId !== null && l.fillId === pail.fillId);
         const room = rooms.find((r) => r.id === pail.roomId) ?? rooms.find((r) => r.kind === 'bench');
@@ -158,6 +173,7 @@ export async function PailsPage({ search }: { search: Record<string, string | st
           ...{ seen, foods, tap: tap ?? USUAL_TAP },
           room,
           limits,
+          readyDays,
           at,
           species: me.species,
           language: me.language,

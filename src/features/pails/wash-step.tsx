@@ -67,9 +67,30 @@ function Dose({ pail, sanitiser, today }: Omit<Props, 'doIt'>) {
   );
 }
 
+/** A pail that stood clean too long: dust and splashes; what it counts as, and how it is made clean again. */
+function StoodLong({ pail, doIt }: Pick<Props, 'pail' | 'doIt'>) {
+  return (
+    <>
+      <p className="late">
+        It stood upside down longer than the house lets it: dust and splashes. Filled as it is it counts as
+        rinsed alone.
+      </p>
+      <p className="late">{SANITISER_CAUTION}</p>
+      <Button
+        onClick={() =>
+          void doIt('pails/wash', { pailId: pail.id, to: 'contact' }, `pail ${pail.name}: in the solution`)
+        }
+      >
+        In the solution again
+      </Button>
+    </>
+  );
+}
+
 /** A pail's next step on its way to being used again. */
 export function WashStep({ pail, sanitiser, today, doIt }: Props) {
   const now = useShopNow();
+  if (pail.isStale) return <StoodLong pail={pail} doIt={doIt} />;
   if (pail.state !== 'dirty' && pail.state !== 'scrubbed' && pail.state !== 'contact') return null;
   const { to, words } = WASH[pail.state];
   return (

@@ -4,6 +4,7 @@ import { MINUTE_MS } from '@/core/calendar/spans';
 import { washDose, type Sanitiser } from '@/core/sanitising/sanitiser';
 import { relayJob } from '@/core/sanitising/relay-job';
 import { demandOf, learntDemand, withStrip } from '@/core/sanitising/strip';
+import { hasStoodTooLong } from '@/core/hygiene/ready';
 import { m } from '@/core/words/message';
 import type { Trx } from '@/data/connection';
 import { RefusedError } from '@/data/errors';
@@ -20,6 +21,7 @@ import {
 } from '@/data/sanitising';
 import { inZone } from '@/server/clock';
 import type { ActionContext, Handlers } from '@/server/handler';
+import { houseOf } from '@/server/house';
 import { sanitiserOf } from '@/server/sanitiser';
 
 type WashingAction = Extract<
@@ -36,6 +38,18 @@ const TO_WASH: readonly PailState[] = ['dirty', 'scrubbed', 'contact'];
 
 type Washed = keyof typeof MAY_FOLLOW;
 
+/** What stood clean longer than the house lets it goes into the solution again as it is. */
+async function goesInAgain(trx: Trx, pail: PailRow, to: Washed, at: Date): Promise<boolean> {
+  if (to !== 'contact' || pail.state !== 'sanitised') return false;
+  return hasStoodTooLong(pail.sanitisedAt, at, (await houseOf(trx)).readyDays);
+}
+
+/** When a pail in the solution may come out, and when it came out. */
+const clocksOf = (to: Washed, at: Date, contactMin: number) => ({
+  contact_until: to === 'contact' ? new Date(at.getTime() + contactMin * MINUTE_MS) : null,
+  ...(to === 'sanitised' ? { sanitised_at: at } : {}),
+});
+
 /** One pail goes on to its next state, by the shop's own contact time. */
 async function washOne(
   { trx, action, me }: ActionContext,
@@ -44,7 +58,8 @@ async function washOne(
   to: Washed,
 ): Promise<void> {
   const pail = await onePailForUpdate(trx, pailId);
-  if (!(MAY_FOLLOW[to] as readonly PailState[]).includes(pail.state))
+  const isAgain = await goesInAgain(trx, pail, to, action.at);
+  if (!isAgain && !(MAY_FOLLOW[to] as readonly PailState[]).includes(pail.state))
     throw new RefusedError(
       `Pail ${pail.name} is ${pail.state} now, so that step is not its next. Nothing was changed.`,
     );
@@ -58,14 +73,14 @@ async function washOne(
     );
   await changePail(trx, pailId, {
     state: to,
-    contact_until: to === 'contact' ? new Date(action.at.getTime() + contactMin * MINUTE_MS) : null,
-    ...(to === 'sanitised' ? { sanitised_at: action.at } : {}),
+    ...clocksOf(to, action.at, contactMin),
+    ...(isAgain ? { reserved_for: null } : {}),
   });
   await writeEntry(trx, action, {
     kind: 'wash',
     subjectKind: 'pail',
     subjectId: pail.id,
-    says: m('record.wash', { pail: pail.name, wash: m(`record.wash.${to}`) }),
+    says: m('record.wash', { pail: pail.name, wash: m(isAgain ? 'record.wash.again' : `record.wash.${to}`) }),
     detail: { from: pail.state, to, dose },
   });
 }

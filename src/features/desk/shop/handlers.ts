@@ -1,6 +1,8 @@
 import 'server-only';
 import type { shopActions } from '@/core/actions/shop';
 import { nextPailNames } from '@/core/opening/pail-names';
+import { whyNotWithChlorine } from '@/core/sanitising/dangerous-pairs';
+import { say } from '@/core/words/say';
 import { m } from '@/core/words/message';
 import type { Trx } from '@/data/connection';
 import { RefusedError } from '@/data/errors';
@@ -113,7 +115,9 @@ export const shopHandlers: Handlers<keyof typeof shopActions> = {
     },
   },
   'shop/sanitiser': {
-    work: async ({ trx, action }, sanitiser) => {
+    work: async ({ trx, action, me }, sanitiser) => {
+      const why = whyNotWithChlorine({ product: sanitiser.name });
+      if (why) throw new RefusedError(`${say(why, me.language)}. Nothing was set.`, 'name');
       const { madeOn, cup, pricePerL, waterPerM3, ...was } = await sanitiserOf(trx);
       await setSanitiser(trx, action.shopId, sanitiser);
       const { name, percent, targetPpm: ppm, contactMin: minutes } = sanitiser;
