@@ -31,8 +31,9 @@ async function zoneOf(/** @type {string} */ url) {
 async function shownToTheDesk(/** @type {string} */ url) {
   const client = await connected(url);
   try {
+    // Two that begin at once do it one after the other.
     await client.query(
-      `grant usage on schema ${SCHEMA} to hush_pail_app; grant select on ${SCHEMA}.job to hush_pail_app`,
+      `begin; select pg_advisory_xact_lock(hashtext('${SCHEMA}')); grant usage on schema ${SCHEMA} to hush_pail_app; grant select on ${SCHEMA}.job to hush_pail_app; commit`,
     );
   } finally {
     await client.end();

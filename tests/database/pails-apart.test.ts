@@ -28,7 +28,6 @@ test('a clean pail that stood longer than the house lets it counts as rinsed, an
   await act('desk/set-way', {
     kind: 'limit',
     key: 'readyDays',
-    subject: '',
     value: 1,
     reason: 'a dusty room',
   });

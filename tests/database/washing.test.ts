@@ -2,9 +2,7 @@ import fc from 'fast-check';
 import type { InputOf } from '@/core/actions/actions';
 import { USUAL_SANITISER } from '@/core/sanitising/sanitiser';
 import { SHIPPED_SPECIES } from '@/core/species/registry';
-import { inEnglish } from '@/core/words/say';
 import { manyFillsStood } from '@/data/hygiene';
-import { manyNewestEntries } from '@/data/record';
 import { manyPails, type PailRow } from '@/data/pails';
 import { manyStripMeans, maybeOpenRelay } from '@/data/sanitising';
 import { manyWaterSeen } from '@/data/water-seen';
@@ -13,8 +11,6 @@ import { waterLosses } from '@/core/hygiene/water-losses';
 import { hygieneProof } from '@/features/desk/proof/hygiene-proof';
 import { pailHistory } from '@/features/pails/one-pail/history';
 import { closePool } from '@/server/pool/pool';
-import { foodsOf } from '@/server/foods';
-import { sanitiserOf } from '@/server/sanitiser';
 import type { SignedIn } from '@/server/session';
 import { COST_WEEKS, stemsAsStood, readWaterAsStood } from '@/server/water-costs';
 import { act, be, bookOf, does, later, until } from '../support/acting';
@@ -128,6 +124,24 @@ test('a strip that reads low makes the next pass stronger, once, and teaches the
   const next = await openRelay();
   expect(next?.job.passes[0]?.ppmAtEnd).toBeLessThan(before?.passes[0]?.ppmAtEnd ?? 0);
   await act('pails/relay-end', { relayId: next?.id ?? '' });
+});
+
+test('a relay in tubs is kept with what its pails are laid in, and a strip reckons on with it', async () => {
+  const wash = [...(await inState('dirty')), ...(await inState('scrubbed'))].slice(0, 2);
+  const tubs = { count: 1, litres: 60, holds: 1 };
+  const began = await act('pails/relay-begin', {
+    ...{ pailIds: wash.map((p) => p.id), dirt: 'rinsed', people: 1, taps: 1, mode: 'tubs', tubs },
+  });
+  const { relayId } = (began.ok ? began.value : {}) as { relayId: string };
+  const job = (await openRelay())?.job;
+  expect(job).toMatchObject({ mode: 'tubs', litres: 60, ways: { tubs } });
+  expect(job?.passes.map((p) => p.pailIds.length)).toEqual([1, 1]);
+  expect(await does('pails/strip', { relayId, pass: 0, ppm: 20 })).toBe('done');
+  // Far under the floor: the second pass has the tub brought back to its target, all sixty litres of it.
+  const after = (await openRelay())?.job;
+  expect(after?.passes[1]?.doseMl).toBeGreaterThan(100);
+  expect(after?.ways?.tubs).toEqual(tubs);
+  expect(await does('pails/relay-end', { relayId })).toBe('done');
 });
 
 test('of pails that are not all at one point none is washed', async () => {
@@ -266,54 +280,4 @@ test('water that lilies stood in is proved by their own limit: three days of foo
   expect(await gapOf(lilies, 73)).toBe('water stood too long');
   expect(await gapOf(others, 73)).toBeNull();
   expect(await gapOf(others, 97)).toBe('water stood too long');
-});
-
-test('what the shop doses with is weighed once, told with every dose, and refused where it holds nothing', async () => {
-  await be('Ilse');
-  const cup = { name: 'cap', ml: 12.5 };
-  const prices = { pricePerL: 2.35, waterPerM3: 4.1 };
-  await act('shop/sanitiser', { ...USUAL_SANITISER, cup, ...prices });
-  expect(await shop.inside((trx) => sanitiserOf(trx))).toEqual({ ...USUAL_SANITISER, cup, ...prices });
-  expect(await does('shop/sanitiser', { ...USUAL_SANITISER, pricePerL: -1 })).not.toBe('done');
-  expect(await does('shop/sanitiser', { ...USUAL_SANITISER, cup: { name: 'cap', ml: 0 } })).not.toBe('done');
-  expect(await does('shop/sanitiser', { ...USUAL_SANITISER, cup: { name: ' ', ml: 12 } })).not.toBe('done');
-  expect((await shop.inside((trx) => sanitiserOf(trx))).cup).toEqual(cup);
-  await act('shop/sanitiser', USUAL_SANITISER);
-  expect((await shop.inside((trx) => sanitiserOf(trx))).cup).toBeNull();
-});
-
-test('what the shop feeds with is told by its label, per food, and no more once it is taken back', async () => {
-  await be('Ilse');
-  const food = {
-    name: 'Quayside food',
-    aLitre: 10,
-    unit: 'mL',
-    sachetL: null,
-    cup: { name: 'scoop', ml: 20 },
-    stepUs: 600,
-  } as const;
-  expect(await does('shop/food', { solution: 'flower-food', food })).toBe('done');
-  expect(
-    await does('shop/food', { solution: 'bulb-food', food: { ...food, unit: 'g', sachetL: 2, cup: null } }),
-  ).toBe('done');
-  expect(await shop.inside((trx) => foodsOf(trx))).toEqual({
-    'flower-food': food,
-    'bulb-food': { ...food, unit: 'g', sachetL: 2, cup: null },
-  });
-  for (const wrong of [
-    { aLitre: 0 },
-    { aLitre: 900 },
-    { name: ' ' },
-    { sachetL: 0 },
-    { cup: { name: 'cap', ml: 0 } },
-  ])
-    expect(await does('shop/food', { solution: 'flower-food', food: { ...food, ...wrong } })).not.toBe(
-      'done',
-    );
-  expect(await does('shop/food', { solution: 'bulb-food', food: null })).toBe('done');
-  expect(await shop.inside((trx) => foodsOf(trx))).toEqual({ 'flower-food': food });
-  const [entry] = await shop.inside((trx) => manyNewestEntries(trx, 1));
-  expect(inEnglish(entry?.words ?? '')).toContain('Bulb food');
-  await be('Wen');
-  expect(await does('shop/food', { solution: 'flower-food', food: null })).toMatch(/manager/);
 });

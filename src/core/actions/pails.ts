@@ -44,6 +44,10 @@ export const pailActions = {
       people: whole(1, 6),
       taps: whole(1, 6),
       mode: v.picklist(RELAY_MODES),
+      /** What they are laid in, for the mode of that name. */
+      tubs: v.optional(
+        v.strictObject({ count: whole(1, 20), litres: measure(1, 1000, 'L'), holds: whole(1, 60) }),
+      ),
     }),
     result: v.object({ relayId: v.string() }),
     roles: ANYBODY,

@@ -56,6 +56,8 @@ export const relaySchema = v.pipe(
     floorPpm: between(0, 10_000),
     percent,
     mode: v.optional(oneOf(RELAY_MODES), 'relay'),
+    /** What pails are laid in, for the mode `tubs`. */
+    tubs: v.exactOptional(strict({ count: whole(1, 20), litres: between(1, 1000), holds: whole(1, 100) })),
     prices: v.exactOptional(strict({ productPerL: between(0, 1000), waterPerL: between(0, 100) })),
     demandMg: v.exactOptional(
       strict({ rinsed: between(0, 5000), scummed: between(0, 5000), slimy: between(0, 5000) }),
@@ -64,6 +66,10 @@ export const relaySchema = v.pipe(
   v.forward(
     v.check(({ floorPpm, targetPpm }) => floorPpm <= targetPpm, 'must not be over the target'),
     ['floorPpm'],
+  ),
+  v.forward(
+    v.check(({ mode, tubs }) => (mode === 'tubs') === (tubs !== undefined), 'go with the mode of that name'),
+    ['tubs'],
   ),
   v.forward(
     v.check(

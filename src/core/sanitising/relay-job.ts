@@ -1,6 +1,6 @@
 import type { Demand } from './contact';
 import { planRelay, type RelayInShort, type RelayMode } from './relay';
-import type { RelayWays } from './relay-pass';
+import type { RelayWays, Tubs } from './relay-pass';
 import { stockMl } from './dilution';
 import type { Dirt } from './figures';
 import { strengthNow } from './dilution';
@@ -66,6 +66,8 @@ export interface RelayAsked {
   readonly people: number;
   readonly taps: number;
   readonly mode: RelayMode;
+  /** What they are laid in, where it is tubs. */
+  readonly tubs?: Tubs | undefined;
   readonly sanitiser: Sanitiser;
   /** ISO date. */
   readonly today: string;
@@ -87,13 +89,14 @@ const comparedOf = ({
 
 /** The relay of a shop's own pails, with what it sanitises with. @param asked at least one pail */
 export function relayJob(asked: RelayAsked): RelayJob {
-  const { pails, dirt, people, taps, mode, sanitiser, today, demand } = asked;
+  const { pails, dirt, people, taps, mode, tubs, sanitiser, today, demand } = asked;
   const { targetPpm, contactMin } = sanitiser;
   const percent = strengthNow({ ...sanitiser, months: monthsOld(sanitiser.madeOn, today) });
   const ways = {
     ...{ people, taps, contactMin, targetPpm, percent },
     handlingMin: HANDLING_MIN,
     floorPpm: Math.min(FLOOR_PPM, targetPpm),
+    ...(mode === 'tubs' && tubs ? { tubs } : {}),
   };
   const dirty = pails.map(({ litres }) => ({ litres, dirt, isScrubbed: true }));
   const plan = planRelay(dirty, { ...ways, ...(demand ? { demand } : {}) }, mode, pricesOf(sanitiser));

@@ -2,6 +2,15 @@ import { chlorineAfter, demandMg, logReduction, meanChlorine, type Demand, type 
 import { stockMl } from './dilution';
 import { POUR_OVER_S, SANITISED_LOG10, TAP_L_PER_MIN, TURN_OVER_S } from './figures';
 
+/** Tubs that pails are laid in, in the place of pails that are filled and poured on. */
+export interface Tubs {
+  readonly count: number;
+  /** Solution in each. */
+  readonly litres: number;
+  /** Pails that lie in one at once. */
+  readonly holds: number;
+}
+
 /** What a relay is planned with. */
 export interface RelayWays {
   readonly people: number;
@@ -15,6 +24,7 @@ export interface RelayWays {
   /** Available chlorine in the product now. */
   readonly percent: number;
   readonly demand?: Demand;
+  readonly tubs?: Tubs;
 }
 
 /** The solution between two passes. */
@@ -42,16 +52,28 @@ const sum = (numbers: readonly number[]): number => numbers.reduce((a, b) => a +
 
 /** Minutes of hands and taps: people share taps, not pours. */
 function handlingMinutes(pails: readonly DirtyPail[], freshL: number, ways: RelayWays): number {
-  const hands = (pails.length * (POUR_OVER_S + TURN_OVER_S)) / 60 / ways.people;
+  // Out of a tub they are lifted and turned over; nothing is poured on.
+  const each = ways.tubs ? TURN_OVER_S : POUR_OVER_S + TURN_OVER_S;
+  const hands = (pails.length * each) / 60 / ways.people;
   const taps = freshL / (TAP_L_PER_MIN * Math.min(ways.taps, ways.people));
   return Math.max(ways.handlingMin, hands, taps);
 }
+
+/** Solution that some pails are in contact with: what they hold, or what stands in the tubs. */
+const litresFor = (pails: readonly DirtyPail[], { tubs }: RelayWays): number =>
+  tubs ? tubs.count * tubs.litres : sum(pails.map((p) => p.litres));
+
+/** Chlorine their walls take out of so much, ppm. */
+const takenPpm = (pails: readonly DirtyPail[], litres: number, ways: RelayWays): number =>
+  sum(pails.map((p) => demandMg(p, ways.demand))) / litres;
 
 /** How the pail that fares worst fares, by the strength a pass begins at. */
 function worstReduction(pails: readonly DirtyPail[], ppm: number, ways: RelayWays): number {
   return Math.min(
     ...pails.map((pail) => {
-      const taken = demandMg(pail, ways.demand) / pail.litres;
+      const taken = ways.tubs
+        ? takenPpm(pails, litresFor(pails, ways), ways)
+        : demandMg(pail, ways.demand) / pail.litres;
       return logReduction(meanChlorine(ppm, ways.contactMin, taken), ways.contactMin, pail.isScrubbed);
     }),
   );
@@ -71,11 +93,11 @@ export function onePass(
   left: Solution | null,
   ways: RelayWays,
 ): { readonly pass: RelayPass; readonly left: Solution } {
-  const litres = sum(pails.map((p) => p.litres));
+  const litres = litresFor(pails, ways);
   const ppm = left?.ppm ?? ways.targetPpm;
   const ppmAtStart = isEnough(pails, ppm, ways) ? ppm : Math.max(ppm, ways.targetPpm);
   const minutes = ways.contactMin + handlingMinutes(pails, left ? 0 : litres, ways);
-  const taken = sum(pails.map((p) => demandMg(p, ways.demand))) / litres;
+  const taken = takenPpm(pails, litres, ways);
   const ppmAtEnd = chlorineAfter(ppmAtStart, minutes, taken);
   const reduction = worstReduction(pails, ppmAtStart, ways);
   const pass: RelayPass = {

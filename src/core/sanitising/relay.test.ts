@@ -190,3 +190,23 @@ test('no order and no number started at once, of those hands keep in step, is so
     { numRuns: 60 },
   );
 });
+
+test('in a tub nothing is made but the tub: pails go in by what lies in it, their dirt shared by all of it', () => {
+  const tubs = { count: 1, litres: 60, holds: 4 };
+  const ways = { ...WAYS, tubs };
+  const pails = Array.from({ length: 9 }, () => ({ litres: 10, dirt: 'scummed' as const, isScrubbed: true }));
+  const plan = planRelay(pails, ways, 'tubs');
+  expect(plan.passes.map((p) => p.pails)).toEqual([4, 4, 1]);
+  expect(plan.litres).toBe(60);
+  // By hand: four walls of 150 mg in 60 L take 10 ppm off what daylight leaves.
+  const [first] = plan.passes;
+  expect(first?.ppmAtEnd).toBeCloseTo(WAYS.targetPpm * Math.exp(-0.002 * (first?.minutes ?? 0)) - 10, 6);
+  // Filled all at once, the same pails take 90 L.
+  expect(plan.alternatives.at(-1)?.litres).toBe(90);
+  expect(plan.freshEachPass.litres).toBe(180);
+  // A second tub halves the passes and never makes the walls take more of each litre.
+  const two = planRelay(pails, { ...ways, tubs: { ...tubs, count: 2 } }, 'tubs');
+  expect(two.passes.map((p) => p.pails)).toEqual([8, 1]);
+  expect(two.litres).toBe(120);
+  expect(two.minutes).toBeLessThan(plan.minutes);
+});

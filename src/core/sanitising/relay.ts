@@ -4,7 +4,7 @@ import { onePass, type RelayPass, type RelayWays, type Solution } from './relay-
 import type { DirtyPail } from './contact';
 import { withLessProduct } from './relay-order';
 
-export const RELAY_MODES = ['relay', 'all-at-once', 'overnight'] as const;
+export const RELAY_MODES = ['relay', 'all-at-once', 'overnight', 'tubs'] as const;
 export type RelayMode = (typeof RELAY_MODES)[number];
 
 /** What product and water cost, in the shop's money. */
@@ -106,6 +106,18 @@ const short = (relay: Relay): RelayInShort => {
   return { startAtOnce, passes: passes.length, minutes, litres, stockMl, boostMl, isSanitised, cost };
 };
 
+function withoutTubs(ways: RelayWays): RelayWays {
+  const { tubs, ...rest } = ways;
+  return tubs ? rest : ways;
+}
+
+/** The fewest and the most that may be started at once: in tubs as many as lie in them. */
+function startsOf(n: number, mode: RelayMode, ways: RelayWays): readonly [least: number, most: number] {
+  if (mode === 'relay') return [1, Math.min(inStep(ways), Math.ceil(n / 2))];
+  const inTubs = ways.tubs ? Math.min(n, ways.tubs.count * ways.tubs.holds) : n;
+  return [inTubs, inTubs];
+}
+
 type Numbered = DirtyPail & { readonly index: number };
 const inOrder = (order: readonly Numbered[], relay: Relay) => ({
   ...relay,
@@ -128,9 +140,9 @@ export function planRelay(
   const soaking =
     mode === 'overnight' ? { ...ways, contactMin: Math.max(ways.contactMin, OVERNIGHT_MIN) } : ways;
   const turn = inTurn(pails.map((pail, index) => ({ ...pail, index })));
-  const all = Array.from({ length: n }, (_, i) => relayOf(turn, i + 1, soaking, prices));
-  const most = mode === 'relay' ? Math.min(inStep(ways), Math.ceil(n / 2)) : n;
-  const least = mode === 'relay' ? 1 : n;
+  const run = (at: number, as: RelayWays): Relay => relayOf(turn, at, as, prices);
+  const all = Array.from({ length: n }, (_, i) => run(i + 1, soaking));
+  const [least, most] = startsOf(n, mode, ways);
   const soonest = all
     .slice(least - 1, most)
     .reduce((best, one) =>
@@ -142,12 +154,16 @@ export function planRelay(
   const plan = withLessProduct(turn, inOrder(turn, soonest), (order) =>
     inOrder(order, relayOf(order, soonest.startAtOnce, soaking, prices)),
   );
-  const filled = turn.reduce((sum, p) => sum + p.litres, 0);
+  const { tubs } = soaking;
+  const filled = tubs
+    ? plan.passes.length * tubs.count * tubs.litres
+    : turn.reduce((sum, p) => sum + p.litres, 0);
   const fresh = stockMl(filled, ways.targetPpm, ways.percent);
   return {
     ...plan,
     scrubMinutes: turn.reduce((sum, p) => sum + SCRUB_S[p.dirt], 0) / 60 / ways.people,
-    alternatives: all.map(short),
+    // Tubs are held against the pails themselves.
+    alternatives: (soaking.tubs ? all.map((_, i) => run(i + 1, withoutTubs(soaking))) : all).map(short),
     freshEachPass: {
       minutes: plan.minutes,
       litres: filled,

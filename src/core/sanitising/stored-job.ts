@@ -19,6 +19,7 @@ const ways = v.object({
   ...{ people: n, taps: n, contactMin: n, handlingMin: n, targetPpm: n, floorPpm: n, percent: n },
   dirt: v.picklist(DIRT),
   litresOf: v.record(v.string(), n),
+  tubs: v.exactOptional(v.object({ count: n, litres: n, holds: n })),
 });
 const cost = v.exactOptional(v.nullable(n));
 const compared = v.object({ minutes: n, litres: n, stockMl: n, cost });

@@ -36,6 +36,8 @@ interface PassProps {
   readonly pass: JobPass;
   readonly number: number;
   readonly product: string;
+  /** They are laid in tubs, and nothing is poured on. */
+  readonly isInTubs: boolean;
   /** What the shop doses with. */
   readonly cup: Cup | null;
   readonly pails: readonly PailView[];
@@ -44,8 +46,19 @@ interface PassProps {
   readonly onDone: (to: To, pails: readonly PailView[]) => void;
 }
 
+/** What a tub is given before pails are laid in it. */
+function goesInTub({ doseMl, ppmAtStart }: JobPass, number: number, dose: string): string {
+  const ppm = Math.round(ppmAtStart);
+  if (number === 1) return `${dose} into the tubs, water on top: ${ppm} ppm. Lay these in, full to the rim.`;
+  return doseMl > 0
+    ? `Lay these in, and ${dose} more: back to ${ppm} ppm.`
+    : `Lay these in: about ${ppm} ppm still.`;
+}
+
 /** What goes into the pails of a pass: the first dose, or what is poured on, boosted or not. */
-function goesIn({ doseMl, ppmAtStart }: JobPass, number: number, dose: string): string {
+function goesIn(pass: JobPass, number: number, dose: string, isInTubs: boolean): string {
+  if (isInTubs) return goesInTub(pass, number, dose);
+  const { doseMl, ppmAtStart } = pass;
   const ppm = Math.round(ppmAtStart);
   if (number === 1) return `${dose}, water on top: ${ppm} ppm.`;
   return doseMl > 0
@@ -73,7 +86,7 @@ function Strip({
 }
 
 /** One pass: its pails, what goes in, its clock, and what is done next with all of them. */
-function Pass({ relayId, pass, number, product, cup, pails, waits, onDone }: PassProps) {
+function Pass({ relayId, pass, number, product, isInTubs, cup, pails, waits, onDone }: PassProps) {
   const now = useShopNow();
   const { told } = useMeasures();
   const next = nextOf(pails);
@@ -87,7 +100,7 @@ function Pass({ relayId, pass, number, product, cup, pails, waits, onDone }: Pas
         </strong>{' '}
         {next === null && <span className="soft">done</span>}
       </p>
-      {next && <p className="soft">{goesIn(pass, number, `${dose} of ${product}`)}</p>}
+      {next && <p className="soft">{goesIn(pass, number, `${dose} of ${product}`, isInTubs)}</p>}
       {until > 0 && now !== null && <p className="big">{clockWords(until, now).words}</p>}
       <Strip relayId={relayId} pass={pass} number={number} isComingOut={next?.to === 'sanitised'} />
       {next && !(waits && next.to === 'contact') && (
@@ -126,7 +139,7 @@ export function RelayInHand({ relay: { id, job }, pails, cup }: Props) {
   };
   return (
     <section aria-label="The relay" className={css.relay}>
-      <h2>{job.mode === 'relay' ? 'The relay' : 'The soak'}</h2>
+      <h2>{job.mode === 'relay' ? 'The relay' : job.mode === 'tubs' ? 'The tubs' : 'The soak'}</h2>
       <p className="late">{SANITISER_CAUTION}</p>
       <ol className={css.passes}>
         {job.passes.map((pass, i) => (
@@ -136,6 +149,7 @@ export function RelayInHand({ relay: { id, job }, pails, cup }: Props) {
             pass={pass}
             number={i + 1}
             product={job.product}
+            isInTubs={job.mode === 'tubs'}
             cup={cup}
             pails={passes[i] ?? []}
             waits={i > current}

@@ -7,10 +7,12 @@ import { DIRT, type Dirt } from '@/core/sanitising/figures';
 import { moneyWords } from '@/core/opening/currency';
 import { relayJob, type Compared } from '@/core/sanitising/relay-job';
 import type { RelayMode } from '@/core/sanitising/relay';
+import type { Tubs } from '@/core/sanitising/relay-pass';
 import type { Sanitiser } from '@/core/sanitising/sanitiser';
 import { demandOf, type LearntDemand } from '@/core/sanitising/strip';
 import { useActions } from '@/shell/actions';
 import { Choices } from '@/shell/choices';
+import { MeasureStepper } from '@/shell/measure-stepper';
 import { NumberStepper } from '@/shell/number-stepper';
 import { useMeasures } from '@/shell/reader';
 import { Feedback } from '@/shell/feedback';
@@ -23,6 +25,7 @@ const MODES: readonly { readonly value: RelayMode; readonly words: string }[] = 
   { value: 'relay', words: 'Pour it on' },
   { value: 'all-at-once', words: 'Fill them all' },
   { value: 'overnight', words: 'Soak overnight' },
+  { value: 'tubs', words: 'Lay them in a tub' },
 ];
 const DIRT_WORDS: Readonly<Record<Dirt, string>> = {
   rinsed: 'rinsed',
@@ -42,6 +45,48 @@ interface Props {
   readonly learnt: Readonly<Record<Dirt, LearntDemand>>;
   /** ISO date in the shop's zone. */
   readonly today: string;
+}
+
+/** A tub that many shops have by the sink. */
+const USUAL_TUB: Tubs = { count: 1, litres: 60, holds: 4 };
+
+/** How many tubs, what each holds, and how many pails lie in one. */
+function TubForm({ tubs, onChange }: { tubs: Tubs; onChange: (tubs: Tubs) => void }) {
+  return (
+    <Stack gap="0.625rem">
+      <NumberStepper
+        label="Tubs"
+        fewer="One tub fewer"
+        more="One tub more"
+        value={tubs.count}
+        min={1}
+        max={20}
+        suffix={tubs.count === 1 ? ' tub' : ' tubs'}
+        onChange={(count) => onChange({ ...tubs, count })}
+      />
+      <MeasureStepper
+        measure="litres"
+        label="Solution in each"
+        fewer="Less solution"
+        more="More solution"
+        value={tubs.litres}
+        by={5}
+        min={5}
+        max={1000}
+        onChange={(litres) => onChange({ ...tubs, litres })}
+      />
+      <NumberStepper
+        label="Pails that lie in one"
+        fewer="One pail fewer in it"
+        more="One pail more in it"
+        value={tubs.holds}
+        min={1}
+        max={60}
+        suffix={tubs.holds === 1 ? ' pail' : ' pails'}
+        onChange={(holds) => onChange({ ...tubs, holds })}
+      />
+    </Stack>
+  );
 }
 
 /** How many to start at once, what that takes, and what it saves against filling all of them. */
@@ -78,7 +123,7 @@ function Takes({
         {told('litres', Math.round(job.litres))}
         {costs(job.cost)}, {span(job.minutes)} after {span(job.scrubMinutes)} of scrubbing.
       </p>
-      {mode === 'relay' && job.litres < all.litres && (
+      {(mode === 'relay' || mode === 'tubs') && job.litres < all.litres && (
         <p className="soft">
           All filled at once: {takes(all)}.{fresh && <> A fresh batch for each pass: {takes(fresh)}.</>}
         </p>
@@ -103,16 +148,21 @@ export function RelayPanel({ dirty, sanitiser, currency, learnt, today }: Props)
   const [taps, setTaps] = useState(1);
   const [dirt, setDirt] = useState<Dirt>('scummed');
   const [mode, setMode] = useState<RelayMode>('relay');
+  const [tubs, setTubs] = useState<Tubs>(USUAL_TUB);
   const [problem, setProblem] = useState<string | null>(null);
   const chosen = dirty.slice(0, Math.max(1, Math.min(count, dirty.length)));
   const job = relayJob({
     pails: chosen.map(({ id, sizeL }) => ({ id, litres: sizeL })),
     ...{ dirt, people, taps, mode, sanitiser, today },
+    tubs: mode === 'tubs' ? tubs : undefined,
     demand: demandOf(learnt),
   });
   const begin = async () => {
     const pailIds = chosen.map((p) => p.id);
-    const outcome = await act('pails/relay-begin', { pailIds, dirt, people, taps, mode });
+    const outcome = await act('pails/relay-begin', {
+      ...{ pailIds, dirt, people, taps, mode },
+      ...(mode === 'tubs' ? { tubs } : {}),
+    });
     setProblem(outcome.ok ? null : outcome.message);
   };
   return (
@@ -152,6 +202,7 @@ export function RelayPanel({ dirty, sanitiser, currency, learnt, today }: Props)
             </Group>
           </Group>
           <Choices label="How" value={mode} onChange={setMode} options={MODES} />
+          {mode === 'tubs' && <TubForm tubs={tubs} onChange={setTubs} />}
           <Takes job={job} mode={mode} learnt={learnt[dirt]} cup={sanitiser.cup} currency={currency} />
           <ReadyBy minutes={job.scrubMinutes + job.minutes} />
           {!job.isSanitised && (
