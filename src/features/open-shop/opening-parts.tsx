@@ -3,6 +3,7 @@ import { Button, Checkbox, Group, NativeSelect, NumberInput, PasswordInput, Text
 import { currencies } from '@/core/opening/currency';
 import { ROOM_KINDS, USUAL_ROOMS } from '@/core/opening/opening';
 import { fromTypedMeasure, measured, MEASURES, typedMeasure, type Measure } from '@/core/units/measures';
+import { RoomSketch } from '@/drawing/room-sketch';
 import { useLanguages } from '@/shell/languages';
 import { UNIT_CHOICES } from '@/shell/reader';
 import { useHydrated } from '@/shell/use-hydrated';
@@ -110,20 +111,22 @@ export function RoomsPart({ form }: Props) {
       {ROOM_KINDS.map((kind) => {
         const { name, tempC, humidityPct } = USUAL_ROOMS[kind];
         return (
-          <Checkbox
-            key={kind}
-            size="lg"
-            label={name}
-            description={`about ${measured('tempC', tempC, units)}, ${humidityPct} % humidity${kind === 'bench' ? '; there is always one' : ''}`}
-            checked={kind === 'bench' || rooms.includes(kind)}
-            disabled={kind === 'bench'}
-            onChange={(e) =>
-              form.setFieldValue(
-                'rooms',
-                e.currentTarget.checked ? [...rooms, kind] : rooms.filter((r) => r !== kind),
-              )
-            }
-          />
+          <Group key={kind} gap="0.875rem" wrap="nowrap">
+            <RoomSketch kind={kind} />
+            <Checkbox
+              size="lg"
+              label={name}
+              description={`about ${measured('tempC', tempC, units)}, ${humidityPct} % humidity${kind === 'bench' ? '; there is always one' : ''}`}
+              checked={kind === 'bench' || rooms.includes(kind)}
+              disabled={kind === 'bench'}
+              onChange={(e) =>
+                form.setFieldValue(
+                  'rooms',
+                  e.currentTarget.checked ? [...rooms, kind] : rooms.filter((r) => r !== kind),
+                )
+              }
+            />
+          </Group>
         );
       })}
     </>
