@@ -12,6 +12,9 @@ export async function besideShop(work) {
   await prepareMachine();
   const { owner } = secrets();
   const other = runningCopy();
+  // Its database may be starting at this very moment: a second one would take it down again.
+  if (other && other.databasePort === null)
+    throw new Error('The shop is still starting. Nothing was changed; try again in a moment.');
   const cluster = other?.databasePort
     ? { port: other.databasePort, stop: async () => {} }
     : (initCluster(STATE, { password: owner }), await startCluster(STATE, { port: await freePort(15400) }));

@@ -64,27 +64,33 @@ function TubForm({ tubs, onChange }: { tubs: Tubs; onChange: (tubs: Tubs) => voi
         suffix={tubs.count === 1 ? ' tub' : ' tubs'}
         onChange={(count) => onChange({ ...tubs, count })}
       />
-      <MeasureStepper
-        measure="litres"
-        label="Solution in each"
-        fewer="Less solution"
-        more="More solution"
-        value={tubs.litres}
-        by={5}
-        min={5}
-        max={1000}
-        onChange={(litres) => onChange({ ...tubs, litres })}
-      />
-      <NumberStepper
-        label="Pails that lie in one"
-        fewer="One pail fewer in it"
-        more="One pail more in it"
-        value={tubs.holds}
-        min={1}
-        max={60}
-        suffix={tubs.holds === 1 ? ' pail' : ' pails'}
-        onChange={(holds) => onChange({ ...tubs, holds })}
-      />
+      <Group gap="0.75rem">
+        <MeasureStepper
+          measure="litres"
+          label="Solution in each"
+          fewer="Less solution"
+          more="More solution"
+          value={tubs.litres}
+          by={5}
+          min={5}
+          max={1000}
+          onChange={(litres) => onChange({ ...tubs, litres })}
+        />
+        <span className="soft">of solution in each</span>
+      </Group>
+      <Group gap="0.75rem">
+        <NumberStepper
+          label="Pails that lie in one"
+          fewer="One pail fewer in it"
+          more="One pail more in it"
+          value={tubs.holds}
+          min={1}
+          max={60}
+          suffix={tubs.holds === 1 ? ' pail' : ' pails'}
+          onChange={(holds) => onChange({ ...tubs, holds })}
+        />
+        <span className="soft">lie in one at once</span>
+      </Group>
     </Stack>
   );
 }
