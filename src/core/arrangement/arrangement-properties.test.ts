@@ -3,7 +3,7 @@ import { arrangementOf } from '../../../tests/support/bench-inputs';
 import { arrangementInput } from '../../../tests/support/lot-inputs';
 import { checked } from '../door/check';
 import { arrangementInputSchema } from '../door/schemas';
-import { styleOfDraws } from './care-styles';
+import { careStyles, styleOfDraws } from './care-styles';
 import { dateOf, FIRST_FADE, LAST_STAND, shareByDay, STILL_A_GIFT } from './draw-outcome';
 import { predictArrangement, predictInSlices } from './predict-arrangement';
 import { advance, startArrangement } from './run';
@@ -160,4 +160,26 @@ test('a thousand stems keep memory bounded: blocks are used again from draw to d
   expect(run.lines.map((l) => l.block)).toEqual(blocks);
   // Of 250 stems in a thousand fifteen are drawn, in each of four draws.
   expect(run.lines.every((l) => l.ends.count === 60)).toBe(true);
+});
+
+test('a shop’s own mix of customers decides how many draws are kept how, and each stays a share of them', () => {
+  const drawsOf = (careMixCareful: number, careMixCareless: number): number[] =>
+    careStyles(
+      { ...arrangementOf(200, 'mixed'), overrides: { constants: { careMixCareful, careMixCareless } } },
+      [],
+    ).map((style) => style.draws);
+  expect(careStyles(arrangementOf(200, 'mixed'), []).map((s) => s.draws)).toEqual([60, 100, 40]);
+  expect(drawsOf(0.7, 0.05)).toEqual([140, 50, 10]);
+  expect(drawsOf(1, 0)).toEqual([200]);
+  fc.assert(
+    fc.property(
+      fc.double({ min: 0, max: 1, noNaN: true }),
+      fc.double({ min: 0, max: 1, noNaN: true }),
+      (a, b) => {
+        const draws = drawsOf(a, b);
+        expect(draws.every((n) => n > 0)).toBe(true);
+        expect(draws.reduce((sum, n) => sum + n, 0)).toBe(200);
+      },
+    ),
+  );
 });

@@ -1,4 +1,5 @@
 import { BrokenContractError } from '../errors';
+import { figuresWith } from '../model/figures';
 import type { FoodKind, Species } from '../species/species';
 import type { CareEvent, Stay, TopUp, WaterPlan } from '../vase-life/types';
 import { DAILY } from '../vase-life/vessel-hours';
@@ -19,8 +20,6 @@ export interface CareStyle {
   readonly leafFactor: number;
 }
 
-/** How customers divide, where nothing is known of this one (an estimate). */
-export const CARE_MIX = { careful: 0.3, usual: 0.5, careless: 0.2 } as const;
 /** The coolest corner of a home is so much under its room, and no colder than this. */
 const COOL_CORNER_BY_C = 3;
 const COOL_CORNER_LEAST_C = 16;
@@ -132,8 +131,9 @@ export function careStyles(input: ArrangementInput, species: readonly Species[])
     ];
   const { care = 'mixed' } = input;
   if (care !== 'mixed') return [styleOf(care, input.draws, input, species)];
-  const careful = Math.round(input.draws * CARE_MIX.careful);
-  const careless = Math.round(input.draws * CARE_MIX.careless);
+  const { careMixCareful, careMixCareless } = figuresWith(input.overrides).constants;
+  const careful = Math.min(input.draws, Math.round(input.draws * careMixCareful));
+  const careless = Math.min(input.draws - careful, Math.round(input.draws * careMixCareless));
   const usual = input.draws - careful - careless;
   return (
     [

@@ -84,6 +84,13 @@ export const CONSTANTS = {
   plugSpread: estimate(0.3, 'sigma', 'spread of plugging between stems'),
   cutDateErrorSdDays: estimate(0.7, 'days', 'doubt of a cut date that somebody wrote down'),
 
+  careMixCareful: estimate(
+    0.3,
+    'share',
+    'of customers who keep flowers with care, where nothing is known of one',
+  ),
+  careMixCareless: estimate(0.2, 'share', 'of customers who let them stand'),
+
   cutFullCm: estimate(2, 'cm', 'a cut that clears all a cut can clear'),
   cutClearsPlug: estimate(0.75, 'share', 'of plugging, cleared by a full cut'),
   cutClearsAir: estimate(0.7, 'share', 'of air, cleared by a full cut'),
