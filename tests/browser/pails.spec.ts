@@ -132,45 +132,6 @@ test('a meter’s reading and water put to it count for a pail, and it says what
   await expect(page.getByText(/Read in the water of pail .*: pH 7.2/).first()).toBeVisible();
 });
 
-test('several pails are chosen by tap and by label, and go into the solution together; a knife is cleaned on its clock', async ({
-  page,
-}) => {
-  await signInAs(page, 'Wen');
-  await page.goto('/pails');
-  const rack = page.getByRole('region', { name: 'under the bench, to wash' });
-  const dirty = rack.getByRole('button', { name: /scrub$/ }).first();
-  const scrubbed = rack.getByRole('button', { name: /scrubbed$/ }).first();
-  const name = ((await scrubbed.textContent()) ?? '').replace(/ ?scrubbed$/, '');
-  await page.goto('/labels?pails');
-  const label = page.getByRole('listitem').filter({ has: page.getByText(name, { exact: true }) });
-  const code = (await label.getByText(/^%P/).textContent()) ?? '';
-  await page.goto('/pails');
-  await rack.getByRole('button', { name: 'Choose several' }).click();
-  const several = page.getByRole('region', { name: 'Several pails' });
-  await dirty.click();
-  await expect(several.getByRole('heading', { name: '1 chosen' })).toBeVisible();
-  // A reader types what its label says.
-  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
-  await page.keyboard.type(code, { delay: 5 });
-  await page.keyboard.press('Enter');
-  await expect(several.getByRole('heading', { name: '2 chosen' })).toBeVisible();
-  await expectNothingSerious(page);
-  await several.getByRole('button', { name: 'This one: scrubbed' }).click();
-  await several.getByRole('button', { name: /^These 2: in the solution/ }).click();
-  await expect(rack.getByRole('button', { name: /in solution$/ })).not.toHaveCount(0);
-  await expect(several.getByRole('button', { name: /^These 2: out, drained/ })).toBeVisible();
-  await several.getByRole('button', { name: 'Put them down' }).click();
-  await expect(page.getByRole('region', { name: /^Pail / })).toBeVisible();
-
-  const knives = page.getByRole('region', { name: 'Knives and the like' });
-  await knives.getByRole('button', { name: 'Knives and the like' }).click();
-  const tool = knives.getByRole('listitem').filter({ hasText: 'Wen’s knife' });
-  await expect(tool.getByText('never cleaned in the record')).toBeVisible();
-  await tool.getByRole('button', { name: 'Wen’s knife cleaned' }).click();
-  await expect(knives.getByText(/Wen’s knife.*due in 12 h/)).toBeVisible();
-  await expectNothingSerious(page);
-});
-
 test('a pail that is not sanitised is filled with a reason, which stands in the record', async ({ page }) => {
   await signInAs(page, 'Wen');
   await page.goto('/pails');
@@ -266,4 +227,43 @@ test('what water cost is told by week, pail and lot; a pail tells what stood in 
   await expect(page.getByRole('heading', { level: 1, name: /^Pail / })).toBeVisible();
   await page.goto('/pails/7');
   await expect(page.getByText('There is nothing here')).toBeVisible();
+});
+
+test('several pails are chosen by tap and by label, and go into the solution together; a knife is cleaned on its clock', async ({
+  page,
+}) => {
+  await signInAs(page, 'Wen');
+  await page.goto('/pails');
+  const rack = page.getByRole('region', { name: 'under the bench, to wash' });
+  const dirty = rack.getByRole('button', { name: /scrub$/ }).first();
+  const scrubbed = rack.getByRole('button', { name: /scrubbed$/ }).first();
+  const name = ((await scrubbed.textContent()) ?? '').replace(/ ?scrubbed$/, '');
+  await page.goto('/labels?pails');
+  const label = page.getByRole('listitem').filter({ has: page.getByText(name, { exact: true }) });
+  const code = (await label.getByText(/^%P/).textContent()) ?? '';
+  await page.goto('/pails');
+  await rack.getByRole('button', { name: 'Choose several' }).click();
+  const several = page.getByRole('region', { name: 'Several pails' });
+  await dirty.click();
+  await expect(several.getByRole('heading', { name: '1 chosen' })).toBeVisible();
+  // A reader types what its label says.
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  await page.keyboard.type(code, { delay: 5 });
+  await page.keyboard.press('Enter');
+  await expect(several.getByRole('heading', { name: '2 chosen' })).toBeVisible();
+  await expectNothingSerious(page);
+  await several.getByRole('button', { name: 'This one: scrubbed' }).click();
+  await several.getByRole('button', { name: /^These 2: in the solution/ }).click();
+  await expect(rack.getByRole('button', { name: /in solution$/ })).not.toHaveCount(0);
+  await expect(several.getByRole('button', { name: /^These 2: out, drained/ })).toBeVisible();
+  await several.getByRole('button', { name: 'Put them down' }).click();
+  await expect(page.getByRole('region', { name: /^Pail / })).toBeVisible();
+
+  const knives = page.getByRole('region', { name: 'Knives and the like' });
+  await knives.getByRole('button', { name: 'Knives and the like' }).click();
+  const tool = knives.getByRole('listitem').filter({ hasText: 'Wen’s knife' });
+  await expect(tool.getByText('never cleaned in the record')).toBeVisible();
+  await tool.getByRole('button', { name: 'Wen’s knife cleaned' }).click();
+  await expect(knives.getByText(/Wen’s knife.*due in 12 h/)).toBeVisible();
+  await expectNothingSerious(page);
 });

@@ -27,10 +27,12 @@ function standsWords(tool: ToolView, now: number): string {
 /** Knives and the like, cleaned on clocks of their own: what waits longest first, one tap each. */
 export function ToolsPanel({ tools }: { tools: readonly ToolView[] }) {
   const { act } = useActions();
-  const now = useShopNow();
+  const clock = useShopNow();
   const [isOpen, { toggle }] = useDisclosure(false);
   const [feedback, setFeedback] = useState<string | null>(null);
-  if (tools.length === 0 || now === null) return null;
+  if (tools.length === 0) return null;
+  // It stands there from the first moment: what came later would push away what a finger is on.
+  const now = clock ?? 0;
   const due = tools.filter((t) => dueInHours(t, now) < 0);
   const clean = async ({ id, name }: ToolView) => {
     const outcome = await act('pails/clean-tool', { toolId: id }, `${name} cleaned`);
@@ -43,7 +45,7 @@ export function ToolsPanel({ tools }: { tools: readonly ToolView[] }) {
           Knives and the like
         </Button>
         <span className={due.length > 0 ? 'late' : 'soft'}>
-          {due.length > 0 ? `${due.length} of ${tools.length} to clean` : 'all clean'}
+          {clock === null ? '' : due.length > 0 ? `${due.length} of ${tools.length} to clean` : 'all clean'}
         </span>
       </Group>
       <Collapse expanded={isOpen}>
