@@ -7,9 +7,21 @@ test('chlorine meets no acid on the walls, no vinegar, no ammonia and no hot wat
       onWalls,
       SOLUTIONS[onWalls].acid > 0,
     ]);
-  for (const product of ['Household ammonia', 'white vinegar', 'Vinagre de vino', 'descaler', 'citric rinse'])
+  for (const product of [
+    'Household ammonia',
+    'white vinegar',
+    'Vinagre de vino',
+    'descaler',
+    'citric rinse',
+    'Peracetic acid',
+  ])
     expect([product, whyNotWithChlorine({ product })?.message]).toEqual([product, 'danger.chlorine-product']);
-  for (const product of ['thick household bleach', 'Lee Shore chlorine tablets', 'lejía'])
+  for (const product of [
+    'thick household bleach',
+    'Lee Shore chlorine tablets',
+    'lejía',
+    'Hypochlorous acid',
+  ])
     expect([product, whyNotWithChlorine({ product })]).toEqual([product, null]);
   expect(whyNotWithChlorine({ tempC: 40 })?.message).toBe('danger.chlorine-hot');
   expect(whyNotWithChlorine({ tempC: 12, onWalls: 'plain', product: 'bleach' })).toBeNull();

@@ -6,7 +6,10 @@ const TOO_WARM_C = 30;
 /** Water that has chlorine poured into it by a hand. */
 const CHLORINATED: readonly SolutionKey[] = ['bleach'];
 /** Words of products that make poisonous gas with chlorine, or are no chlorine at all. */
-const NEVER_WITH = /vinegar|vinagre|amm?onia|amon[ií]aco|citric|cítrico|descal|acid\b|ácido/i;
+const NEVER_WITH = /vinegar|vinagre|amm?onia|amon[ií]aco|citric|cítrico|descal/i;
+/** Acids, but for those that are chlorine themselves. */
+const AN_ACID = /acid\b|ácido/i;
+const IS_CHLORINE = /hypochlor|hipoclor|isocyanur|isocianúr/i;
 
 /** What chlorine would meet. */
 export interface Meets {
@@ -20,7 +23,9 @@ export interface Meets {
 
 /** Why chlorine must not meet that, said to whoever is about to; null where nothing stands against it. */
 export function whyNotWithChlorine({ tempC, onWalls, product }: Meets): Message | null {
-  if (product !== undefined && NEVER_WITH.test(product)) return m('danger.chlorine-product');
+  const isAcid = (name: string): boolean => AN_ACID.test(name) && !IS_CHLORINE.test(name);
+  if (product !== undefined && (NEVER_WITH.test(product) || isAcid(product)))
+    return m('danger.chlorine-product');
   if (onWalls && SOLUTIONS[onWalls].acid > 0) return m('danger.chlorine-acid');
   if (tempC !== null && tempC !== undefined && tempC > TOO_WARM_C) return m('danger.chlorine-hot');
   return null;

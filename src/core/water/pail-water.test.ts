@@ -52,3 +52,15 @@ test('a course goes from the fill to four days ahead, in few points, the present
   expect(course.length).toBeLessThanOrEqual(26);
   expect(course.some((c) => c.atHour === 77)).toBe(true);
 });
+
+test('what one reading told of two things is one thing that was told: without it the water stands as poured', () => {
+  const dose = { mean: 0.4, sd: 0.1 };
+  const told = [
+    { atHour: 20, kind: 'dose' as const, dose },
+    { atHour: 20, kind: 'dose' as const, dose: { ...dose, sd: 0.2 } },
+  ];
+  const read = pailWater({ ...PAIL, events: told });
+  expect(read.dose).toBeLessThan(0.8);
+  expect(read.without?.dose).toBe(1);
+  expect(pailWater(PAIL).without).toBeNull();
+});

@@ -85,15 +85,25 @@ export function pailWater(pail: FilledPail): PailWater {
   const { log10ByHour, litresByHour } = forecast;
   const every = Math.max(1, Math.ceil((age + AHEAD_H) / POINTS));
   const count = log10ByHour[age] ?? { p10: 0, p50: 0, p90: 0 };
-  const before = pail.events.length === 0 ? null : standing(pail, age, pail.events.slice(0, -1));
+  // A strip that told two things was read once.
+  const last = pail.events.at(-1);
+  const before =
+    last &&
+    standing(
+      pail,
+      age,
+      pail.events.filter((e) => e.atHour !== last.atHour),
+    );
   return {
     ...{ count, ...stands },
     looks: looksLike(count.p50),
     litresLeft: litresByHour[age] ?? pail.litres,
-    without: before && {
-      ...{ dueInHours: before.dueInHours, dose: before.dose },
-      log10: before.forecast.log10ByHour[age]?.p50 ?? 0,
-    },
+    without: before
+      ? {
+          ...{ dueInHours: before.dueInHours, dose: before.dose },
+          log10: before.forecast.log10ByHour[age]?.p50 ?? 0,
+        }
+      : null,
     course: log10ByHour.flatMap((band, atHour) =>
       atHour % every === 0 || atHour === age ? [{ ...band, atHour }] : [],
     ),
