@@ -92,12 +92,15 @@ try {
   stops.push(web.stop);
   const address = `http://127.0.0.1:${port}`;
   noteRunning({ address, databasePort });
+  console.log(`\nHush Pail is open: ${address}\n${DEMO_SIGN_IN}Ctrl-C stops it; the shop's record is kept.`);
+  // The shop is open whatever becomes of what it does by itself.
   if (!isDev) {
     const { keepJobs } = await import('./lib/jobs.mjs');
-    const jobs = await keepJobs(databaseEnv.HUSH_PAIL_OWNER_URL, { folder: path.join(STATE, 'backups') });
-    stops.push(jobs.stop);
+    await keepJobs(databaseEnv.HUSH_PAIL_OWNER_URL, { folder: path.join(STATE, 'backups') }).then(
+      (jobs) => stops.push(jobs.stop),
+      (error) => console.error(`No backups by themselves until the next start: ${String(error)}`),
+    );
   }
-  console.log(`\nHush Pail is open: ${address}\n${DEMO_SIGN_IN}Ctrl-C stops it; the shop's record is kept.`);
 } catch (error) {
   for (const stop of stops.reverse()) await stop().catch(() => {});
   noteStopped();
