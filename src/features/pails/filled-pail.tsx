@@ -77,7 +77,7 @@ export function FilledPail({ pail, water, clean, foods, doIt }: Props) {
       <LookAtIt pail={pail} doIt={doIt} />
       <ChangedBy water={water} />
       <ReadForm pail={pail} doIt={doIt} />
-      <TopUpForm key={water.litresLeft} pail={pail} water={water} doIt={doIt} />
+      <TopUpForm pail={pail} water={water} doIt={doIt} />
       {pail.lots.map((l) => (
         <p key={l.id}>
           <strong>{l.words}</strong>
