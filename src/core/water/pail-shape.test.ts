@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { depthIn, depthOf, depthWord, litresAt, litresFor } from './pail-shape';
+import { depthIn, depthOf, depthWord, litresAt, litresFor, surfaceCm2 } from './pail-shape';
 
 const low = { litres: 7, heightCm: 24 };
 const tall = { litres: 12, heightCm: 36 };
@@ -45,4 +45,14 @@ test('what is proposed for a depth is read back as that depth', () => {
   // Far from what was meant it is what it is.
   expect(depthWord(low, 1, 'deep')).toBe('shallow');
   expect(depthWord(tall, litresFor(tall, 'deep'))).toBe('deep');
+});
+
+test('open water over so many litres is the width where they reach: what a little more fills is that times its depth', () => {
+  for (const form of ['tapered', 'straight'] as const)
+    for (const litres of [0.5, 3, 7.5, 9.9]) {
+      const pail = { litres: 10, heightCm: 30, form };
+      const x = depthOf(pail, litres);
+      const slope = ((litresAt(pail, x + 0.05) - litresAt(pail, x - 0.05)) * 1000) / 0.1;
+      expect(surfaceCm2(pail, litres) / slope).toBeCloseTo(1, 2);
+    }
 });

@@ -39,9 +39,18 @@ function widthAtCm(pail: PailShape, depthCm: number): number {
   return foot + ((rim - foot) * depthCm) / pail.heightCm;
 }
 
-/** Open water at a depth, cm². */
-export const surfaceCm2 = (pail: PailShape, depthCm: number): number =>
-  (Math.PI * widthAtCm(pail, Math.min(Math.max(0, depthCm), pail.heightCm)) ** 2) / 4;
+/**
+ * Open water over so many litres, cm²: V = π/(12·s)·(c³ − b³) solved for the width c, s the widening a cm.
+ * Asked for every hour of every pail: it is not searched for.
+ */
+export function surfaceCm2(pail: PailShape, litres: number): number {
+  const rim = rimCm(pail);
+  const foot = rim * footShare(pail);
+  const widens = (rim - foot) / pail.heightCm;
+  const cm3 = Math.min(Math.max(0, litres), pail.litres) * CM3_A_LITRE;
+  const width = widens > 0 ? Math.cbrt(foot ** 3 + (12 * widens * cm3) / Math.PI) : foot;
+  return (Math.PI * width ** 2) / 4;
+}
 
 /**
  * Litres in a pail filled to a depth: V(x) = π·x/12·(b² + b·c + c²), c the width at x.

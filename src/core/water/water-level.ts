@@ -1,6 +1,6 @@
 import { MODEL } from '../model/constants';
 import { vapourPressureDeficitKPa } from '../vase-life/air';
-import { depthOf, surfaceCm2, type PailShape } from './pail-shape';
+import { surfaceCm2, type PailShape } from './pail-shape';
 
 /** Open water that goes off in a day at 20 °C and 60 %RH, mm (estimate). */
 const OPEN_MM_A_DAY = 2;
@@ -24,7 +24,7 @@ const pullOf = ({ tempC, humidityPct }: AirOver): number =>
 /** Litres that go off in an hour from the open water of a pail that holds so many. */
 export function evaporatesInHour(pail: PailShape, litres: number, air: AirOver): number {
   const mm = (OPEN_MM_A_DAY * pullOf(air)) / 24;
-  return ((mm / 10) * surfaceCm2(pail, depthOf(pail, litres))) / CM3_A_LITRE;
+  return ((mm / 10) * surfaceCm2(pail, litres)) / CM3_A_LITRE;
 }
 
 /** Stems that stand in a pail. */
