@@ -40,16 +40,19 @@ function widthAtCm(pail: PailShape, depthCm: number): number {
 }
 
 /**
- * Open water over so many litres, cm²: V = π/(12·s)·(c³ − b³) solved for the width c, s the widening a cm.
- * Asked for every hour of every pail: it is not searched for.
+ * Open water of a pail, cm², over so many litres: V = π/(12·s)·(c³ − b³) solved for the width c, s the
+ * widening a cm. It is asked for every hour of every pail: what holds for the pail is worked out once.
  */
-export function surfaceCm2(pail: PailShape, litres: number): number {
+export function surfaceOver(pail: PailShape): (litres: number) => number {
   const rim = rimCm(pail);
   const foot = rim * footShare(pail);
   const widens = (rim - foot) / pail.heightCm;
-  const cm3 = Math.min(Math.max(0, litres), pail.litres) * CM3_A_LITRE;
-  const width = widens > 0 ? Math.cbrt(foot ** 3 + (12 * widens * cm3) / Math.PI) : foot;
-  return (Math.PI * width ** 2) / 4;
+  const aLitre = (12 * widens * CM3_A_LITRE) / Math.PI;
+  return (litres) => {
+    const full = Math.min(Math.max(0, litres), pail.litres);
+    const width = widens > 0 ? Math.cbrt(foot ** 3 + aLitre * full) : foot;
+    return (Math.PI * width ** 2) / 4;
+  };
 }
 
 /**

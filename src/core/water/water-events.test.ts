@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { forecastWater, type WaterAsked } from './water-forecast';
 import type { WaterEvent } from './water-events';
-import { drunkInDay, evaporatesInHour } from './water-level';
+import { drunkInDay, evaporation } from './water-level';
 
 const SHAPE = { litres: 10, heightCm: 30 };
 const fed: WaterAsked = {
@@ -53,12 +53,12 @@ test('open water loses 2 mm a day at 20 °C and 60 %RH, more in drier air, none 
   const straight = { litres: 10, heightCm: 30, form: 'straight' as const };
   const air = { tempC: 20, humidityPct: 60 };
   // A straight pail of 10 L and 30 cm has 333 cm² open: 2 mm of it are 67 mL.
-  expect(24 * evaporatesInHour(straight, 5, air)).toBeCloseTo(0.0667, 4);
-  expect(evaporatesInHour(straight, 5, { tempC: 20, humidityPct: 30 })).toBeCloseTo(
-    (evaporatesInHour(straight, 5, air) * 0.7) / 0.4,
+  expect(24 * evaporation(straight, air)(5)).toBeCloseTo(0.0667, 4);
+  expect(evaporation(straight, { tempC: 20, humidityPct: 30 })(5)).toBeCloseTo(
+    (evaporation(straight, air)(5) * 0.7) / 0.4,
     10,
   );
-  expect(evaporatesInHour(straight, 5, { tempC: 20, humidityPct: 100 })).toBe(0);
+  expect(evaporation(straight, { tempC: 20, humidityPct: 100 })(5)).toBe(0);
 });
 
 test('a leafy stem drinks 25 mL a day at reference, a bare one a third of that', () => {

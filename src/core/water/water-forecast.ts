@@ -11,7 +11,7 @@ import {
   type VesselStart,
 } from './vessel-water';
 import { afterEvent, POURED, type WaterEvent, type WaterKnown } from './water-events';
-import { DRY_L, evaporatesInHour } from './water-level';
+import { DRY_L, evaporation } from './water-level';
 
 /** A pail that stands open, and who drinks from it. */
 export interface OpenPail {
@@ -69,13 +69,15 @@ function bandOf({ water, sd }: WaterKnown): CountBand {
 }
 
 /** What goes off leaves its food behind, which grows stronger; what is drunk takes its food along. */
-function levelAfterHour(known: WaterKnown, { tempC, open }: WaterAsked): WaterKnown {
-  if (!open) return known;
+function levelHours({ tempC, open }: WaterAsked): (known: WaterKnown) => WaterKnown {
+  if (!open) return (known) => known;
   const { shape, humidityPct, drunkADay } = open;
-  const gone = evaporatesInHour(shape, known.litres, { tempC, humidityPct });
-  const left = Math.max(DRY_L, known.litres - gone);
-  const litres = Math.max(DRY_L, left - drunkADay / 24);
-  return { ...known, litres, water: thinnedWater(known.water, known.litres / left) };
+  const gone = evaporation(shape, { tempC, humidityPct });
+  return (known) => {
+    const left = Math.max(DRY_L, known.litres - gone(known.litres));
+    const litres = Math.max(DRY_L, left - drunkADay / 24);
+    return { ...known, litres, water: thinnedWater(known.water, known.litres / left) };
+  };
 }
 
 /**
@@ -85,6 +87,7 @@ function levelAfterHour(known: WaterKnown, { tempC, open }: WaterAsked): WaterKn
 export function forecastWater(asked: WaterAsked): WaterForecast {
   const { tempC, solution, start, leafBelow, hours, topUpLitresPerDay, litres } = asked;
   const warmth = waterWarmth(tempC);
+  const levelAfterHour = levelHours(asked);
   const kept = Math.max(0, 1 - topUpLitresPerDay / 24 / litres);
   const events = [
     ...asked.looks.map(({ atHour, kind }): WaterEvent => ({ atHour, kind: 'look', look: kind })),
@@ -99,7 +102,7 @@ export function forecastWater(asked: WaterAsked): WaterForecast {
   for (let hour = 0; hour <= hours; hour++) {
     if (hour > 0) {
       const water = thinnedWater(waterAfterHour(known.water, warmth, known.leafBelow), kept);
-      known = levelAfterHour({ ...known, water, sd: sdAfter(known.sd, 1) }, asked);
+      known = levelAfterHour({ ...known, water, sd: sdAfter(known.sd, 1) });
     }
     for (let event = events[next]; event && event.atHour <= hour; event = events[++next])
       known = afterEvent(known, event);

@@ -1,6 +1,6 @@
 import { MODEL } from '../model/constants';
 import { vapourPressureDeficitKPa } from '../vase-life/air';
-import { surfaceCm2, type PailShape } from './pail-shape';
+import { surfaceOver, type PailShape } from './pail-shape';
 
 /** Open water that goes off in a day at 20 °C and 60 %RH, mm (estimate). */
 const OPEN_MM_A_DAY = 2;
@@ -21,10 +21,11 @@ const pullOf = ({ tempC, humidityPct }: AirOver): number =>
   vapourPressureDeficitKPa(tempC, humidityPct) /
   vapourPressureDeficitKPa(MODEL.referenceTempC, MODEL.referenceHumidityPct);
 
-/** Litres that go off in an hour from the open water of a pail that holds so many. */
-export function evaporatesInHour(pail: PailShape, litres: number, air: AirOver): number {
-  const mm = (OPEN_MM_A_DAY * pullOf(air)) / 24;
-  return ((mm / 10) * surfaceCm2(pail, litres)) / CM3_A_LITRE;
+/** Litres that go off in an hour from the open water of a pail in such air, by what it holds. */
+export function evaporation(pail: PailShape, air: AirOver): (litres: number) => number {
+  const surfaceCm2 = surfaceOver(pail);
+  const cm = (OPEN_MM_A_DAY * pullOf(air)) / 24 / 10;
+  return (litres) => (cm * surfaceCm2(litres)) / CM3_A_LITRE;
 }
 
 /** Stems that stand in a pail. */
