@@ -143,7 +143,7 @@ test('from the delivery note to a printed card', async ({ page }) => {
     await expect(card.getByText(/puede matar a un gato/)).toBeVisible();
     await expect(card).not.toContainText('[en]');
     await page.getByRole('button', { name: 'Issue this card' }).click();
-    const pdfLink = page.getByRole('link', { name: 'A6 PDF' });
+    const pdfLink = page.getByRole('link', { name: 'PDF', exact: true });
     const pdf = await page.request.get((await pdfLink.getAttribute('href')) ?? '');
     expect(pdf.headers()['content-type']).toBe('application/pdf');
     expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
