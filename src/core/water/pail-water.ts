@@ -1,5 +1,4 @@
-import type { CountBand } from './water-forecast';
-import { forecastWater, type WaterAsked } from './water-forecast';
+import { bandOf, waterHours, type CountBand, type WaterAsked } from './water-forecast';
 import { looksLike, type Look } from './count-filter';
 import type { WaterEvent } from './water-events';
 import { SOLUTIONS, type SolutionKey } from './solutions';
@@ -59,7 +58,7 @@ export function longestUseHours(solution: SolutionKey, holdsLilies: boolean, day
 /** A pail's water at one moment, and when it is due. */
 function standing(pail: FilledPail, age: number, events: readonly WaterEvent[]) {
   const { solution, holdsLilies, longestUse } = pail;
-  const forecast = forecastWater({
+  const forecast = waterHours({
     ...pail,
     events: events.map((e) => ({ ...e, atHour: Math.min(age, Math.max(0, e.atHour)) })),
     looks: [],
@@ -74,7 +73,7 @@ function standing(pail: FilledPail, age: number, events: readonly WaterEvent[]) 
     forecast,
     dueInHours: Math.max(0, Math.floor(Math.min(byCount, byHouse))),
     because: byCount <= byHouse ? ('count' as const) : ('house' as const),
-    dose: forecast.doseByHour[age] ?? 1,
+    dose: forecast.dose[age] ?? 1,
   };
 }
 
@@ -82,9 +81,9 @@ function standing(pail: FilledPail, age: number, events: readonly WaterEvent[]) 
 export function pailWater(pail: FilledPail): PailWater {
   const age = Math.min(OLDEST_H, Math.max(0, Math.floor(pail.ageHours)));
   const { forecast, ...stands } = standing(pail, age, pail.events);
-  const { log10ByHour, litresByHour } = forecast;
   const every = Math.max(1, Math.ceil((age + AHEAD_H) / POINTS));
-  const count = log10ByHour[age] ?? { p10: 0, p50: 0, p90: 0 };
+  const bandAt = (hour: number): CountBand => bandOf(forecast.log10[hour] ?? 0, forecast.sd[hour] ?? 0);
+  const count = bandAt(age);
   // A strip that told two things was read once.
   const last = pail.events.at(-1);
   const before =
@@ -97,15 +96,15 @@ export function pailWater(pail: FilledPail): PailWater {
   return {
     ...{ count, ...stands },
     looks: looksLike(count.p50),
-    litresLeft: litresByHour[age] ?? pail.litres,
+    litresLeft: forecast.litres[age] ?? pail.litres,
     without: before
       ? {
           ...{ dueInHours: before.dueInHours, dose: before.dose },
-          log10: before.forecast.log10ByHour[age]?.p50 ?? 0,
+          log10: before.forecast.log10[age] ?? 0,
         }
       : null,
-    course: log10ByHour.flatMap((band, atHour) =>
-      atHour % every === 0 || atHour === age ? [{ ...band, atHour }] : [],
+    course: forecast.log10.flatMap((_, atHour) =>
+      atHour % every === 0 || atHour === age ? [{ ...bandAt(atHour), atHour }] : [],
     ),
   };
 }

@@ -61,7 +61,13 @@ export function changeWater(
 
 /** Topped up with plain water: what is left of the dose. Bacteria ride on stems and walls and are not thinned. */
 export function thinnedWater(water: VesselWater, left: number): VesselWater {
-  return { ...water, biocide: water.biocide * left, dose: water.dose * left };
+  return {
+    bacteriaLog10: water.bacteriaLog10,
+    biocide: water.biocide * left,
+    solution: water.solution,
+    freeChlorinePpm: water.freeChlorinePpm,
+    dose: water.dose * left,
+  };
 }
 
 /** What a temperature does to water, worked out once for as long as it holds. */

@@ -61,56 +61,84 @@ export interface WaterForecast {
 /** Of a normal, a tenth lies further than this many spreads under its mean. */
 const TENTH = 1.2815515655446004;
 
-function bandOf({ water, sd }: WaterKnown): CountBand {
-  const mean = water.bacteriaLog10;
+/** What is known of a count as it is told. */
+export function bandOf(mean: number, sd: number): CountBand {
   const within = (log10: number): number =>
     Math.min(SHIPPED.constants.bacteriaCeilingLog10, Math.max(0, log10));
   return { p10: within(mean - TENTH * sd), p50: within(mean), p90: within(mean + TENTH * sd) };
 }
 
-/** What goes off leaves its food behind, which grows stronger; what is drunk takes its food along. */
-function levelHours({ tempC, open }: WaterAsked): (known: WaterKnown) => WaterKnown {
-  if (!open) return (known) => known;
+/** What is left an hour later: what goes off leaves its food behind, what is drunk takes it along. */
+function levelHours({ tempC, open }: WaterAsked): (litres: number) => { litres: number; undrunk: number } {
+  if (!open) return (litres) => ({ litres, undrunk: litres });
   const { shape, humidityPct, drunkADay } = open;
   const gone = evaporation(shape, { tempC, humidityPct });
-  return (known) => {
-    const left = Math.max(DRY_L, known.litres - gone(known.litres));
-    const litres = Math.max(DRY_L, left - drunkADay / 24);
-    return { ...known, litres, water: thinnedWater(known.water, known.litres / left) };
+  return (litres) => {
+    const undrunk = Math.max(DRY_L, litres - gone(litres));
+    return { undrunk, litres: Math.max(DRY_L, undrunk - drunkADay / 24) };
   };
 }
 
+/** Water by the hour, from the fill (the first of each) to the end. */
+export interface WaterHours {
+  /** log10 CFU/mL: the middle of what is known, and its spread. */
+  readonly log10: readonly number[];
+  readonly sd: readonly number[];
+  readonly litres: readonly number[];
+  /** Share of a full dose. */
+  readonly dose: readonly number[];
+  /** The hour from which the middle stays over the limit for a change; null where it does not. */
+  readonly passesLimitAtHour: number | null;
+}
+
 /**
- * The count of a pail's water by the hour, by the forecast's own law, with what was seen, read and done put
- * together with it as it was.
+ * Water by the hour, by the forecast's own law, with what was seen, read and done put together with it as it was.
+ * It is asked for every pail of a shop: nothing is made for an hour but its water.
  */
-export function forecastWater(asked: WaterAsked): WaterForecast {
-  const { tempC, solution, start, leafBelow, hours, topUpLitresPerDay, litres } = asked;
+export function waterHours(asked: WaterAsked): WaterHours {
+  const { tempC, solution, start, leafBelow, hours, topUpLitresPerDay } = asked;
   const warmth = waterWarmth(tempC);
   const levelAfterHour = levelHours(asked);
-  const kept = Math.max(0, 1 - topUpLitresPerDay / 24 / litres);
+  const kept = Math.max(0, 1 - topUpLitresPerDay / 24 / asked.litres);
   const events = [
     ...asked.looks.map(({ atHour, kind }): WaterEvent => ({ atHour, kind: 'look', look: kind })),
     ...(asked.events ?? []),
   ].sort((a, b) => a.atHour - b.atHour);
   let known: WaterKnown = {
     ...{ water: freshWater(start, solution), sd: startSd(start), doseSd: POURED },
-    ...{ litres, leafBelow },
+    ...{ litres: asked.litres, leafBelow },
   };
+  let { water, sd, litres } = known;
   let next = 0;
-  const [log10ByHour, litresByHour, doseByHour]: [CountBand[], number[], number[]] = [[], [], []];
+  const [log10, sds, left, dose]: [number[], number[], number[], number[]] = [[], [], [], []];
   for (let hour = 0; hour <= hours; hour++) {
     if (hour > 0) {
-      const water = thinnedWater(waterAfterHour(known.water, warmth, known.leafBelow), kept);
-      known = levelAfterHour({ ...known, water, sd: sdAfter(known.sd, 1) });
+      const level = levelAfterHour(litres);
+      water = thinnedWater(waterAfterHour(water, warmth, known.leafBelow), (kept * litres) / level.undrunk);
+      sd = sdAfter(sd, 1);
+      litres = level.litres;
     }
-    for (let event = events[next]; event && event.atHour <= hour; event = events[++next])
-      known = afterEvent(known, event);
-    log10ByHour.push(bandOf(known));
-    litresByHour.push(known.litres);
-    doseByHour.push(known.water.dose);
+    for (let event = events[next]; event && event.atHour <= hour; event = events[++next]) {
+      known = afterEvent({ ...known, water, sd, litres }, event);
+      ({ water, sd, litres } = known);
+    }
+    log10.push(water.bacteriaLog10);
+    sds.push(sd);
+    left.push(litres);
+    dose.push(water.dose);
   }
-  const under = log10ByHour.findLastIndex((b) => b.p50 < DUE_FOR_CHANGE_LOG10);
-  const passesLimitAtHour = under + 1 < log10ByHour.length ? under + 1 : null;
-  return { log10ByHour, passesLimitAtHour, litresByHour, doseByHour };
+  const under = log10.findLastIndex((count) => count < DUE_FOR_CHANGE_LOG10);
+  return {
+    ...{ log10, sd: sds, litres: left, dose },
+    passesLimitAtHour: under + 1 < log10.length ? under + 1 : null,
+  };
+}
+
+/** The count of a pail's water as it is told, by the hour: see waterHours. */
+export function forecastWater(asked: WaterAsked): WaterForecast {
+  const { log10, sd, litres, dose, passesLimitAtHour } = waterHours(asked);
+  return {
+    log10ByHour: log10.map((mean, hour) => bandOf(mean, sd[hour] ?? 0)),
+    ...{ passesLimitAtHour, litresByHour: litres, doseByHour: dose },
+  };
 }
