@@ -1,3 +1,4 @@
+import { staysAsBought } from '@/core/species/opening';
 import type { SpeciesRegistry } from '@/core/species/registry';
 import 'server-only';
 import { DAY_MS } from '@/core/calendar/spans';
@@ -131,6 +132,8 @@ export interface LotView extends LotBrief {
   readonly sapOpen: boolean;
   readonly colour: string | null;
   readonly habit: Habit;
+  /** It does not go on opening. */
+  readonly staysAsBought: boolean;
   readonly role: Role;
   readonly origin: string | null;
   readonly stage: number;
@@ -239,6 +242,7 @@ export function lotView(
     pail: lot.pailName,
     colour: lot.colour,
     habit: species.habit,
+    staysAsBought: staysAsBought(species),
     role: species.role,
     origin: lot.origin,
     stage: lot.stage,

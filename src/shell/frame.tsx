@@ -9,7 +9,6 @@ import type { LanguageChoice } from '@/core/words/catalogues';
 import type { Units } from '@/core/units/measures';
 import type { Species } from '@/core/species/species';
 import { ActionProvider } from './actions';
-import { Alarm } from './alarm';
 import { Band } from './band';
 import { ShopClock } from './clock';
 import { EmergencyProvider } from './emergency';
@@ -23,7 +22,7 @@ import { PLACES, type NextItem, type PlaceKey, type PlaceNote } from './places';
 import { useQuestion } from './question';
 import { Scanner } from './scanner';
 import css from './shell.module.css';
-import { SpeciesProvider } from './species';
+import { OwnSpeciesProvider } from './own-species';
 import { useKeys } from './use-keys';
 import { useLive } from './use-live';
 import { useTakeBack } from './use-take-back';
@@ -38,6 +37,8 @@ const LATE = {
   places: () => import('./all-places'),
 };
 const FETCHED_AT_REST = Object.values(LATE);
+// Nothing rings before the page is alive.
+const Alarm = dynamic(() => import('./alarm').then((m) => m.Alarm), { ssr: false });
 const QuickLine = dynamic(() => LATE.quickLine().then((m) => m.QuickLine), { ssr: false });
 const KeyHelp = dynamic(() => LATE.keyHelp().then((m) => m.KeyHelp), { ssr: false });
 const QuestionDialog = dynamic(() => LATE.question().then((m) => m.QuestionDialog), { ssr: false });
@@ -209,7 +210,7 @@ export function Frame({ serverNow, today, ownSpecies, waiting, locale, emergency
   return (
     <ShopClock serverNow={serverNow} today={today}>
       <ActionProvider personId={props.person.id} waiting={waiting}>
-        <SpeciesProvider own={ownSpecies}>
+        <OwnSpeciesProvider own={ownSpecies}>
           <ReaderProvider units={props.units} locale={locale}>
             <EmergencyProvider says={emergency}>
               <LanguagesProvider languages={props.languages}>
@@ -217,7 +218,7 @@ export function Frame({ serverNow, today, ownSpecies, waiting, locale, emergency
               </LanguagesProvider>
             </EmergencyProvider>
           </ReaderProvider>
-        </SpeciesProvider>
+        </OwnSpeciesProvider>
       </ActionProvider>
     </ShopClock>
   );

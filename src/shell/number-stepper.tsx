@@ -1,7 +1,8 @@
 'use client';
-import { Button, Group, NumberInput } from '@mantine/core';
+import { Button, Group, TextInput } from '@mantine/core';
 import { useInterval, useLongPress } from '@mantine/hooks';
-import { useEffect, useRef, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { readNumber } from '@/core/numbers/read-number';
 import css from './number-stepper.module.css';
 
 const HOLD_MS = 450;
@@ -57,6 +58,48 @@ function StepButton({
   );
 }
 
+type FieldProps = Required<
+  Pick<StepperProps, 'label' | 'value' | 'min' | 'max' | 'by' | 'suffix' | 'onChange'>
+> & {
+  readonly onStep: (steps: number) => void;
+};
+
+/**
+ * The number itself: what is typed counts as soon as it is one, with a comma or a point, and stands as it was
+ * typed until the hand goes on.
+ */
+function NumberField({ label, value, min, max, by, suffix, onChange, onStep }: FieldProps) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const digits = by >= 1 ? 0 : by < 0.5 ? 2 : 1;
+  const take = (text: string) => {
+    setTyped(text);
+    const read = readNumber(text.replace(suffix.trim(), ''));
+    const next = read === null ? null : Number(read.toFixed(digits));
+    if (next !== null && next >= min && next <= max) onChange(next);
+  };
+  const stepByKey = (event: KeyboardEvent) => {
+    const steps = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : 0;
+    if (steps === 0) return;
+    event.preventDefault();
+    setTyped(null);
+    onStep(steps);
+  };
+  return (
+    <TextInput
+      aria-label={label}
+      classNames={{ input: css.number }}
+      w={`${String(max).length + suffix.length + 3.4}ch`}
+      inputMode={digits === 0 ? 'numeric' : 'decimal'}
+      autoComplete="off"
+      value={typed ?? `${value}${suffix}`}
+      onFocus={(event) => event.currentTarget.select()}
+      onChange={(event) => take(event.currentTarget.value)}
+      onBlur={() => setTyped(null)}
+      onKeyDown={stepByKey}
+    />
+  );
+}
+
 /** A number: typed, or stepped by one and by ten, or held until it is right. */
 export function NumberStepper(props: StepperProps) {
   const { label, fewer, more, value, min, max, by = 1, suffix = '', onChange, children } = props;
@@ -73,23 +116,7 @@ export function NumberStepper(props: StepperProps) {
         />
       )}
       <StepButton label={fewer} words="−" disabled={value <= min} onStep={() => step(-1)} />
-      <NumberInput
-        aria-label={label}
-        classNames={{ input: css.number }}
-        w={`${String(max).length + suffix.length + 3.4}ch`}
-        value={value}
-        min={min}
-        max={max}
-        step={by}
-        suffix={suffix}
-        decimalScale={by >= 1 ? 0 : by < 0.5 ? 2 : 1}
-        allowedDecimalSeparators={[',', '.']}
-        selectAllOnFocus
-        onChange={(next) => {
-          const typed = typeof next === 'number' ? next : Number.parseFloat(next);
-          if (Number.isFinite(typed) && typed >= min && typed <= max) onChange(typed);
-        }}
-      />
+      <NumberField {...{ label, value, min, max, by, suffix, onChange }} onStep={step} />
       <StepButton label={more} words="+" disabled={value >= max} onStep={() => step(1)} />
       {ten && (
         <StepButton

@@ -230,7 +230,7 @@ test('a box for tomorrow is set aside, and a label that is scanned opens its lot
   const row = page
     .getByRole('region', { name: 'Delivery DAY-3' })
     .getByRole('link', { name: /Carnation ‘Spile’/ });
-  await expect(row).toContainText('for 11-25');
+  await expect(row).toContainText('for Wed 25 Nov');
   const number = (await row.textContent())?.match(/^\d+/)?.[0] ?? '';
   await page.getByRole('link', { name: 'Labels of DAY-3' }).click();
   await expect(page.getByRole('img', { name: new RegExp(`^Code %L${number}`) })).toBeVisible();

@@ -1,10 +1,10 @@
 'use client';
-import { proxy, wrap, type Remote } from 'comlink';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { BenchPlan } from '@/core/bench/tell';
 import type { BenchInput } from '@/core/bench/types';
 import { useActions } from '@/shell/actions';
-import { useSpecies } from '@/shell/species';
+import { useOwnSpecies } from '@/shell/own-species';
+import { useWorkerDoor } from '@/shell/worker-door';
 import type { BenchDoor } from '@/workers/bench.worker';
 
 export type Planning = 'rest' | 'looking' | 'failed';
@@ -53,39 +53,8 @@ function isWorthPutting(next: BenchPlan, input: BenchInput, { plan, planAgeMin }
   );
 }
 
-interface Planner {
-  /** The worker's door; the worker is begun when it is first asked for. */
-  readonly door: () => Remote<BenchDoor>;
-  /** Stopped by hand: it answers with the best it has. */
-  readonly stop: () => void;
-  readonly end: () => void;
-}
-
-/** One worker for as long as the bench is looked at; ended with it. */
-function usePlanner(): Planner {
-  const held = useRef<{ worker: Worker; door: Remote<BenchDoor> } | null>(null);
-  const planner = useMemo(
-    (): Planner => ({
-      door: () => {
-        if (!held.current) {
-          const worker = new Worker(new URL('../../workers/bench.worker.ts', import.meta.url), {
-            type: 'module',
-          });
-          held.current = { worker, door: wrap<BenchDoor>(worker) };
-        }
-        return held.current.door;
-      },
-      stop: () => void held.current?.door.stop(),
-      end: () => {
-        held.current?.worker.terminate();
-        held.current = null;
-      },
-    }),
-    [],
-  );
-  useEffect(() => planner.end, [planner]);
-  return planner;
-}
+const beginPlanner = () =>
+  new Worker(new URL('../../workers/bench.worker.ts', import.meta.url), { type: 'module' });
 
 /** A value as it was last drawn with, for what answers later. */
 function useLatest<T>(value: T): { readonly current: T } {
@@ -99,8 +68,8 @@ function useLatest<T>(value: T): { readonly current: T } {
 /** Plans the bench in a worker whenever what it is made from changes, and puts a better plan up for all tablets. */
 export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | null; stop: () => void } {
   const { act } = useActions();
-  const { own } = useSpecies();
-  const planner = usePlanner();
+  const own = useOwnSpecies();
+  const planner = useWorkerDoor<BenchDoor>(beginPlanner);
   const [planning, setPlanning] = useState<Planning>('rest');
   const [best, setBest] = useState<BenchPlan | null>(null);
   const latest = useLatest(asked);
@@ -132,7 +101,8 @@ export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | n
         planner.end();
         putUp(told, input);
       }, GIVEN_UP_MS);
-      const found = await planner.door().plan(
+      const { door, proxy } = await planner.open();
+      const found = await door.plan(
         input,
         own,
         proxy((plan: BenchPlan) => {
@@ -153,7 +123,8 @@ export function usePlan(asked: Asked): { planning: Planning; best: BenchPlan | n
     planning,
     best,
     stop: () => {
-      planner.stop();
+      // It answers with the best it has.
+      void planner.held()?.stop();
       setPlanning('rest');
     },
   };

@@ -1,15 +1,16 @@
 import { ShopLink as Link } from '@/shell/shop-link';
 import { countOpenClaims } from '@/data/claim-lists';
-import { manyExpected } from '@/data/expected';
+import { manyExpected, type ExpectedDelivery } from '@/data/expected';
 import { manyKeptLines, type KeptLine } from '@/data/kept-lines';
 import { manyPortionsInStock } from '@/data/portions';
 import { inZone } from '@/server/clock';
 import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { isForLater } from '@/server/lot-forecasts';
-import { lotBrief, lotsOf, type LotBrief } from '@/server/stock';
+import { lotBrief, lotsOf, type LotBrief, type Reader } from '@/server/stock';
 import { pageWords } from '@/server/words';
 import { localeOf } from '@/core/words/catalogues';
+import { speciesName } from '@/core/words/species-name';
 import { PageWordsProvider } from '@/shell/words';
 import { tell } from '@/shell/told';
 import css from './dock.module.css';
@@ -65,6 +66,20 @@ function slipsOf(lots: readonly SlipView['lots'][number][], kept: readonly KeptL
   }));
 }
 
+/** What the reader calls the species that are expected. */
+function namesIn(
+  expected: readonly ExpectedDelivery[],
+  { species, language }: Reader,
+): Readonly<Record<string, string>> {
+  const keys = new Set(expected.flatMap((e) => e.lines.map((l) => l.speciesKey)));
+  return Object.fromEntries(
+    [...keys].flatMap((key) => {
+      const found = species.find(key);
+      return found ? [[key, speciesName(found, language)]] : [];
+    }),
+  );
+}
+
 /** The lot asked for, else the first nobody has looked at that is for today, else the last to come. */
 function chosenOf(lots: readonly LotBrief[], asked: unknown): LotBrief | null {
   const one = typeof asked === 'string' ? lots.find((l) => l.id === asked) : undefined;
@@ -95,6 +110,7 @@ export async function DockPage({ search }: Props) {
       ),
       look,
       expected,
+      names: namesIn(expected, me),
       today,
       isDemo: me.shop.demo,
       language: me.language,
@@ -116,7 +132,7 @@ export async function DockPage({ search }: Props) {
         }
         lists={
           <>
-            <ExpectedList expected={expected} today={today} />
+            <ExpectedList expected={expected} names={page.names} today={today} />
             {openClaims !== null && <ClaimsLink open={openClaims} />}
             {slips.map((slip) => (
               <Slip

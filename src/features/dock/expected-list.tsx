@@ -1,6 +1,5 @@
 'use client';
 import { Button, VisuallyHidden } from '@mantine/core';
-import { useSpecies } from '@/shell/species';
 import { daysBetween } from '@/core/calendar/dates';
 import { useState } from 'react';
 import { useActions } from '@/shell/actions';
@@ -15,9 +14,17 @@ const whenDue = (dueOn: string, today: string): { words: string; late: boolean }
 };
 
 /** What is ordered and has not come. */
-export function ExpectedList({ expected, today }: { expected: readonly Expected[]; today: string }) {
+export function ExpectedList({
+  expected,
+  names,
+  today,
+}: {
+  expected: readonly Expected[];
+  /** Of their species, by key, as the reader calls them. */
+  names: Readonly<Record<string, string>>;
+  today: string;
+}) {
   const { act } = useActions();
-  const { find } = useSpecies();
   const [feedback, setFeedback] = useState<string | null>(null);
   if (expected.length === 0) return null;
   const callOff = async (e: Expected) => {
@@ -43,7 +50,7 @@ export function ExpectedList({ expected, today }: { expected: readonly Expected[
             <ul className="rowlist">
               {e.lines.map((l) => (
                 <li key={l.line}>
-                  {find(l.speciesKey)?.name ?? l.speciesKey}{' '}
+                  {names[l.speciesKey] ?? l.speciesKey}{' '}
                   {l.variety && <span className="soft">‘{l.variety}’ </span>}
                   {l.stems}
                 </li>

@@ -1,83 +1,9 @@
 'use client';
-import { Button, Stack, VisuallyHidden } from '@mantine/core';
 import dynamic from 'next/dynamic';
-import { useState } from 'react';
-import { ignoredLine } from '@/core/note/ignored-line';
-import type { NoteLine } from '@/core/note/types';
-import { useActions } from '@/shell/actions';
 import css from './dock.module.css';
-import { completeLine, lacking, type DraftLine } from './draft-lines';
-import { CutDateInput, StemsInput } from './line-inputs';
-import { Feedback } from '@/shell/feedback';
+import type { KeptLineView } from './slip-view';
 
-const SpeciesCell = dynamic(() => import('./note-line').then((m) => m.SpeciesCell), { ssr: false });
-
-/** A line of a note that waits or was refused, as the slip shows it. */
-export interface KeptLineView {
-  readonly id: string;
-  readonly line: number;
-  readonly fate: 'waiting' | 'refused';
-  readonly reason: string;
-  readonly product: string;
-  readonly said: Partial<NoteLine>;
-}
-
-const draftOf = (kept: KeptLineView): DraftLine => ({
-  ...ignoredLine(kept.line, kept.product, ''),
-  ...kept.said,
-  priceUnit: 'stem',
-  status: 'needs-decision',
-  fate: 'book',
-  isSettled: true,
-  isChosen: false,
-});
-
-function Waiting({ kept }: { kept: KeptLineView }) {
-  const { act } = useActions();
-  const [line, setLine] = useState(() => draftOf(kept));
-  const [problem, setProblem] = useState<string | null>(null);
-  const lack = lacking(line);
-  const change = (_: number, changes: Partial<DraftLine>) => setLine({ ...line, ...changes });
-  const book = async () => {
-    const complete = completeLine(line);
-    if (!complete) return;
-    const outcome = await act(
-      'dock/book-kept',
-      { keptId: kept.id, line: complete },
-      `line ${kept.line} booked in`,
-    );
-    setProblem(outcome.ok ? null : outcome.message);
-  };
-  const refuse = async () => {
-    const outcome = await act(
-      'dock/refuse-kept',
-      { keptId: kept.id, reason: kept.reason || 'did not come' },
-      `line ${kept.line} refused`,
-    );
-    setProblem(outcome.ok ? null : outcome.message);
-  };
-  return (
-    <details className={css.bin}>
-      <summary>
-        <span>
-          line {kept.line} waits: {kept.product} <span className="soft">{kept.reason}</span>
-        </span>
-      </summary>
-      <Stack gap="0.5rem" align="start" pb="0.75rem">
-        <SpeciesCell line={line} onChange={change} />
-        <StemsInput line={line} onChange={(stems) => change(0, { stems })} />
-        <CutDateInput line={line} onChange={(cutDate) => change(0, { cutDate })} />
-        <Button onClick={() => void (lack === null ? book() : setProblem(`First: ${lack}.`))}>
-          {lack ?? 'Book it in now'}
-        </Button>
-        <Button variant="quiet" onClick={() => void refuse()}>
-          Refuse it<VisuallyHidden>, line {kept.line}</VisuallyHidden>
-        </Button>
-      </Stack>
-      <Feedback isAlert>{problem}</Feedback>
-    </details>
-  );
-}
+const KeptWaiting = dynamic(() => import('./kept-waiting').then((m) => m.KeptWaiting));
 
 /** Lines of a delivery's note that are no lots: those that wait can be booked, the others are told of. */
 export function KeptLines({ lines }: { lines: readonly KeptLineView[] }) {
@@ -87,7 +13,7 @@ export function KeptLines({ lines }: { lines: readonly KeptLineView[] }) {
       {lines
         .filter((l) => l.fate === 'waiting')
         .map((l) => (
-          <Waiting key={l.id} kept={l} />
+          <KeptWaiting key={l.id} kept={l} />
         ))}
       {refused.length > 0 && (
         <details className={css.bin}>

@@ -1,8 +1,6 @@
 'use client';
 import { Stack } from '@mantine/core';
 import type { DockAdvice } from '@/core/dock/flaws';
-import { staysAsBought } from '@/core/species/opening';
-import { useSpecies } from '@/shell/species';
 import { useSay } from '@/shell/words';
 import { useMeasures } from '@/shell/reader';
 import { LifeAxis, LifeLine, daysInWords } from '@/drawing/life-line';
@@ -49,9 +47,6 @@ export function LotMeans({
   const { told } = useMeasures();
   const say = useSay();
   const words = daysInWords(daysLeft);
-  const { find } = useSpecies();
-  const species = find(lot.speciesKey);
-  const isFixed = species !== undefined && staysAsBought(species);
   return (
     <Stack component="section" gap="0.5rem" aria-label="What it means">
       <div
@@ -77,7 +72,7 @@ export function LotMeans({
         label={`Cut ${daysAgo(lot.daysSinceCut)}; half of it lasts ${daysInWords(lotDaysLeft)}, a stem ${words}`}
       />
       <LifeAxis scale={scale} />
-      {isFixed && <p>It does not go on opening: it stays at the stage it came in.</p>}
+      {lot.staysAsBought && <p>It does not go on opening: it stays at the stage it came in.</p>}
       <p className="soft">
         About {Math.round(100 * outlook.lifeUsed)} % of a usual life is used
         {outlook.usual === null

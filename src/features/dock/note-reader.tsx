@@ -1,43 +1,32 @@
 'use client';
 import { Button, Group, Stack } from '@mantine/core';
 import { useTimeout } from '@mantine/hooks';
-import { useSpecies } from '@/shell/species';
+import { useOwnSpecies } from '@/shell/own-species';
 import dynamic from 'next/dynamic';
 import { useRouter, useSearchParams } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { likelyOrder } from '@/core/dock/compare-order';
-import type { DeliveryNote } from '@/core/note/types';
 import { useActions } from '@/shell/actions';
 import { useStored } from '@/shell/half-done';
 import css from './dock.module.css';
-import { draftOf, type DraftLine } from './draft-lines';
 import { HALF_READ, type HalfRead, type NamedColumns } from './half-read';
 import type { Expected } from './half-read';
+import type { Open, Reading, Unnamed } from './reading';
 import { TypedLines } from './typed-lines';
 import { FileTap } from '@/shell/file-tap';
-import { bytesOf, fetchHelp, readBytes, wakeReader } from '@/shell/note-file';
+import { wakeReader } from '@/shell/note-file';
 import { Feedback } from '@/shell/feedback';
 
 // The preview and its species list are only wanted once a file is there.
-const Reading = () => <p role="status">Reading the note …</p>;
-const NotePreview = dynamic(() => import('./note-preview').then((m) => m.NotePreview), { loading: Reading });
+const BeingRead = () => <p role="status">Reading the note …</p>;
+const NotePreview = dynamic(() => import('./note-preview').then((m) => m.NotePreview), {
+  loading: BeingRead,
+});
 const OrderPreview = dynamic(() => import('./order-preview').then((m) => m.OrderPreview), {
-  loading: Reading,
+  loading: BeingRead,
 });
 const ColumnChooser = dynamic(() => import('./column-chooser').then((m) => m.ColumnChooser), {
-  loading: Reading,
+  loading: BeingRead,
 });
-
-interface Unnamed {
-  readonly supplier?: string;
-  readonly rows: readonly (readonly string[])[];
-  readonly bytes: Uint8Array;
-  readonly fileName: string;
-}
-type Open =
-  | { readonly kind: 'note'; readonly half: HalfRead; readonly file: Unnamed | null }
-  | { readonly kind: 'order'; readonly lines: readonly DraftLine[]; readonly supplier: string }
-  | { readonly kind: 'columns'; readonly file: Unnamed };
 
 const DropAnywhere = dynamic(() => import('./drop-anywhere').then((m) => m.DropAnywhere), { ssr: false });
 
@@ -47,6 +36,7 @@ const NOTE_FILES = '.csv,.tsv,.txt,.xlsx,.xls,.htm,.html,.pdf,.edi,.json';
 /** What reads a note, and what shows its lines. */
 const makeReady = () => {
   wakeReader();
+  void import('./reading');
   void import('./note-preview');
 };
 
@@ -62,88 +52,37 @@ function useDragged(): boolean {
 }
 
 const QUIET_MS = 1000;
-interface Reading {
-  readonly today: string;
-  readonly expected: readonly Expected[];
-}
+const NOT_FETCHED = 'What reads a note could not be fetched. Nothing was booked in; try again.';
 
-/** The ways a note is read, each ending in what is shown of it or in what is wrong with it. */
+/** The ways a note is read, each as it is first wanted. */
 function useReading(
-  { today, expected }: Reading,
+  reading: Reading,
   show: (next: Open) => void,
   setProblem: (words: string | null) => void,
 ) {
-  const species = useSpecies();
+  const own = useOwnSpecies();
   const { act } = useActions();
-  const showNote = (
-    note: DeliveryNote,
-    fileName: string,
-    columns: NamedColumns | null,
-    file: Unnamed | null,
-  ) =>
-    show({
-      kind: 'note',
-      file,
-      half: {
-        fileName,
-        note: { ...note, lines: note.lines.filter((l) => l.status === 'ignored') },
-        lines: draftOf(note, today),
-        supplier: note.supplier ?? '',
-        deliveryRef: note.deliveryRef ?? '',
-        expectedId: likelyOrder(note.supplier ?? '', note.lines, expected)?.id ?? null,
-        columns,
-      },
+  const around = { ...reading, own, act, show, setProblem };
+  const ways = () =>
+    import('./reading').catch(() => {
+      setProblem(NOT_FETCHED);
+      return null;
     });
-  const take = async (file: File | undefined) => {
-    if (!file) return;
-    const bytes = await bytesOf(file);
-    if (typeof bytes === 'string') return setProblem(bytes);
-    makeReady();
-    const help = fetchHelp().then((told) => ({ ...told, today }));
-    const read = await readBytes(bytes, file.name, help, species.own);
-    if (read.kind === 'refused') return setProblem(read.message);
-    if (read.kind === 'columns')
-      return show({ kind: 'columns', file: { rows: read.rows, bytes, fileName: file.name } });
-    showNote(read.note, file.name, null, {
-      rows: read.rows,
-      bytes,
-      fileName: file.name,
-      supplier: read.note.supplier ?? '',
-    });
+  return {
+    take: async (file: File | undefined) => {
+      if (!file) return;
+      makeReady();
+      await (await ways())?.take(around, file);
+    },
+    takeNamed: async (file: Unnamed, named: NamedColumns, supplier: string) =>
+      (await ways())?.takeNamed(around, file, named, supplier),
+    askAgain: async (file: Unnamed, half: HalfRead, supplier: string) => {
+      const how = await ways();
+      return how ? how.askAgain(around, file, half, supplier) : NOT_FETCHED;
+    },
+    takeDemo: async () => (await ways())?.takeDemo(around),
+    takeTyped: async (text: string, as: 'note' | 'order') => (await ways())?.takeTyped(around, text, as),
   };
-  const takeNamed = async (file: Unnamed, named: NamedColumns, supplier: string) => {
-    const help = { ...(await fetchHelp()), today, supplier, columns: named.saved };
-    const read = await readBytes(file.bytes, file.fileName, help, species.own);
-    if (read.kind === 'read') showNote(read.note, file.fileName, named, file);
-    else setProblem(read.kind === 'refused' ? read.message : 'Nothing could be read that way.');
-  };
-  /** Reads the file once more with nothing settled: what was remembered of its make is forgotten in the shop. */
-  const askAgain = async (file: Unnamed, half: HalfRead, supplier: string): Promise<string | null> => {
-    const { make, meaningBy } = half.note;
-    if (meaningBy === 'memory' && supplier !== '') {
-      const forgotten = await act('dock/unlearn', { supplier, shape: make.shape }, '');
-      if (!forgotten.ok) return forgotten.message;
-    }
-    const help = { ...(await fetchHelp()), today, isDoubted: true };
-    const named = half.columns === null ? {} : { columns: { ...half.columns.saved, meaning: undefined } };
-    const read = await readBytes(file.bytes, file.fileName, { ...help, ...named }, species.own);
-    if (read.kind !== 'read') return 'It could not be read again. Nothing was changed.';
-    showNote(read.note, file.fileName, half.columns, file);
-    return null;
-  };
-  const takeDemo = async () => {
-    const response = await fetch('/dock/demo-note').catch(() => null);
-    if (!response?.ok)
-      return setProblem('The demo’s note could not be fetched. Nothing was booked in; try again.');
-    await take(new File([await response.blob()], `note-${today}.csv`));
-  };
-  const takeTyped = async (text: string, as: 'note' | 'order') => {
-    const { readTypedLines } = await import('@/core/note/read-typed');
-    const note = readTypedLines(text, { today, gramsPerStem: (await fetchHelp()).gramsPerStem, species });
-    if (as === 'order') show({ kind: 'order', lines: draftOf(note, today), supplier: '' });
-    else showNote(note, 'typed here', null, null);
-  };
-  return { take, takeNamed, askAgain, takeDemo, takeTyped };
 }
 
 /** What was read: a note, an order to come, or a file whose columns nobody has named. */

@@ -1,4 +1,5 @@
 'use client';
+import { dayWords } from '@/core/calendar/format-date';
 import { useInPieces } from '@/shell/in-pieces';
 import { ShopLink as Link } from '@/shell/shop-link';
 import type { Told } from '@/shell/told';
@@ -15,7 +16,7 @@ function seenAs({ decision, droop, stands }: SlipView['lots'][number]): string {
 
 /** What a lot's row says at its end: whose hands it is in, what it waits for, how it was seen. */
 function Mark({ lot }: { lot: SlipView['lots'][number] }) {
-  if (lot.forDay) return <span className="soft">for {lot.forDay.slice(5)}</span>;
+  if (lot.forDay) return <span className="soft">for {dayWords(lot.forDay)}</span>;
   if (lot.looked) return <span className="soft">{seenAs(lot)}</span>;
   if (lot.withWhom) return <span className="soft">{lot.withWhom} has it</span>;
   return <span className={css.toLook}>look</span>;

@@ -1,11 +1,13 @@
 'use client';
-import { Button, Group, Textarea } from '@mantine/core';
-import * as v from 'valibot';
-import { someText, useShopForm } from '@/shell/form';
+import { Skeleton } from '@mantine/core';
+import dynamic from 'next/dynamic';
+import { Unfolds } from '@/shell/unfolds';
 import css from './dock.module.css';
 
-const MOST_TYPED = 20_000;
-const TYPED = v.object({ lines: someText(1, MOST_TYPED, 'Type a line first, or paste some.') });
+const TypedForm = dynamic(() => import('./typed-form').then((m) => m.TypedForm), {
+  ssr: false,
+  loading: () => <Skeleton h="11rem" my="sm" />,
+});
 
 /** Lines of a delivery that came without a file, typed or pasted. */
 export function TypedLines({
@@ -16,26 +18,9 @@ export function TypedLines({
   start: string;
   onRead: (text: string, as: 'note' | 'order') => Promise<void>;
 }) {
-  const form = useShopForm(TYPED, { lines: start });
   return (
-    <details className={css.bin} open={start !== ''}>
-      <summary>No file? Type or paste its lines</summary>
-      <form onSubmit={form.onSubmit(({ lines }) => void onRead(lines, 'note'))}>
-        <Textarea
-          aria-label="Lines of the delivery"
-          my="sm"
-          rows={4}
-          maxLength={MOST_TYPED}
-          placeholder={'6x25 rose 60 deep red, cut 19/11\n850 g mimosa'}
-          {...form.getInputProps('lines')}
-        />
-        <Group>
-          <Button type="submit">Read them</Button>
-          <Button onClick={() => form.onSubmit(({ lines }) => void onRead(lines, 'order'))()}>
-            It is an order to come
-          </Button>
-        </Group>
-      </form>
-    </details>
+    <Unfolds className={css.bin} summary="No file? Type or paste its lines" startsOpen={start !== ''}>
+      <TypedForm start={start} onRead={onRead} />
+    </Unfolds>
   );
 }

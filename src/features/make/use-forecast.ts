@@ -1,10 +1,10 @@
 'use client';
-import { proxy, wrap, type Remote } from 'comlink';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { ArrangementForecast, ArrangementInput } from '@/core/arrangement/types';
 import type { DayCosts } from '@/core/habits/what-a-day-costs';
 import type { ForecastDoor } from '@/workers/forecast.worker';
 import { habitInput } from '@/core/arrangement/at-home';
+import { useWorkerDoor } from '@/shell/worker-door';
 
 /** What is known of the arrangement in hand, as far as it has been worked out. */
 export interface Live {
@@ -32,26 +32,8 @@ const NOTHING: Known = {
 };
 const SETTLE_MS = 40;
 
-/** The worker, begun when first asked and kept: beginning one costs more than a forecast. */
-function useWorker(): () => Remote<ForecastDoor> {
-  const held = useRef<{ worker: Worker; door: Remote<ForecastDoor> } | null>(null);
-  useEffect(
-    () => () => {
-      held.current?.worker.terminate();
-      held.current = null;
-    },
-    [],
-  );
-  return () => {
-    if (!held.current) {
-      const worker = new Worker(new URL('../../workers/forecast.worker.ts', import.meta.url), {
-        type: 'module',
-      });
-      held.current = { worker, door: wrap<ForecastDoor>(worker) };
-    }
-    return held.current.door;
-  };
-}
+const beginForecaster = () =>
+  new Worker(new URL('../../workers/forecast.worker.ts', import.meta.url), { type: 'module' });
 
 /**
  * The forecast of what stands in the vessel and what each habit is worth to it, worked out in a
@@ -61,11 +43,7 @@ function useWorker(): () => Remote<ForecastDoor> {
 export function useForecast(input: ArrangementInput | null): Live {
   const key = input === null ? null : JSON.stringify(input);
   const [known, setKnown] = useState<Known>(NOTHING);
-  const door = useWorker();
-  const askedFor = useRef(door);
-  useEffect(() => {
-    askedFor.current = door;
-  });
+  const forecaster = useWorkerDoor<ForecastDoor>(beginForecaster);
   useEffect(() => {
     if (key === null) return;
     let isCurrent = true;
@@ -76,7 +54,7 @@ export function useForecast(input: ArrangementInput | null): Live {
     // What the worker tells on the way travels apart from its answer and may come after it.
     let isWhole = false;
     const workOut = async (): Promise<void> => {
-      const worker = askedFor.current();
+      const { door: worker, proxy } = await forecaster.open();
       const asked = JSON.parse(key) as ArrangementInput;
       const forecast = await worker.predict(
         asked,
@@ -100,7 +78,7 @@ export function useForecast(input: ArrangementInput | null): Live {
       isCurrent = false;
       clearTimeout(timer);
     };
-  }, [key]);
+  }, [key, forecaster]);
   if (key === null) return { ...NOTHING, isStale: false };
   return { ...known, isStale: known.key !== key };
 }

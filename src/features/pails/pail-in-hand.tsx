@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { Sanitiser } from '@/core/sanitising/sanitiser';
 import type { Foods } from '@/core/water/food';
@@ -6,15 +7,22 @@ import { useActions } from '@/shell/actions';
 import { useShopNow } from '@/shell/clock';
 import { Feedback } from '@/shell/feedback';
 import { ShopLink as Link } from '@/shell/shop-link';
+import { useFetchedAtRest } from '@/shell/late';
+import { Unfolds } from '@/shell/unfolds';
 import { useIntoView } from '@/shell/use-into-view';
 import { useMeasures } from '@/shell/reader';
 import { ago } from './ago';
 import type { DoIt } from './do-it';
-import { FillForm } from './fill-form';
-import { FilledPail } from './filled-pail';
 import type { PailView } from './pail-view';
 import css from './pails.module.css';
 import { WashStep } from './wash-step';
+
+// What a pail in hand can be: the page brings what its first one is, the others come once it is at rest.
+const fill = () => import('./fill-form').then((m) => m.FillForm);
+const filled = () => import('./filled-pail').then((m) => m.FilledPail);
+const FillForm = dynamic(fill);
+const FilledPail = dynamic(filled);
+const AT_REST = [fill, filled];
 
 interface Props {
   readonly pail: PailView;
@@ -31,6 +39,7 @@ export function PailInHand({ pail, clean, sanitiser, foods, today }: Props) {
   const { act } = useActions();
   const { told } = useMeasures();
   const now = useShopNow();
+  useFetchedAtRest(AT_REST);
   const section = useIntoView<HTMLElement>('pail', pail.id);
   const [feedback, setFeedback] = useState<string | null>(null);
   const doIt: DoIt = async (name, body, words) => {
@@ -54,10 +63,9 @@ export function PailInHand({ pail, clean, sanitiser, foods, today }: Props) {
       {pail.water && <FilledPail pail={pail} water={pail.water} clean={clean} foods={foods} doIt={doIt} />}
       {pail.state === 'sanitised' && <FillForm pail={pail} foods={foods} doIt={doIt} />}
       {(pail.state === 'dirty' || pail.state === 'scrubbed') && (
-        <details>
-          <summary className={css.summary}>Fill it as it is …</summary>
+        <Unfolds summary="Fill it as it is …" summaryClass={css.summary}>
           <FillForm pail={pail} foods={foods} doIt={doIt} />
-        </details>
+        </Unfolds>
       )}
       <Feedback isAlert>{feedback}</Feedback>
       <Link href={`/desk?pail=${encodeURIComponent(pail.name)}`} className={css.labels}>

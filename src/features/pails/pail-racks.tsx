@@ -1,9 +1,11 @@
 'use client';
 import { Button, UnstyledButton, VisuallyHidden } from '@mantine/core';
 import { ShopLink as Link } from '@/shell/shop-link';
+import dynamic from 'next/dynamic';
 import { useState, type ReactNode } from 'react';
 import type { Told } from '@/shell/told';
 import { useTold } from '@/shell/use-told';
+import { useFetchedAtRest } from '@/shell/late';
 import { petalColour } from '@/drawing/colours';
 import { Pail } from '@/drawing/pail';
 import type { RelayJob } from '@/core/sanitising/relay-job';
@@ -11,15 +13,19 @@ import type { Dirt } from '@/core/sanitising/figures';
 import type { Sanitiser } from '@/core/sanitising/sanitiser';
 import type { LearntDemand } from '@/core/sanitising/strip';
 import type { Foods } from '@/core/water/food';
-import { RelayInHand } from './relay-in-hand';
 import { RelayPanel } from './relay-panel';
 import { RoundPanel } from './round-panel';
 import { PailInHand } from './pail-in-hand';
 import type { PailView } from './pail-view';
-import { SeveralInHand } from './several-in-hand';
 import { ToolsPanel, type ToolView } from './tools-panel';
 import { VanPanel, type VanView } from './van-panel';
 import css from './pails.module.css';
+
+// A relay is mostly none, and one pail is taken in hand more often than several.
+const RelayInHand = dynamic(() => import('./relay-in-hand').then((m) => m.RelayInHand));
+const several = () => import('./several-in-hand').then((m) => m.SeveralInHand);
+const SeveralInHand = dynamic(several, { ssr: false });
+const AT_REST = [several];
 
 const RACKS: readonly { readonly name: string; readonly holds: (pail: PailView) => boolean }[] = [
   {
@@ -152,6 +158,7 @@ function useHand(scannedId: string | null) {
 export function PailRacks(props: Props) {
   const { told, chosenId, relay, sanitiser, currency, foods, learnt, today, van, tools } = props;
   const pails = useTold(told);
+  useFetchedAtRest(AT_REST);
   const { chosen, several, tap, setSeveral } = useHand(chosenId);
   const inHand =
     pails.find((p) => p.id === chosen) ??

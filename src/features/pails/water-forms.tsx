@@ -1,6 +1,7 @@
 'use client';
-import { Button, Group, NumberInput, Stack } from '@mantine/core';
+import { Button, Group, Stack, TextInput } from '@mantine/core';
 import { useState } from 'react';
+import { readNumber } from '@/core/numbers/read-number';
 import { MeasureStepper } from '@/shell/measure-stepper';
 import { useMeasures } from '@/shell/reader';
 import { Feedback } from '@/shell/feedback';
@@ -14,32 +15,53 @@ interface Props {
   readonly doIt: DoIt;
 }
 
-type Typed = number | string;
-const numberOf = (typed: Typed): number | null => (typeof typed === 'number' ? typed : null);
+/** What is read, each with the most it can be. */
+const READ = [
+  { key: 'ph', label: 'pH', most: 14 },
+  { key: 'us', label: 'µS/cm', most: 20_000 },
+  { key: 'chlorinePpm', label: 'Chlorine, ppm', most: 2000 },
+] as const;
+type ReadKey = (typeof READ)[number]['key'];
+const NOTHING: Readonly<Record<ReadKey, string>> = { ph: '', us: '', chlorinePpm: '' };
+
+/** What is wrong with a number as it was typed; null where it is right or where there is none. */
+function wrongWith(text: string, most: number): string | null {
+  if (text.trim() === '') return null;
+  const read = readNumber(text);
+  return read !== null && read >= 0 && read <= most ? null : `A number from 0 to ${most}.`;
+}
 
 /** What a strip or a meter says, put together with what was poured and predicted. */
 export function ReadForm({ pail, doIt }: Omit<Props, 'water'>) {
-  const [ph, setPh] = useState<Typed>('');
-  const [us, setUs] = useState<Typed>('');
-  const [ppm, setPpm] = useState<Typed>('');
-  const read = { ph: numberOf(ph), us: numberOf(us), chlorinePpm: numberOf(ppm) };
-  const isEmpty = Object.values(read).every((n) => n === null);
+  const [typed, setTyped] = useState(NOTHING);
+  const isEmpty = Object.values(typed).every((text) => text.trim() === '');
   const [isAsked, setAsked] = useState(false);
   const save = async () => {
-    setAsked(isEmpty);
-    if (isEmpty) return;
-    await doIt('pails/read', { pailId: pail.id, ...read }, `what pail ${pail.name} read`);
-    for (const set of [setPh, setUs, setPpm]) set('');
+    setAsked(true);
+    if (isEmpty || READ.some(({ key, most }) => wrongWith(typed[key], most))) return;
+    const read = { ph: readNumber(typed.ph), us: readNumber(typed.us) };
+    const chlorinePpm = readNumber(typed.chlorinePpm);
+    await doIt('pails/read', { pailId: pail.id, ...read, chlorinePpm }, `what pail ${pail.name} read`);
+    setTyped(NOTHING);
+    setAsked(false);
   };
-  const field = { decimalScale: 2, hideControls: true, min: 0, w: '7.5rem' };
   return (
     <details>
       <summary className={css.summary}>Read a strip or a meter …</summary>
       <Stack gap="0.625rem">
-        <Group gap="0.625rem" align="end">
-          <NumberInput label="pH" max={14} value={ph} onChange={setPh} {...field} />
-          <NumberInput label="µS/cm" max={20_000} value={us} onChange={setUs} {...field} />
-          <NumberInput label="Chlorine, ppm" max={2000} value={ppm} onChange={setPpm} {...field} />
+        <Group gap="0.625rem" align="start">
+          {READ.map(({ key, label, most }) => (
+            <TextInput
+              key={key}
+              label={label}
+              w="7.5rem"
+              inputMode="decimal"
+              autoComplete="off"
+              value={typed[key]}
+              error={isAsked && wrongWith(typed[key], most)}
+              onChange={({ currentTarget: { value } }) => setTyped((t) => ({ ...t, [key]: value }))}
+            />
+          ))}
         </Group>
         <Group>
           <Button onClick={() => void save()}>It reads so</Button>
