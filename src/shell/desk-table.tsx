@@ -1,12 +1,23 @@
 'use client';
-import 'mantine-datatable/styles.layer.css';
-import { Box, Button, Group, VisuallyHidden } from '@mantine/core';
-import { DataTable, type DataTableColumn } from 'mantine-datatable';
-import { useRouter } from 'next/navigation';
-import { useState, useTransition, type ReactNode } from 'react';
+import { Box, Button, Group, UnstyledButton, VisuallyHidden, type MantineBreakpoint } from '@mantine/core';
+import { rowSortingFeature, tableFeatures, useTable, type Header } from '@tanstack/react-table';
+import { useState, type ReactNode } from 'react';
 import css from './desk-table.module.css';
+import { ShopLink } from './shop-link';
+import { PlainTable } from './plain-table';
 
-export type DeskColumn<T> = DataTableColumn<T>;
+/** A column of a list of the desk. */
+export interface DeskColumn<T> {
+  /** What it goes by, and is sorted by; where nothing else draws it, what a record has of that name is its cell. */
+  readonly accessor: string;
+  readonly title: ReactNode;
+  readonly width?: string;
+  readonly textAlign?: 'right';
+  readonly sortable?: boolean;
+  /** The narrowest screen it stands on. */
+  readonly visibleFrom?: MantineBreakpoint;
+  readonly render?: (record: T) => ReactNode;
+}
 
 /** How a list is sorted, and the address that sorts it otherwise. */
 export interface DeskSort {
@@ -14,11 +25,9 @@ export interface DeskSort {
   readonly direction: 'asc' | 'desc';
 }
 
-const CLASSES = { root: css.root ?? '', table: css.table ?? '', header: css.header ?? '' };
-
 interface Props<T extends { readonly id: string }> {
   readonly label: string;
-  readonly columns: DeskColumn<T>[];
+  readonly columns: readonly DeskColumn<T>[];
   readonly records: readonly T[];
   /** What is said where there is none. */
   readonly empty: string;
@@ -34,7 +43,56 @@ interface Props<T extends { readonly id: string }> {
   readonly children?: ReactNode;
 }
 
-/** A list of the desk as a table: headings sort it, and what it is sorted by is in its address. */
+const FEATURES = tableFeatures({ rowSortingFeature });
+type AnyHeader<T extends object> = Header<typeof FEATURES, T>;
+const SORTED = { asc: 'ascending', desc: 'descending' } as const;
+const ARROW = { asc: '↑', desc: '↓' } as const;
+
+const shownFrom = <T,>({ visibleFrom }: DeskColumn<T>) => (visibleFrom ? { visibleFrom } : {});
+
+/** A heading: says how its list is sorted, and sorts it by itself. */
+function Heading<T extends object>({
+  header,
+  column,
+  addressOf,
+  onSort,
+}: Pick<Props<T & { readonly id: string }>, 'addressOf' | 'onSort'> & {
+  readonly header: AnyHeader<T>;
+  readonly column: DeskColumn<T>;
+}) {
+  const is = header.column.getIsSorted();
+  const next: DeskSort = { by: header.column.id, direction: is === 'asc' ? 'desc' : 'asc' };
+  const words = (
+    <>
+      {column.title} <span aria-hidden>{is ? ARROW[is] : ''}</span>
+    </>
+  );
+  return (
+    <Box
+      component="th"
+      w={column.width}
+      ta={column.textAlign}
+      {...shownFrom(column)}
+      aria-sort={is ? SORTED[is] : undefined}
+    >
+      {!column.sortable ? (
+        column.title
+      ) : addressOf ? (
+        <ShopLink className={css.sorts} href={addressOf(next)} scroll={false}>
+          {words}
+        </ShopLink>
+      ) : (
+        <UnstyledButton className={css.sorts} onClick={() => onSort?.(next)}>
+          {words}
+        </UnstyledButton>
+      )}
+    </Box>
+  );
+}
+
+/**
+ * A list of the desk as a table: headings sort it, and what it is sorted by is in its address.
+ */
 export function DeskTable<T extends { readonly id: string }>({
   label,
   columns,
@@ -47,50 +105,90 @@ export function DeskTable<T extends { readonly id: string }>({
   under,
   children,
 }: Props<T>) {
-  const router = useRouter();
-  const [isSorting, startSorting] = useTransition();
-  const sortBy = (to: DeskSort) => {
-    if (onSort) onSort(to);
-    else if (addressOf) startSorting(() => router.push(addressOf(to), { scroll: false }));
-  };
-  const sorting = sort
-    ? {
-        sortStatus: { columnAccessor: sort.by, direction: sort.direction },
-        onSortStatusChange: (to: { columnAccessor: unknown; direction: 'asc' | 'desc' }) =>
-          sortBy({ by: String(to.columnAccessor), direction: to.direction }),
-      }
-    : {};
-  const opening = under && {
-    rowExpansion: {
-      trigger: 'never' as const,
-      expanded: { recordIds: openId === null ? [] : [openId] },
-      content: ({ record }: { record: T }) => <Box className={css.under}>{under(record)}</Box>,
-    },
-  };
+  const table = useTable({
+    features: FEATURES,
+    columns: columns.map((c) => ({
+      id: c.accessor,
+      accessorKey: c.accessor,
+      enableSorting: c.sortable ?? false,
+    })),
+    data: records,
+    getRowId: (record: T) => record.id,
+    // It comes sorted: from where it is kept, or from whoever holds all of it.
+    manualSorting: true,
+    state: { sorting: sort ? [{ id: sort.by, desc: sort.direction === 'desc' }] : [] },
+  });
   return (
     <>
       {records.length === 0 ? (
         <p className="soft">{empty}</p>
       ) : (
-        <DataTable<T>
-          aria-label={label}
-          aria-busy={isSorting}
-          columns={columns}
-          records={[...records]}
-          classNames={CLASSES}
-          fetching={false}
-          minHeight={0}
-          verticalSpacing="sm"
-          horizontalSpacing="sm"
-          verticalAlign="top"
-          {...sorting}
-          {...opening}
-        />
+        <Box className={css.root}>
+          <PlainTable aria-label={label} className={css.table}>
+            <thead className={css.header}>
+              {table.getHeaderGroups().map((group) => (
+                <tr key={group.id}>
+                  {group.headers.map((header, i) => {
+                    const column = columns[i];
+                    return (
+                      column && (
+                        <Heading<T>
+                          key={header.id}
+                          header={header}
+                          column={column}
+                          {...(addressOf ? { addressOf } : {})}
+                          {...(onSort ? { onSort } : {})}
+                        />
+                      )
+                    );
+                  })}
+                </tr>
+              ))}
+            </thead>
+            <tbody>
+              {table.getRowModel().rows.map(({ id, original }) => (
+                <Row key={id} record={original} columns={columns} under={openId === id ? under : undefined} />
+              ))}
+            </tbody>
+          </PlainTable>
+        </Box>
       )}
       {children && (
         <Group component="nav" gap="0.625rem" mt="0.75rem" aria-label={`Pages of ${label.toLowerCase()}`}>
           {children}
         </Group>
+      )}
+    </>
+  );
+}
+
+const told = (record: object, of: string): ReactNode => (record as Readonly<Record<string, ReactNode>>)[of];
+
+/** A row, and what opens under it. */
+function Row<T extends { readonly id: string }>({
+  record,
+  columns,
+  under,
+}: {
+  record: T;
+  columns: readonly DeskColumn<T>[];
+  under: ((record: T) => ReactNode) | undefined;
+}) {
+  return (
+    <>
+      <tr>
+        {columns.map((column) => (
+          <Box component="td" key={column.accessor} ta={column.textAlign} {...shownFrom(column)}>
+            {column.render ? column.render(record) : told(record, column.accessor)}
+          </Box>
+        ))}
+      </tr>
+      {under && (
+        <tr>
+          <td colSpan={columns.length}>
+            <Box className={css.under}>{under(record)}</Box>
+          </td>
+        </tr>
       )}
     </>
   );

@@ -1,5 +1,6 @@
 'use client';
-import { Button, Table, VisuallyHidden } from '@mantine/core';
+import { Button, VisuallyHidden } from '@mantine/core';
+import { PlainTable } from '@/shell/plain-table';
 import { formatDate } from '@/core/calendar/format-date';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { SKILLS, type Skill } from '@/core/protocol/types';
@@ -68,7 +69,7 @@ function Shown({
     void log('bench/skill', { personId, skill, shown }, `${name}: ${skill}`);
   return (
     <div className={css.chart} role="region" aria-label="Who has been shown what" tabIndex={0}>
-      <Table className={css.planTable}>
+      <PlainTable className={css.planTable}>
         <thead>
           <tr>
             <th scope="col">Name</th>
@@ -112,7 +113,7 @@ function Shown({
             </tr>
           ))}
         </tbody>
-      </Table>
+      </PlainTable>
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import { Table } from '@mantine/core';
+import { PlainTable } from '@/shell/plain-table';
 import type { BenchPlan } from '@/core/bench/tell';
 import type { LanguageTag } from '@/core/words/catalogues';
 import { say } from '@/core/words/say';
@@ -35,7 +35,7 @@ export function PlanTable({
   clock: (min: number) => string;
 }) {
   return (
-    <Table className={css.planTable}>
+    <PlainTable className={css.planTable}>
       <caption>Who, what and when, with the room each has</caption>
       <thead>
         <tr>
@@ -70,6 +70,6 @@ export function PlanTable({
           );
         })}
       </tbody>
-    </Table>
+    </PlainTable>
   );
 }

@@ -65,7 +65,7 @@ const COLUMNS: DeskColumn<Row>[] = [
     accessor: 'unit',
     title: 'Unit',
     width: '9rem',
-    visibleMediaQuery: '(min-width: 40em)',
+    visibleFrom: 'xs',
     // Where there is no figure there is nothing to measure.
     render: ({ unit, measure, own, shipped }) => (
       <span className="soft">

@@ -59,7 +59,7 @@ const columnsFor = (roomTemp: string): DeskColumn<SpeciesRow>[] => [
     sortable: true,
     width: '8rem',
     textAlign: 'right',
-    visibleMediaQuery: '(min-width: 40em)',
+    visibleFrom: 'xs',
     render: ({ chillBelowC }) => (chillBelowC === null ? '' : <Measured measure="tempC" n={chillBelowC} />),
   },
   {
@@ -67,7 +67,7 @@ const columnsFor = (roomTemp: string): DeskColumn<SpeciesRow>[] => [
     title: 'Harmed by ethylene',
     sortable: true,
     width: '12.5rem',
-    visibleMediaQuery: '(min-width: 48em)',
+    visibleFrom: 'sm',
     render: ({ ethylene }) => ETHYLENE[Math.round(ethylene)] ?? String(ethylene),
   },
   {
@@ -75,7 +75,7 @@ const columnsFor = (roomTemp: string): DeskColumn<SpeciesRow>[] => [
     title: 'Water',
     sortable: true,
     width: '9rem',
-    visibleMediaQuery: '(min-width: 56em)',
+    visibleFrom: 'md',
   },
 ];
 

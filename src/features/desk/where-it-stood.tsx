@@ -1,4 +1,4 @@
-import { Table, TableTbody, TableTd, TableTh, TableThead, TableTr } from '@mantine/core';
+import { PlainTable } from '@/shell/plain-table';
 import { formatDate } from '@/core/calendar/format-date';
 import { solutionInSentence } from '@/core/water/solution-words';
 import { localeOf, type LanguageTag } from '@/core/words/catalogues';
@@ -25,35 +25,35 @@ export function WhereItStood({ lot, stays, timeZone, language }: Props) {
   return (
     <section aria-label="Where it stood">
       <h2>Where lot {lot} stood</h2>
-      <Table aria-label="Where it stood">
-        <TableThead>
-          <TableTr>
-            <TableTh>When</TableTh>
-            <TableTh>Place</TableTh>
-            <TableTh>Water</TableTh>
-          </TableTr>
-        </TableThead>
-        <TableTbody>
+      <PlainTable aria-label="Where it stood">
+        <thead>
+          <tr>
+            <th>When</th>
+            <th>Place</th>
+            <th>Water</th>
+          </tr>
+        </thead>
+        <tbody>
           {stays.map((s) => (
-            <TableTr key={`${s.no} ${s.fromAt.getTime()}`}>
-              <TableTd>
+            <tr key={`${s.no} ${s.fromAt.getTime()}`}>
+              <td>
                 {isSplit && <strong>·{s.no} </strong>}
                 {when(s.fromAt)}{' '}
                 <span className="soft">{s.toAt ? `until ${when(s.toAt)}` : 'until now'}</span>
-              </TableTd>
-              <TableTd>{s.room}</TableTd>
-              <TableTd>
+              </td>
+              <td>{s.room}</td>
+              <td>
                 {s.pailId && (
                   <>
                     <Link href={`/pails/${s.pailId}`}>pail {s.pail}</Link>,{' '}
                   </>
                 )}
                 {waterWords(s, language)}
-              </TableTd>
-            </TableTr>
+              </td>
+            </tr>
           ))}
-        </TableTbody>
-      </Table>
+        </tbody>
+      </PlainTable>
     </section>
   );
 }

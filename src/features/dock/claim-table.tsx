@@ -50,7 +50,6 @@ function Standing({ claim }: { claim: ClaimView }) {
 }
 
 /** As wide as the kit's `sm`: below it a claim says all in one cell. */
-const WIDE = '(min-width: 48em)';
 
 const NUMBER: DeskColumn<ClaimView> = {
   accessor: 'number',
@@ -76,7 +75,7 @@ const SUPPLIER: DeskColumn<ClaimView> = {
   accessor: 'supplier',
   title: 'Supplier',
   width: '11rem',
-  visibleMediaQuery: WIDE,
+  visibleFrom: 'sm',
   render: (c) => (
     <>
       {c.supplier}
@@ -90,14 +89,14 @@ const VALUE: DeskColumn<ClaimView> = {
   title: 'Value',
   width: '7rem',
   textAlign: 'right',
-  visibleMediaQuery: WIDE,
+  visibleFrom: 'sm',
   render: (c) => <strong>{money(c.value, c.currency)}</strong>,
 };
 const STANDING: DeskColumn<ClaimView> = {
   accessor: 'due',
   title: 'Standing',
   width: '11rem',
-  visibleMediaQuery: WIDE,
+  visibleFrom: 'sm',
   render: (claim) => <Standing claim={claim} />,
 };
 

@@ -34,7 +34,7 @@ const COLUMNS: DeskColumn<ProofLine>[] = [
       </>
     ),
   },
-  { accessor: 'who', title: 'Who', width: '5.5rem', visibleMediaQuery: '(min-width: 40em)' },
+  { accessor: 'who', title: 'Who', width: '5.5rem', visibleFrom: 'xs' },
 ];
 
 interface Props {

@@ -1,5 +1,6 @@
 import { moneyWords } from '@/core/opening/currency';
-import { Group, SimpleGrid, Stack, Table, TableTbody, TableTd, TableTr } from '@mantine/core';
+import { Group, SimpleGrid, Stack } from '@mantine/core';
+import { PlainTable } from '@/shell/plain-table';
 import type { ReactNode } from 'react';
 import { waterLosses, type Loss, type LossOf, type WaterLosses } from '@/core/hygiene/water-losses';
 import type { MoreCare, WaterCause } from '@/core/hygiene/water-worth';
@@ -45,21 +46,21 @@ function LossTable<K>({ title, rows, money, name }: LossTableProps<K>) {
       {rows.length === 0 ? (
         <p className="soft">None.</p>
       ) : (
-        <Table aria-label={title}>
-          <TableTbody>
+        <PlainTable aria-label={title}>
+          <tbody>
             {rows.slice(0, MOST_ROWS).map((row, i) => (
-              <TableTr key={i}>
-                <TableTd>{name(row.of)}</TableTd>
-                <TableTd ta="right" className={css.sum}>
+              <tr key={i}>
+                <td>{name(row.of)}</td>
+                <td className={css.sum}>
                   {stemDays(row)}
-                </TableTd>
-                <TableTd ta="right" className={css.sum}>
+                </td>
+                <td className={css.sum}>
                   {money(row)}
-                </TableTd>
-              </TableTr>
+                </td>
+              </tr>
             ))}
-          </TableTbody>
-        </Table>
+          </tbody>
+        </PlainTable>
       )}
     </section>
   );

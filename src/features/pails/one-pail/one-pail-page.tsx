@@ -1,4 +1,5 @@
-import { Stack, Table, TableTbody, TableTd, TableTh, TableThead, TableTr } from '@mantine/core';
+import { Stack } from '@mantine/core';
+import { PlainTable } from '@/shell/plain-table';
 import { notFound } from 'next/navigation';
 import { formatDate } from '@/core/calendar/format-date';
 import { measured } from '@/core/units/measures';
@@ -21,15 +22,15 @@ type When = (at: number) => string;
 
 function FillRow({ fill, when, litres }: { fill: FillShown; when: When; litres: string }) {
   return (
-    <TableTr>
-      <TableTd>
+    <tr>
+      <td>
         {when(fill.filledAt)}
         <br />
         <span className="soft">
           {fill.emptiedAt === null ? 'stands now' : `until ${when(fill.emptiedAt)}`}
         </span>
-      </TableTd>
-      <TableTd>
+      </td>
+      <td>
         {litres}, {fill.solution.toLowerCase()}
         {!fill.isClean && (
           <>
@@ -38,8 +39,8 @@ function FillRow({ fill, when, litres }: { fill: FillShown; when: When; litres: 
             {fill.reason && <span className="soft">: {fill.reason}</span>}
           </>
         )}
-      </TableTd>
-      <TableTd>
+      </td>
+      <td>
         {fill.lots.length === 0 && <span className="soft">nothing</span>}
         {fill.lots.map((l) => (
           <div key={`${l.words} ${l.from}`}>
@@ -48,8 +49,8 @@ function FillRow({ fill, when, litres }: { fill: FillShown; when: When; litres: 
             {l.to !== null && l.to !== fill.emptiedAt && <span className="soft"> until {when(l.to)}</span>}
           </div>
         ))}
-      </TableTd>
-    </TableTr>
+      </td>
+    </tr>
   );
 }
 
@@ -90,36 +91,36 @@ export async function OnePailPage({ pailId }: { pailId: string }) {
       {fills.length > 0 && (
         <section aria-label="What stood in it">
           <h2>What stood in it</h2>
-          <Table aria-label="What stood in it">
-            <TableThead>
-              <TableTr>
-                <TableTh>When</TableTh>
-                <TableTh>Water</TableTh>
-                <TableTh>Stems</TableTh>
-              </TableTr>
-            </TableThead>
-            <TableTbody>
+          <PlainTable aria-label="What stood in it">
+            <thead>
+              <tr>
+                <th>When</th>
+                <th>Water</th>
+                <th>Stems</th>
+              </tr>
+            </thead>
+            <tbody>
               {fills.map((f) => (
                 <FillRow key={f.id} fill={f} when={when} litres={told(f.litres)} />
               ))}
-            </TableTbody>
-          </Table>
+            </tbody>
+          </PlainTable>
         </section>
       )}
       {done.length > 0 && (
         <section aria-label="Washed and looked at">
           <h2>Washed and looked at</h2>
-          <Table aria-label="Washed and looked at">
-            <TableTbody>
+          <PlainTable aria-label="Washed and looked at">
+            <tbody>
               {done.map((d) => (
-                <TableTr key={`${d.at} ${d.what}`}>
-                  <TableTd>{when(d.at)}</TableTd>
-                  <TableTd>{d.what}</TableTd>
-                  <TableTd>{d.who}</TableTd>
-                </TableTr>
+                <tr key={`${d.at} ${d.what}`}>
+                  <td>{when(d.at)}</td>
+                  <td>{d.what}</td>
+                  <td>{d.who}</td>
+                </tr>
               ))}
-            </TableTbody>
-          </Table>
+            </tbody>
+          </PlainTable>
         </section>
       )}
     </Stack>
