@@ -44,6 +44,7 @@ test('a protocol is changed, saved as JSON, given back, and read again from the 
   });
   await page.getByRole('button', { name: 'The product’s again' }).click();
   await expect(page.getByText('Cut 4 cm, slanted', { exact: true })).toBeHidden();
+  await page.getByText('from a file …').click();
   const choose = page.getByLabel(/A file saved here/);
   await choose.setInputFiles({
     name: 'odd.json',
@@ -60,6 +61,7 @@ test('a protocol is changed, saved as JSON, given back, and read again from the 
 test('a species the table has not is added, named on a note, booked, and forecast', async ({ page }) => {
   await signInAsManager(page);
   await page.goto('/desk/species');
+  await page.getByText('Add a species …').click();
   await page.getByLabel('Name', { exact: true }).fill('Harbour phlox');
   await page.getByLabel('Botanical name').fill('Phlox paniculata');
   await page.getByLabel('Behaves like').selectOption({ label: 'Stock' });

@@ -88,6 +88,8 @@ for (const [name, options] of [
       '/desk/species',
       '/desk/people',
       '/desk/shop',
+      '/desk/rooms',
+      '/desk/water',
       '/desk/proof',
       '/pails/cost',
       '/bench/plan',
@@ -126,6 +128,8 @@ for (const [name, options, style] of [
       '/desk/species',
       '/desk/people',
       '/desk/shop',
+      '/desk/rooms',
+      '/desk/water',
     ]) {
       await page.goto(path);
       await expect(page.getByRole('main')).toBeVisible();

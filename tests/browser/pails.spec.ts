@@ -7,7 +7,7 @@ test('many pails by a relay: planned, begun, scrubbed and put in, the same on an
   browser,
 }) => {
   await signInAsManager(page);
-  await page.goto('/desk/shop');
+  await page.goto('/desk/water');
   await page.getByLabel('Available chlorine when new, %').fill('5');
   await page.getByLabel('Date on the bottle').fill('24/05/2026');
   await page.getByLabel('A litre of it costs, EUR').fill('2,50');

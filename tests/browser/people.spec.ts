@@ -8,6 +8,7 @@ test('somebody is added, signs in, is retired, and is out on the tablet they sto
 }) => {
   await signInAsManager(page);
   await page.goto('/desk/people');
+  await page.getByText('Somebody new …').click();
   await page.getByLabel('Name').fill('Hedda');
   await page.getByRole('textbox', { name: 'PIN' }).fill('1234');
   await page.getByRole('button', { name: 'Add them' }).click();
@@ -55,11 +56,13 @@ test('the shop says how it is reached, a room is set from now, pails are added a
   await page.getByRole('button', { name: 'Save it' }).click();
   await expect(page.getByText('Saved.')).toBeVisible();
 
+  await page.goto('/desk/rooms');
   await page.getByRole('button', { name: 'Change Cold room' }).click();
   await page.getByLabel('°C', { exact: true }).fill('5,5');
   await page.getByRole('button', { name: 'From now on' }).click();
   await expect(page.getByRole('row', { name: /Cold room.*5\.5 °C/ })).toBeVisible();
 
+  await page.getByText('More pails …').click();
   await page.getByLabel('How many').fill('2');
   await page.getByRole('button', { name: 'Add them' }).click();
   const added = page.getByText(/^Pails \d+ to \d+: wash them/);

@@ -70,7 +70,7 @@ test('how much food goes into so many litres: in the shop’s own measure, or wh
     'Quayside food: 2 × sachet, filled to 4 L: half a dose is worse than it sounds, for 3 L of flower food',
   );
   expect(offered(asked)).toMatchObject({
-    href: '/desk/shop',
+    href: '/desk/water',
     words: 'For 3 L of flower food: as its label says',
   });
   // In quarts and ounces for whoever reads those.

@@ -1,3 +1,4 @@
+import { typedDay } from '@/core/calendar/typed-day';
 import { manyStaysOfLot } from '@/data/pail-history';
 import { manyActivePeople } from '@/data/people';
 import { manyEntriesAsked } from '@/data/record-asked';
@@ -19,13 +20,16 @@ const SHOWN = 60;
 export async function DeskPage({ search }: { search: Search }) {
   const beyond = typeof search.beyond === 'string' && /^\d{1,15}$/.test(search.beyond) ? search.beyond : null;
   const asked = askedRecord(search);
-  const { entries, nothing, people, stood, me, at } = await inMyShop(
+  const { entries, nothing, people, stood, day, me, at } = await inMyShop(
     async (trx, me, at) => {
       const { timeZone } = me.shop;
-      const means = await understood(trx, asked, inZone(at, timeZone).date, timeZone);
+      const today = inZone(at, timeZone).date;
+      const means = await understood(trx, asked, today, timeZone);
       return {
         me,
         at,
+        // Told as somebody says it, "yesterday"; the form has it as a day.
+        day: (asked.day === '' ? null : typedDay(asked.day, today)) ?? '',
         nothing: 'nothing' in means ? means.nothing : null,
         people: await once(trx, manyActivePeople),
         stood:
@@ -52,7 +56,7 @@ export async function DeskPage({ search }: { search: Search }) {
       </p>
       <RecordForm
         key={addressOf(asked)}
-        asked={asked}
+        asked={{ ...asked, day }}
         people={people.map(({ id, name }) => ({ id, name }))}
       />
       <RecordTable

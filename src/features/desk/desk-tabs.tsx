@@ -10,6 +10,8 @@ const VIEWS = [
   { href: '/desk/figures', words: 'Figures' },
   { href: '/desk/people', words: 'People' },
   { href: '/desk/shop', words: 'The shop' },
+  { href: '/desk/rooms', words: 'Rooms and pails' },
+  { href: '/desk/water', words: 'Water and washing' },
 ] as const;
 
 /** The desk's views; on a phone the row is as far along as the one that is shown. */

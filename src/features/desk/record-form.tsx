@@ -2,9 +2,7 @@
 import { Button, Group, NativeSelect, TextInput } from '@mantine/core';
 import { useRouter } from 'next/navigation';
 import * as v from 'valibot';
-import { typedDay } from '@/core/calendar/typed-day';
 import { ENTRY_GROUPS } from '@/core/record/entry-groups';
-import { useToday } from '@/shell/clock';
 import { DayInput } from '@/shell/day-input';
 import { useShopForm } from '@/shell/form';
 import { LinkButton } from '@/shell/link-button';
@@ -29,7 +27,6 @@ export function RecordForm({
   people: readonly { readonly id: string; readonly name: string }[];
 }) {
   const router = useRouter();
-  const today = useToday();
   const form = useShopForm<Record<keyof AskedRecord, string>>(SCHEMA, { ...asked });
   return (
     <form
@@ -55,7 +52,7 @@ export function RecordForm({
           w="10rem"
           clearable
           placeholder="any"
-          value={form.values.day === '' ? null : typedDay(form.values.day, today)}
+          value={form.values.day === '' ? null : form.values.day}
           onChange={(day) => form.setFieldValue('day', day ?? '')}
         />
         <Button type="submit">Ask</Button>

@@ -3,7 +3,6 @@ import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import * as v from 'valibot';
-import { FIRST_SPECIES } from '@/core/species/species';
 import { useActions } from '@/shell/actions';
 import { aReason, someText, useShopForm } from '@/shell/form';
 import { Feedback } from '@/shell/feedback';
@@ -94,7 +93,7 @@ export function AddSpecies({
 }) {
   const router = useRouter();
   const { act } = useActions();
-  const form = useShopForm(NAMED, { name: '', botanical: '', like: FIRST_SPECIES.key });
+  const form = useShopForm(NAMED, { name: '', botanical: '', like: species[0]?.key ?? '' });
   const [problem, setProblem] = useState<string | null>(null);
   const add = async ({ name, botanical, like }: typeof form.values) => {
     const outcome = await act('desk/add-species', {

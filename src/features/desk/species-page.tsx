@@ -16,8 +16,7 @@ import { say, spoken } from '@/core/words/say';
 import { speciesName } from '@/core/words/species-name';
 import css from './desk.module.css';
 import { fileOf } from './species-file';
-import { ProtocolEditor } from './protocol-editor';
-import { AddSpecies, ImportSpecies } from './species-forms';
+import { FromFile, OneMore, ProtocolEditor } from './species-late';
 import { SpeciesList } from './species-list';
 
 /** Every species, the shop's own first; and the ways to bring in one more. */
@@ -52,10 +51,8 @@ function AllSpecies({
       />
       {mayChange && (
         <>
-          <h2>Read a species or protocol from a file</h2>
-          <ImportSpecies />
-          <h2>Add a species</h2>
-          <AddSpecies species={all.map((s) => ({ key: s.key, name: speciesName(s, language) }))} />
+          <FromFile />
+          <OneMore species={all.map((s) => ({ key: s.key, name: speciesName(s, language) }))} />
         </>
       )}
     </section>
@@ -118,12 +115,7 @@ export async function SpeciesPage({ search }: { search: Record<string, string | 
         file={file}
         mayChange={mayChange}
       />
-      {mayChange && (
-        <>
-          <h2>Read it from a file</h2>
-          <ImportSpecies />
-        </>
-      )}
+      {mayChange && <FromFile />}
     </section>
   );
 }

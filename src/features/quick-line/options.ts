@@ -96,8 +96,8 @@ const OPTIONS: { readonly [K in Meaning['kind']]: (meaning: Of<K>, around: Aroun
         : `For ${water}: as its label says`,
       note: dose
         ? 'its label comes first; never into a pail that chlorine still stands in'
-        : 'the shop has told no product yet: at the desk, under The shop',
-      href: dose ? '/pails' : '/desk/shop',
+        : 'the shop has told no product yet: at the desk, under Water and washing',
+      href: dose ? '/pails' : '/desk/water',
     };
   },
   'tip out': ({ pail }) => ({

@@ -8,7 +8,7 @@ import { manyLocked } from '@/data/sign-in-tries';
 import { A_LONG_SHIFT_S, inMyShop, type SignedIn } from '@/server/session';
 import { DeskTabs } from '../desk-tabs';
 import css from '../desk.module.css';
-import { AddPersonForm } from './add-person-form';
+import { AddPerson } from './add-person';
 import { PeopleTable } from './people-table';
 import type { PersonView } from './person-view';
 
@@ -66,12 +66,7 @@ export async function PeoplePage() {
         theirs in the record.
       </p>
       <PeopleTable people={people} />
-      {mayManage(me.role) && (
-        <>
-          <h2>Somebody new</h2>
-          <AddPersonForm isOwner={me.role === 'owner'} />
-        </>
-      )}
+      {mayManage(me.role) && <AddPerson isOwner={me.role === 'owner'} />}
     </section>
   );
 }

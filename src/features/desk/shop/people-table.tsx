@@ -1,9 +1,12 @@
 'use client';
+import dynamic from 'next/dynamic';
 import type { Role } from '@/core/actions/contract';
 import { DeskTable, useOpenRow, type DeskColumn } from '@/shell/desk-table';
 import css from '../desk.module.css';
 import type { PersonView } from './person-view';
-import { PersonUnder } from './person-under';
+
+// What opens under a row is fetched as it is first opened.
+const PersonUnder = dynamic(() => import('./person-under').then((m) => m.PersonUnder), { ssr: false });
 
 const ROLE_WORDS: Readonly<Record<Role, string>> = {
   owner: 'owner',
@@ -30,7 +33,7 @@ const COLUMNS: DeskColumn<PersonView>[] = [
     accessor: 'login',
     title: 'Signs in with',
     width: '11rem',
-    visibleMediaQuery: '(min-width: 40em)',
+    visibleFrom: 'xs',
     render: ({ login }) => (
       <span className="soft">{login === null ? 'a PIN' : `“${login}”, a password`}</span>
     ),
@@ -39,7 +42,7 @@ const COLUMNS: DeskColumn<PersonView>[] = [
     accessor: 'sessions',
     title: 'Signed in',
     width: '8rem',
-    visibleMediaQuery: '(min-width: 40em)',
+    visibleFrom: 'xs',
     render: ({ sessions }) => (
       <span className="soft">
         {sessions.length === 0 ? 'nowhere' : sessions.length === 1 ? 'on one' : `on ${sessions.length}`}

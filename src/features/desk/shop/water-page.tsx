@@ -1,55 +1,42 @@
-import type { Sanitiser } from '@/core/sanitising/sanitiser';
-import type { TapWater } from '@/core/water/dose-reading';
-import { FOODS, type Foods } from '@/core/water/food';
+import { mayManage } from '@/core/actions/contract';
+import { FOODS } from '@/core/water/food';
 import { solutionWords } from '@/core/water/solution-words';
-import type { LanguageTag } from '@/core/words/catalogues';
 import { say } from '@/core/words/say';
-import type { Trx } from '@/data/connection';
 import { maybeTap } from '@/data/tap';
-import { manyTools, type ToolRow } from '@/data/tools';
+import { manyTools } from '@/data/tools';
 import { foodsOf } from '@/server/foods';
 import { sanitiserOf } from '@/server/sanitiser';
-import type { SignedIn } from '@/server/session';
+import { inMyShop } from '@/server/session';
+import { DeskTabs } from '../desk-tabs';
+import css from '../desk.module.css';
 import { DevicesForm } from './devices-form';
-import { deviceViews, type DeviceView } from './devices-view';
+import { deviceViews } from './devices-view';
 import { FoodForm } from './food-form';
 import { SanitiserForm } from './sanitiser-form';
 import { TapForm } from './tap-form';
 import { ToolsForm } from './tools-form';
 
-interface Kept {
-  readonly sanitiser: Sanitiser;
-  readonly foods: Foods;
-  readonly tap: TapWater | null;
-  readonly tools: readonly ToolRow[];
-  readonly devices: readonly DeviceView[];
-}
-
 /** What the shop keeps its water and what stands in it clean and fed with. */
-export async function waterKept(trx: Trx, me: SignedIn): Promise<Kept> {
-  const [sanitiser, foods, tap, tools, devices] = await Promise.all([
-    sanitiserOf(trx),
-    foodsOf(trx),
-    maybeTap(trx),
-    manyTools(trx),
-    deviceViews(trx, me),
-  ]);
-  return { sanitiser, foods, tap, tools, devices };
-}
-
-interface Props extends Kept {
-  readonly currency: string;
-  readonly language: LanguageTag;
-  readonly mayChange: boolean;
-}
-
-/** Sanitiser, food, tap, knives and what reads by itself, as the shop has them. */
-export function WaterKept({ sanitiser, foods, tap, tools, devices, currency, language, mayChange }: Props) {
+export async function WaterPage() {
+  const { me, sanitiser, foods, tap, tools, devices, currency } = await inMyShop(async (trx, me) => {
+    const [sanitiser, foods, tap, tools, devices] = await Promise.all([
+      sanitiserOf(trx),
+      foodsOf(trx),
+      maybeTap(trx),
+      manyTools(trx),
+      deviceViews(trx, me),
+    ]);
+    return { me, sanitiser, foods, tap, tools, devices, currency: me.shop.currency };
+  });
+  const mayChange = mayManage(me.role);
   return (
-    <>
+    <section className={css.desk}>
+      <DeskTabs here="/desk/water" />
+      <h1>Water and washing</h1>
       <h2>What pails are sanitised with</h2>
       <p className="soft">
         Doses are worked out from it, for the bottle as old as it is. Its label and local rules come first.
+        {mayChange ? '' : ' A manager changes it.'}
       </p>
       <SanitiserForm sanitiser={sanitiser} currency={currency} mayChange={mayChange} />
       <h2>What flowers are fed with</h2>
@@ -59,7 +46,7 @@ export function WaterKept({ sanitiser, foods, tap, tools, devices, currency, lan
       </p>
       <FoodForm
         foods={foods}
-        offered={FOODS.map((key) => ({ value: key, words: say(solutionWords(key), language) }))}
+        offered={FOODS.map((key) => ({ value: key, words: say(solutionWords(key), me.language) }))}
         mayChange={mayChange}
       />
       <h2>What the tap gives</h2>
@@ -80,6 +67,6 @@ export function WaterKept({ sanitiser, foods, tap, tools, devices, currency, lan
         into.
       </p>
       <DevicesForm devices={devices} mayChange={mayChange} />
-    </>
+    </section>
   );
 }
