@@ -135,67 +135,63 @@ function viewOf(pail: PailRow, around: Around): PailView {
 
 /** Which pails are clean, what to wash, what is in them, how old the water is. */
 export async function PailsPage({ search }: { search: Record<string, string | string[] | undefined> }) {
-  const { views, tools, relay, sanitiser, foods, learnt, today, van, language, currency } = await inMyShop(
-    async (trx, me, at) => {
-      const today = inZone(at, me.shop.timeZone).date;
-      const [
-        pails,
-        lots,
-        rooms,
-        seen,
-        { limits, readyDays },
-        sanitiser,
-        relay,
-        strips,
-        foods,
-        expected,
-        tap,
-        tools,
-      ] = await Promise.all([
-        once(trx, manyPails),
-        once(trx, manyPortionsInStock),
-        once(trx, manyRooms),
-        once(trx, manyWaterSeen),
-        houseOf(trx),
-        sanitiserOf(trx),
-        maybeOpenRelay(trx),
-        manyStripMeans(trx),
-        foodsOf(trx),
-        manyExpected(trx, today),
-        maybeTap(trx),
-        manyTools(trx),
-      ]);
-      const views = pails.map((pail) => {
-        const standing = lots.filter((l) => l.fillId !== null && l.fillId === pail.fillId);
-        const room = rooms.find((r) => r.id === pail.roomId) ?? rooms.find((r) => r.kind === 'bench');
-        return viewOf(pail, {
-          lots: standing,
-          ...{ seen, foods, tap: tap ?? USUAL_TAP },
-          room,
-          limits,
-          readyDays,
-          at,
-          species: me.species,
-          language: me.language,
-        });
-      });
-      return {
-        views,
-        tools: tools.map(({ id, name, everyH, addedAt, cleanedAt }) => ({
-          ...{ id, name, everyH, addedAt: addedAt.getTime(), cleanedAt: msOf(cleanedAt) },
-        })),
-        relay: relay ? { id: relay.id, job: relay.job } : null,
-        sanitiser,
-        foods,
-        language: me.language,
-        currency: me.shop.currency,
-        learnt: learntDemand(strips),
-        today,
-        van: nextVan(expected, pails, me.species, { today, locale: localeOf(me.language), rooms }),
-      };
-    },
-    [manyRooms, manyWaterSeen],
-  );
+  const { pails, room, around, tools, relay, sanitiser, foods, learnt, today, van, language, currency } =
+    await inMyShop(
+      async (trx, me, at) => {
+        const today = inZone(at, me.shop.timeZone).date;
+        const [
+          pails,
+          lots,
+          rooms,
+          seen,
+          { limits, readyDays },
+          sanitiser,
+          relay,
+          strips,
+          foods,
+          expected,
+          tap,
+          tools,
+        ] = await Promise.all([
+          once(trx, manyPails),
+          once(trx, manyPortionsInStock),
+          once(trx, manyRooms),
+          once(trx, manyWaterSeen),
+          houseOf(trx),
+          sanitiserOf(trx),
+          maybeOpenRelay(trx),
+          manyStripMeans(trx),
+          foodsOf(trx),
+          manyExpected(trx, today),
+          maybeTap(trx),
+          manyTools(trx),
+        ]);
+        const { species, language } = me;
+        return {
+          pails,
+          room: (pail: PailRow) =>
+            rooms.find((r) => r.id === pail.roomId) ?? rooms.find((r) => r.kind === 'bench'),
+          around: { lots, seen, foods, tap: tap ?? USUAL_TAP, limits, readyDays, at, species, language },
+          tools: tools.map(({ id, name, everyH, addedAt, cleanedAt }) => ({
+            ...{ id, name, everyH, addedAt: addedAt.getTime(), cleanedAt: msOf(cleanedAt) },
+          })),
+          relay: relay ? { id: relay.id, job: relay.job } : null,
+          sanitiser,
+          foods,
+          language,
+          currency: me.shop.currency,
+          learnt: learntDemand(strips),
+          today,
+          van: nextVan(expected, pails, species, { today, locale: localeOf(language), rooms }),
+        };
+      },
+      [manyRooms, manyWaterSeen],
+    );
+  // The water of sixty pails takes longer than a page may keep a connection.
+  const views = pails.map((pail) => {
+    const lots = around.lots.filter((l) => l.fillId !== null && l.fillId === pail.fillId);
+    return viewOf(pail, { ...around, lots, room: room(pail) });
+  });
   const asked = typeof search.pail === 'string' ? search.pail : null;
   return (
     <PageWordsProvider told={tell(pageWords(['food', 'solution'], language))} locale={localeOf(language)}>
