@@ -2,6 +2,7 @@ import { shopDetails } from '@/data/shops';
 import { Button, Group, VisuallyHidden } from '@mantine/core';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { LinkButton } from '@/shell/link-button';
+import { dayWords } from '@/core/calendar/format-date';
 import { LANGUAGES, tagOf } from '@/core/words/catalogues';
 import { cardFor } from '@/core/care/card-for';
 import {
@@ -28,7 +29,7 @@ import { ActionBar } from '@/shell/action-bar';
 /** When it was made, as somebody at the counter says it. */
 function madeWords(madeAt: Date, at: Date, timeZone: string): string {
   const [made, today] = [inZone(madeAt, timeZone), inZone(at, timeZone)];
-  return made.date === today.date ? `at ${made.clock}` : `on ${made.date.slice(5)} at ${made.clock}`;
+  return made.date === today.date ? `at ${made.clock}` : `on ${dayWords(made.date)} at ${made.clock}`;
 }
 
 const SHOWN = 12;
