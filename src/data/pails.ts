@@ -149,7 +149,7 @@ export async function onePailForUpdate(trx: Trx, id: string): Promise<PailRow> {
   const pail = await anyPailForUpdate(trx, id);
   if (pail.retiredAt)
     throw new RefusedError(
-      `Pail ${pail.name} was retired. Nothing was changed; bring it back under The shop.`,
+      `Pail ${pail.name} was retired. Nothing was changed; bring it back under Rooms and pails.`,
     );
   return pail;
 }

@@ -64,7 +64,8 @@ function Heading<T extends object>({
   const next: DeskSort = { by: header.column.id, direction: is === 'asc' ? 'desc' : 'asc' };
   const words = (
     <>
-      {column.title} <span aria-hidden>{is ? ARROW[is] : ''}</span>
+      {column.title}
+      {is && <span aria-hidden>{ARROW[is]}</span>}
     </>
   );
   return (
@@ -125,7 +126,7 @@ export function DeskTable<T extends { readonly id: string }>({
       ) : (
         <Box className={css.root}>
           <PlainTable aria-label={label} className={css.table}>
-            <thead className={css.header}>
+            <thead>
               {table.getHeaderGroups().map((group) => (
                 <tr key={group.id}>
                   {group.headers.map((header, i) => {

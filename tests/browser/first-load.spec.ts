@@ -1,31 +1,10 @@
 import { gzipSync } from 'node:zlib';
 import { expect, type Page } from '@playwright/test';
+import { EVERY_PLACE } from '../support/places';
 import { signInAsManager, test } from '../support/shop-floor';
 
 /** An empty page of the same stack: the kit and nothing of a place. */
 const EMPTY = '/an-empty-page-of-the-same-stack';
-const PLACES = [
-  '/dock',
-  '/dock/claims',
-  '/bench',
-  '/bench/plan',
-  '/bench/knife',
-  '/pails',
-  '/pails/cost',
-  '/rooms',
-  '/make',
-  '/send-off',
-  '/labels?pails',
-  '/desk',
-  '/desk/figures',
-  '/desk/ways',
-  '/desk/species',
-  '/desk/people',
-  '/desk/shop',
-  '/desk/rooms',
-  '/desk/water',
-  '/desk/proof',
-];
 const MOST_TIMES = 1.25;
 
 const sizes = new Map<string, number>();
@@ -49,6 +28,6 @@ test('no place brings more than a quarter over the scripts of an empty page', as
   await signInAsManager(page);
   const empty = await scriptBytes(page, EMPTY);
   expect(empty).toBeGreaterThan(100_000);
-  for (const path of PLACES)
+  for (const path of EVERY_PLACE)
     expect.soft((await scriptBytes(page, path)) / empty, path).toBeLessThanOrEqual(MOST_TIMES);
 });

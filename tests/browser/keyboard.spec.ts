@@ -1,3 +1,4 @@
+import { EVERY_PLACE } from '../support/places';
 import { expect, type Page } from '@playwright/test';
 import {
   bookNote,
@@ -75,26 +76,7 @@ for (const [name, options] of [
     const context = await browser.newContext(options);
     const page = await context.newPage();
     await signInAs(page, 'Tove');
-    for (const path of [
-      '/dock',
-      '/bench',
-      '/pails',
-      '/rooms',
-      '/make',
-      '/send-off',
-      '/desk',
-      '/desk/figures',
-      '/desk/ways',
-      '/desk/species',
-      '/desk/people',
-      '/desk/shop',
-      '/desk/rooms',
-      '/desk/water',
-      '/desk/proof',
-      '/pails/cost',
-      '/bench/plan',
-      '/bench/knife',
-    ]) {
+    for (const path of EVERY_PLACE) {
       await page.goto(path);
       await expect(page.getByRole('main')).toBeVisible();
       await expectNothingSerious(page);

@@ -48,7 +48,7 @@ const PARTS = [
   },
   {
     title: 'Pails',
-    why: 'Each has a number, a label and a life of its own. More are added later under The shop.',
+    why: 'Each has a number, a label and a life of its own. More are added later under Rooms and pails.',
     fields: ['pails'],
     Part: PailsPart,
   },

@@ -1,0 +1,23 @@
+/** Every place a manager can be at. */
+export const EVERY_PLACE = [
+  '/dock',
+  '/dock/claims',
+  '/bench',
+  '/bench/plan',
+  '/bench/knife',
+  '/pails',
+  '/pails/cost',
+  '/rooms',
+  '/make',
+  '/send-off',
+  '/labels?pails',
+  '/desk',
+  '/desk/figures',
+  '/desk/ways',
+  '/desk/species',
+  '/desk/people',
+  '/desk/shop',
+  '/desk/rooms',
+  '/desk/water',
+  '/desk/proof',
+] as const;
