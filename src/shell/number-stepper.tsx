@@ -2,7 +2,7 @@
 import { Button, Group, TextInput } from '@mantine/core';
 import { useInterval, useLongPress } from '@mantine/hooks';
 import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
-import { readNumber } from '@/core/numbers/read-number';
+import { numberInField } from '@/core/numbers/read-number';
 import css from './number-stepper.module.css';
 
 const HOLD_MS = 450;
@@ -64,18 +64,27 @@ type FieldProps = Required<
   readonly onStep: (steps: number) => void;
 };
 
+/** Digits behind the point that such a step needs. */
+const digitsOf = (by: number): number => (by >= 1 ? 0 : by < 0.5 ? 2 : 1);
+
 /**
  * The number itself: what is typed counts as soon as it is one, with a comma or a point, and stands as it was
  * typed until the hand goes on.
  */
 function NumberField({ label, value, min, max, by, suffix, onChange, onStep }: FieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
-  const digits = by >= 1 ? 0 : by < 0.5 ? 2 : 1;
+  const digits = digitsOf(by);
+  const readIn = (text: string) => numberInField(text, suffix.trim(), digits);
   const take = (text: string) => {
     setTyped(text);
-    const read = readNumber(text.replace(suffix.trim(), ''));
-    const next = read === null ? null : Number(read.toFixed(digits));
+    const next = readIn(text);
     if (next !== null && next >= min && next <= max) onChange(next);
+  };
+  /** The hand goes on: what is more than there can be is the most there can be. */
+  const settle = () => {
+    const last = typed === null ? null : readIn(typed);
+    setTyped(null);
+    if (last !== null && (last < min || last > max)) onChange(Math.min(max, Math.max(min, last)));
   };
   const stepByKey = (event: KeyboardEvent) => {
     const steps = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : 0;
@@ -91,10 +100,10 @@ function NumberField({ label, value, min, max, by, suffix, onChange, onStep }: F
       w={`${String(max).length + suffix.length + 3.4}ch`}
       inputMode={digits === 0 ? 'numeric' : 'decimal'}
       autoComplete="off"
-      value={typed ?? `${value}${suffix}`}
+      value={typed ?? `${Number(value.toFixed(digits))}${suffix}`}
       onFocus={(event) => event.currentTarget.select()}
       onChange={(event) => take(event.currentTarget.value)}
-      onBlur={() => setTyped(null)}
+      onBlur={settle}
       onKeyDown={stepByKey}
     />
   );
@@ -103,7 +112,8 @@ function NumberField({ label, value, min, max, by, suffix, onChange, onStep }: F
 /** A number: typed, or stepped by one and by ten, or held until it is right. */
 export function NumberStepper(props: StepperProps) {
   const { label, fewer, more, value, min, max, by = 1, suffix = '', onChange, children } = props;
-  const step = (steps: number) => onChange(Math.min(max, Math.max(min, value + steps * by)));
+  const step = (steps: number) =>
+    onChange(Math.min(max, Math.max(min, Number((value + steps * by).toFixed(digitsOf(by))))));
   const ten = (max - min) / by >= TENS_FROM;
   return (
     <Group gap={6} className={css.stepper} role="group" aria-label={label}>
