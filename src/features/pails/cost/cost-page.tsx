@@ -51,12 +51,8 @@ function LossTable<K>({ title, rows, money, name }: LossTableProps<K>) {
             {rows.slice(0, MOST_ROWS).map((row, i) => (
               <tr key={i}>
                 <td>{name(row.of)}</td>
-                <td className={css.sum}>
-                  {stemDays(row)}
-                </td>
-                <td className={css.sum}>
-                  {money(row)}
-                </td>
+                <td className={css.sum}>{stemDays(row)}</td>
+                <td className={css.sum}>{money(row)}</td>
               </tr>
             ))}
           </tbody>
