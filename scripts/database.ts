@@ -86,6 +86,7 @@ async function main(): Promise<void> {
     const kept = await backedUpBefore(db, url, path.join(STATE, 'backups'));
     if (kept) console.log(`The database changes its shape; what stood here is kept: ${kept}`);
     await migrate(db);
+    await db.raw('select live.forget_old_changes()');
     await loadDemoOnce(db);
     if (task === 'years') await loadHistory(url);
   } finally {

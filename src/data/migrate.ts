@@ -35,6 +35,7 @@ import * as waterRead from './migrations/0033-water-read';
 import * as devices from './migrations/0034-devices';
 import * as tools from './migrations/0035-tools';
 import * as lossesByPerson from './migrations/0036-losses-by-person';
+import * as whatWasChanged from './migrations/0037-what-was-changed';
 
 interface Migration {
   readonly name: string;
@@ -79,6 +80,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0034-devices', up: devices.up },
   { name: '0035-tools', up: tools.up },
   { name: '0036-losses-by-person', up: lossesByPerson.up },
+  { name: '0037-what-was-changed', up: whatWasChanged.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

@@ -158,8 +158,9 @@ interface Asking {
 async function beginAsking(began: (trx: Trx) => void): Promise<Asking | null> {
   const data = await sealedSession();
   if (!data.shopId) return null;
-  const [trx, me] = await beginReading(database(), data.shopId, (reading) => {
-    readsOnly(reading);
+  const { shopId } = data;
+  const [trx, me] = await beginReading(database(), shopId, (reading) => {
+    readsOnly(reading, shopId);
     // Who may not see it is sent away before any of it is looked at.
     began(reading);
     return whoIn(reading, data);

@@ -60,8 +60,9 @@ export async function readStock(
   const [steps, stays, overrides] = await Promise.all([
     once(trx, manyStepStates),
     ids
-      ? manyStays(
+      ? once(
           trx,
+          manyStays,
           lots.map((l) => l.id),
         )
       : once(trx, manyStaysInStock),

@@ -4,7 +4,7 @@ import { say } from '@/core/words/say';
 import 'server-only';
 import { readAsNow } from '@/core/record/entry-details';
 import { mayManage } from '@/core/actions/contract';
-import { HOUR_MS } from '@/core/calendar/spans';
+import { HOUR_MS, MINUTE_MS } from '@/core/calendar/spans';
 import { isActionName, specOf, type ActionName, type UndoneAction } from '@/core/actions/actions';
 import { manyLastActionsOf, maybeAction, type ActionDone } from '@/data/actions-done';
 import { maybeArrangement } from '@/data/arrangements';
@@ -13,6 +13,7 @@ import type { Trx } from '@/data/connection';
 import { RefusedError } from '@/data/errors';
 import { manyEntriesOf, maybeEntry, maybeLaterEntry, writeEntry, type Entry } from '@/data/record';
 import type { ActionContext } from './handler';
+import { once } from './once';
 import { UNDO } from './undo';
 
 /** A slip is noticed in the shift it was made in: older ones are corrected by doing it otherwise. */
@@ -123,13 +124,14 @@ export async function lastDoneBy(
   at: Date,
   language: LanguageTag,
 ): Promise<{ last: LastDone | null; redo: Redo | null }> {
-  const done = await manyLastActionsOf(trx, personId, new Date(at.getTime() - WITHIN_MS), 40);
+  const since = new Date(Math.floor((at.getTime() - WITHIN_MS) / MINUTE_MS) * MINUTE_MS);
+  const done = await once(trx, manyLastActionsOf, personId, since, 40);
   const last = done.find((d) => !d.isTakenBack && d.takesBack === null);
   const back = done[0]?.takesBack;
   const [entries, undone, undoneEntries] = await Promise.all([
-    last ? manyEntriesOf(trx, last.key) : [],
-    back ? maybeAction(trx, back) : undefined,
-    back ? manyEntriesOf(trx, back) : [],
+    last ? once(trx, manyEntriesOf, last.key) : [],
+    back ? once(trx, maybeAction, back) : undefined,
+    back ? once(trx, manyEntriesOf, back) : [],
   ]);
   const entry = entries.at(-1);
   const [undoneEntry] = undoneEntries;

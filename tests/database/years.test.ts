@@ -152,7 +152,7 @@ test('nothing a page reads goes through what has grown: each by its index', asyn
     await shellData(trx, me, AT);
     await readFloor(trx, me, AT, null);
     await readStock(trx, me, AT);
-    await manyWithoutCard(trx, 60);
+    await manyWithoutCard(trx, 20);
     await manyWithCard(trx, 30);
     await manyUnsettledClaims(trx, 300);
     await manySettledClaims(trx, 50);

@@ -73,7 +73,7 @@ export async function BenchPage({ search }: { search: Record<string, string | st
       });
       const { date: today } = inZone(at, me.shop.timeZone);
       const isClear = cards.length === 0;
-      const expected = isClear ? await manyExpected(trx, today) : [];
+      const expected = isClear ? await once(trx, manyExpected, today) : [];
       const stock = isClear ? await readStock(trx, me, at) : null;
       return { floor, cards, people, expected, stock, today, me, at };
     },

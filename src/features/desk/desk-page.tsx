@@ -33,11 +33,13 @@ export async function DeskPage({ search }: { search: Search }) {
         nothing: 'nothing' in means ? means.nothing : null,
         people: await once(trx, manyActivePeople),
         stood:
-          'nothing' in means || !means.question.lot ? [] : await manyStaysOfLot(trx, means.question.lot.id),
+          'nothing' in means || !means.question.lot
+            ? []
+            : await once(trx, manyStaysOfLot, means.question.lot.id),
         entries:
           'nothing' in means
             ? []
-            : await manyEntriesAsked(trx, means.question, {
+            : await once(trx, manyEntriesAsked, means.question, {
                 limit: SHOWN,
                 order: asked.order === 'oldest' ? 'oldest' : 'newest',
                 beyondId: beyond === null ? undefined : Number(beyond),

@@ -5,6 +5,7 @@ import { unitsOf } from '@/core/words/catalogues';
 import { spoken } from '@/core/words/say';
 import { FIRST_SPECIES } from '@/core/species/species';
 import { manyOwnFigures } from '@/data/figures';
+import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { tell } from '@/shell/told';
 import { DeskTabs } from './desk-tabs';
@@ -17,7 +18,7 @@ import { constantRows, solutionRows, speciesRows } from './figure-rows';
 export async function FiguresPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const asked = typeof search.species === 'string' ? search.species : '';
   const { own, registry, mayChange, language } = await inMyShop(async (trx, me) => ({
-    own: await manyOwnFigures(trx),
+    own: await once(trx, manyOwnFigures),
     language: me.language,
     registry: me.species,
     mayChange: mayManage(me.role),

@@ -10,6 +10,7 @@ import type { LanguageTag } from '@/core/words/catalogues';
 import { Stem } from '@/drawing/stem';
 import { LinkButton } from '@/shell/link-button';
 import { houseOf, waysFor, type House } from '@/server/house';
+import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from './desk-tabs';
 import { say, spoken } from '@/core/words/say';
@@ -63,7 +64,7 @@ function AllSpecies({
 export async function SpeciesPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const asked = typeof search.species === 'string' ? search.species : '';
   const { house, mayChange, at, timeZone, language } = await inMyShop(async (trx, me, at) => ({
-    house: await houseOf(trx),
+    house: await once(trx, houseOf),
     mayChange: mayManage(me.role),
     at,
     timeZone: me.shop.timeZone,

@@ -12,6 +12,7 @@ import {
   type ClaimRecord,
 } from '@/data/claim-lists';
 import { claimHoursBySupplier } from '@/data/claims';
+import { once } from '@/server/once';
 import { inMyShop, type SignedIn } from '@/server/session';
 import { ClaimWindow } from './claim-window';
 import { MOST_CLAIMS } from './claim-rows';
@@ -49,10 +50,10 @@ export async function ClaimsPage({ search }: { search: Record<string, string | s
   const limit = asked.all ? MOST_CLAIMS : UNSETTLED_SHOWN + 1;
   const { unsettled, settled, hours, suppliers, mayChange, me } = await inMyShop(async (trx, me) => {
     const [unsettled, settled, hours, suppliers] = await Promise.all([
-      before ? [] : manyUnsettledClaims(trx, limit, asked),
-      manySettledClaims(trx, SETTLED_SHOWN, before),
-      claimHoursBySupplier(trx),
-      claimedSuppliers(trx),
+      before ? [] : once(trx, manyUnsettledClaims, limit, asked),
+      once(trx, manySettledClaims, SETTLED_SHOWN, before),
+      once(trx, claimHoursBySupplier),
+      once(trx, claimedSuppliers),
     ]);
     return { unsettled, settled, hours, suppliers, mayChange: mayManage(me.role), me };
   });

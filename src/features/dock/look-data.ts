@@ -73,13 +73,13 @@ export async function readLook(
   const { timeZone } = me.shop;
   const [steps, stays, flaws, weighings, claimedKinds, temperatures, photos, past, house, overrides] =
     await Promise.all([
-      manyStepsOfPortion(trx, heap.id, heap.planNo),
-      manyStays(trx, [heap.id]),
-      manyFlaws(trx, [lot.id]),
-      manyWeighings(trx, lot.speciesKey),
-      manyClaimedKinds(trx, lot.id),
-      manyTemperatures(trx, [lot.id]),
-      manyPhotos(trx, [lot.id]),
+      once(trx, manyStepsOfPortion, heap.id, heap.planNo),
+      once(trx, manyStays, [heap.id]),
+      once(trx, manyFlaws, [lot.id]),
+      once(trx, manyWeighings, lot.speciesKey),
+      once(trx, manyClaimedKinds, lot.id),
+      once(trx, manyTemperatures, [lot.id]),
+      once(trx, manyPhotos, [lot.id]),
       pastLots(trx, heap, at, me.species),
       once(trx, houseOf),
       once(trx, shopOverrides),

@@ -1,6 +1,6 @@
 import type { SpeciesRegistry } from '@/core/species/registry';
 import 'server-only';
-import { DAY_MS, MINUTE_MS } from '@/core/calendar/spans';
+import { DAY_MS, HOUR_MS, MINUTE_MS } from '@/core/calendar/spans';
 import { LRUCache } from 'lru-cache';
 import { FLAWS, type FlawKind } from '@/core/dock/flaws';
 import { againstUsual, usualInWords, type PastLot } from '@/core/dock/supplier-usual';
@@ -13,6 +13,7 @@ import type { Overrides } from '@/core/model/figures';
 import type { Ways } from '@/core/protocol/ways';
 import type { Words } from '@/core/words/message';
 import { drawnShares, lotInputNow, lotsNow } from '@/server/lot-forecasts';
+import { once } from '@/server/once';
 import { planFor } from '@/server/replan';
 import type { Known } from '@/server/stock';
 import { outlookKey, type OutlookDraft } from './outlook';
@@ -39,8 +40,9 @@ export async function pastLots(
   at: Date,
   species: SpeciesRegistry,
 ): Promise<PastLot[]> {
-  const since = new Date(at.getTime() - WEEKS_BACK * 7 * DAY_MS);
-  const rows = await manyLotsOfSupplier(trx, lot.supplier, since, lot.deliveryId);
+  // By the hour, so that whoever looks next is told what is known.
+  const since = new Date(Math.floor(at.getTime() / HOUR_MS) * HOUR_MS - WEEKS_BACK * 7 * DAY_MS);
+  const rows = await once(trx, manyLotsOfSupplier, lot.supplier, since, lot.deliveryId);
   return rows.map((row) => ({
     speciesKey: row.speciesKey,
     lifeUsed: row.agedDays / species.byKey(row.speciesKey).lifeDays20C,

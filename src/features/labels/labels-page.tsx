@@ -59,7 +59,7 @@ const lotLabelOf = (l: LotInStock, species: SpeciesRegistry, language: LanguageT
 async function sheetFor(search: Props['search']): Promise<Sheet> {
   return inMyShop(async (trx, me) => {
     const { demo } = me.shop;
-    const { labels: roll } = await shopPrinting(trx);
+    const { labels: roll } = await once(trx, shopPrinting);
     const [units, locale] = [unitsOf(me.language), localeOf(me.language)];
     const lots = lotsOf(await once(trx, manyPortionsInStock));
     const byDelivery = new Map(

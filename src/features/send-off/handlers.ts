@@ -5,10 +5,11 @@ import { tagOf } from '@/core/words/catalogues';
 import { issueCard, manyArrangementLines, maybeArrangement } from '@/data/arrangements';
 import { RefusedError } from '@/data/errors';
 import { shopDetails } from '@/data/shops';
+import { manyStays } from '@/data/stays';
 import { localMoment } from '@/server/clock';
 import { preparing, type Handlers } from '@/server/handler';
 import { houseOf } from '@/server/house';
-import { forecastWaiting, staysOfArrangement } from './waiting-forecast';
+import { forecastWaiting } from './waiting-forecast';
 
 /** How a card is issued: by the forecast of what has waited, worked out before anything is locked. */
 export const sendOffHandlers: Handlers<SendOffActionName> = {
@@ -16,7 +17,7 @@ export const sendOffHandlers: Handlers<SendOffActionName> = {
     prepare: async ({ arrangementId }, read) => {
       const found = await read(async ({ trx, at }) => {
         const arrangement = await maybeArrangement(trx, arrangementId);
-        return arrangement && { arrangement, stays: await staysOfArrangement(trx, arrangement), at };
+        return arrangement && { arrangement, stays: await manyStays(trx, [arrangementId]), at };
       });
       return found && forecastWaiting(found.arrangement, found.stays, found.at);
     },

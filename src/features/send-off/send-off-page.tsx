@@ -15,6 +15,7 @@ import {
   type ArrangementRow,
   type ArrangementsBefore,
 } from '@/data/arrangements';
+import { manyStays } from '@/data/stays';
 import { inZone, localMoment } from '@/server/clock';
 import { houseOf } from '@/server/house';
 import { once } from '@/server/once';
@@ -23,7 +24,7 @@ import { CardSheet } from './card-sheet';
 import { CardChoice } from './card-choice';
 import { IssueButton } from './issue-button';
 import css from './send-off.module.css';
-import { forecastWaiting, staysOfArrangement } from './waiting-forecast';
+import { forecastWaiting } from './waiting-forecast';
 import { ActionBar } from '@/shell/action-bar';
 
 /** When it was made, as somebody at the counter says it. */
@@ -33,7 +34,7 @@ function madeWords(madeAt: Date, at: Date, timeZone: string): string {
 }
 
 const SHOWN = 12;
-const DUE_SHOWN = 60;
+const DUE_SHOWN = 20;
 const DUE_COUNTED_TO = 999;
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 
@@ -62,21 +63,21 @@ type Asked = ReturnType<typeof askedOf>;
 const read = ({ arrangementId, before }: Asked) =>
   inMyShop(async (trx, me, at) => {
     const [due, made, wanted, dueCount, { schools }] = await Promise.all([
-      before ? [] : manyWithoutCard(trx, DUE_SHOWN),
-      manyWithCard(trx, SHOWN, before),
-      arrangementId ? maybeArrangement(trx, arrangementId) : undefined,
-      countWithoutCard(trx, DUE_COUNTED_TO),
+      before ? [] : once(trx, manyWithoutCard, DUE_SHOWN),
+      once(trx, manyWithCard, SHOWN, before),
+      arrangementId ? once(trx, maybeArrangement, arrangementId) : undefined,
+      once(trx, countWithoutCard, DUE_COUNTED_TO),
       once(trx, houseOf),
     ]);
     const first = due[0] ?? made[0];
-    const chosen = wanted ?? (first ? ((await maybeArrangement(trx, first.id)) ?? null) : null);
+    const chosen = wanted ?? (first ? ((await once(trx, maybeArrangement, first.id)) ?? null) : null);
     const list = { due, dueCount, made, at, timeZone: me.shop.timeZone };
     if (!chosen) return { list, shown: null };
     const [card, lines, stays, details] = await Promise.all([
-      chosen.cardId ? maybeCard(trx, chosen.cardId) : undefined,
-      manyArrangementLines(trx, chosen.id),
-      staysOfArrangement(trx, chosen),
-      shopDetails(trx),
+      chosen.cardId ? once(trx, maybeCard, chosen.cardId) : undefined,
+      once(trx, manyArrangementLines, chosen.id),
+      once(trx, manyStays, [chosen.id]),
+      once(trx, shopDetails),
     ]);
     return { list, shown: { chosen, card, lines, stays, schools, details, me, at } };
   });

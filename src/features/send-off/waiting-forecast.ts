@@ -7,17 +7,12 @@ import { readStoredForecast } from '@/core/arrangement/stored-forecast';
 import { waitingInput } from '@/core/arrangement/waiting';
 import { arrangementInputSchema } from '@/core/door/schemas';
 import type { WholeArrangement } from '@/data/arrangements';
-import type { Trx } from '@/data/connection';
 import { RefusedError } from '@/data/errors';
-import { manyStays, type StayRow } from '@/data/stays';
+import type { StayRow } from '@/data/stays';
 import { inWorker } from '@/server/pool/pool';
 
 const KEPT = 40;
 const cache = new LRUCache<string, ArrangementForecast>({ max: KEPT });
-
-/** The stays of one that waits, read with what else is read of it. */
-export const staysOfArrangement = (trx: Trx, { id }: Pick<WholeArrangement, 'id'>): Promise<StayRow[]> =>
-  manyStays(trx, [id]);
 
 /** One made before its sap was asked about was made of what had been soaked. */
 function knowingItsSap(input: ArrangementInput): ArrangementInput {

@@ -1,0 +1,146 @@
+import fc from 'fast-check';
+import type { Knex } from 'knex';
+import { beginReading, inShop, type Trx } from '@/data/connection';
+import { once, readsOnly } from '@/server/once';
+import { freshShop, type TestShop } from '../support/database';
+
+let shop: TestShop;
+let other: string;
+beforeAll(async () => {
+  shop = await freshShop();
+  other = '0b0b0b0b-0000-4000-8000-0000000000ff';
+  const was = await shop.owner('shop').where({ id: shop.shopId }).first<Record<string, unknown>>();
+  await shop.owner('shop').insert({ ...was, id: other, slug: 'other', name: 'Other', demo: false });
+});
+afterAll(() => shop.close());
+
+let asked = 0;
+/** Every pail's name, which the tests change. */
+const names = async (trx: Trx): Promise<string[]> => {
+  asked++;
+  const rows: { name: string }[] = await trx('pail').orderBy('label_no').select('name');
+  return rows.map((r) => r.name);
+};
+const firstPail = (db: Knex) =>
+  db('pail').where({ shop_id: shop.shopId }).orderBy('label_no').first<{ id: string }>('id');
+
+/** What a page is told, and what is there. */
+async function told(shopId = shop.shopId): Promise<{ kept: string[]; anew: string[]; wasAsked: boolean }> {
+  const before = asked;
+  const [trx, kept] = await beginReading(shop.app, shopId, (reading) => {
+    readsOnly(reading, shopId);
+    return once(reading, names);
+  });
+  const wasAsked = asked > before;
+  const anew = await names(trx);
+  await trx.rollback();
+  return { kept, anew, wasAsked };
+}
+const rename = async (db: Knex, name: string) =>
+  db('pail')
+    .where({ id: (await firstPail(shop.owner)).id })
+    .update({ name });
+
+test('what was read once is read again only after something of that shop was changed', async () => {
+  await told();
+  expect((await told()).wasAsked).toBe(false);
+  await shop.inside((trx) => rename(trx, 'Harbour'));
+  const after = await told();
+  expect([after.wasAsked, after.kept[0]]).toEqual([true, 'Harbour']);
+  expect((await told()).wasAsked).toBe(false);
+  await inShop(shop.app, other, (trx) =>
+    trx('shop').where({ id: other }).update({ promise_confidence: 0.7 }),
+  );
+  expect((await told()).wasAsked).toBe(false);
+});
+
+test('what its owner changes past every shop is seen by all', async () => {
+  await told();
+  await rename(shop.owner, 'Quay');
+  expect((await told()).kept[0]).toBe('Quay');
+});
+
+test('what was not committed, or was rolled back, was not changed', async () => {
+  await told();
+  const undone = inShop(shop.app, shop.shopId, async (trx) => {
+    await rename(trx, 'Never');
+    expect((await told()).kept[0]).not.toBe('Never');
+    throw new Error('rolled back');
+  });
+  await expect(undone).rejects.toThrow('rolled back');
+  expect(await told()).toMatchObject({ wasAsked: false });
+});
+
+test('nobody changes what is shared; a transaction that writes reads what is there', async () => {
+  await told();
+  const { kept } = await told();
+  expect(() => kept.push('mine')).toThrow(TypeError);
+  await shop.inside(async (trx) => {
+    await rename(trx, 'Mid-way');
+    expect((await once(trx, names))[0]).toBe('Mid-way');
+  });
+});
+
+type Step = { readonly writer: 0 | 1 | 2; readonly does: 'begin' | 'write' | 'commit' | 'rollback' };
+
+test('however transactions begin, write and end across one another, a page is told what shows', async () => {
+  const pails: { id: string }[] = await shop
+    .owner('pail')
+    .where({ shop_id: shop.shopId })
+    .limit(3)
+    .select('id');
+  let n = 0;
+  await fc.assert(
+    fc.asyncProperty(
+      fc.array(
+        fc.record<Step>({
+          writer: fc.constantFrom(0, 1, 2),
+          does: fc.constantFrom('begin', 'write', 'write', 'commit', 'rollback'),
+        }),
+        { minLength: 4, maxLength: 24 },
+      ),
+      async (steps) => {
+        const open: (Trx | null)[] = [null, null, null];
+        for (const { writer, does } of steps) {
+          const mine = open[writer];
+          if (does === 'begin' && !mine) {
+            const trx = await shop.app.transaction();
+            await trx.raw(`select set_config('app.shop_id', ?, true)`, [shop.shopId]);
+            open[writer] = trx;
+          } else if (does === 'write' && mine)
+            // Each its own pail: who waits for whom is another test's.
+            await mine('pail')
+              .where({ id: pails[writer]?.id })
+              .update({ name: `P${++n}` });
+          else if (mine && (does === 'commit' || does === 'rollback')) {
+            await mine[does]();
+            open[writer] = null;
+          }
+          const { kept, anew } = await told();
+          expect(kept).toEqual(anew);
+        }
+        for (const trx of open) await trx?.rollback();
+      },
+    ),
+    { numRuns: 30 },
+  );
+});
+
+test('every table whose rows are a shop’s tells that it was changed, but for those that say who is signed in', async () => {
+  const { rows } = await shop.owner.raw<{ rows: { name: string }[] }>(
+    `select c.relname as name from pg_class c join pg_namespace n on n.oid = c.relnamespace
+     where n.nspname = 'public' and c.relkind = 'r' and c.relname not like 'knex%'
+       and not exists (select 1 from pg_trigger t where t.tgrelid = c.oid and t.tgname = c.relname || '_change_told')
+     order by 1`,
+  );
+  expect(rows.map((r) => r.name)).toEqual(['action_change', 'second_factor', 'session', 'sign_in_try']);
+});
+
+test('the application’s role reads no shop’s changes and writes none by hand', async () => {
+  for (const sql of [
+    'select * from live.change',
+    `insert into live.change (shop_id) values ('${shop.shopId}')`,
+    'select live.forget_old_changes()',
+  ])
+    await expect(shop.inside((trx) => trx.raw(sql))).rejects.toMatchObject({ cause: { code: '42501' } });
+});
