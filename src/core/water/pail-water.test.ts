@@ -1,5 +1,6 @@
+import fc from 'fast-check';
 import { looksLike } from './count-filter';
-import { longestUseHours, pailWater, type FilledPail } from './pail-water';
+import { longestUseHours, pailWater, standingWater, waterThisHour, type FilledPail } from './pail-water';
 
 const DAYS = { plainDays: 2, foodDays: 4, lilyDays: 3 };
 const PAIL: FilledPail = {
@@ -63,4 +64,23 @@ test('what one reading told of two things is one thing that was told: without it
   expect(read.dose).toBeLessThan(0.8);
   expect(read.without?.dose).toBe(1);
   expect(pailWater(PAIL).without).toBeNull();
+});
+
+test('what is kept of a pail at one minute of an hour tells the same as working it out at any other', () => {
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 0, max: 200 }),
+      fc.double({ min: 0, max: 0.999, noNaN: true }),
+      fc.double({ min: 0, max: 0.999, noNaN: true }),
+      fc.constantFrom('clear', 'hazy', 'cloudy'),
+      (hour, minute, later, look) => {
+        const at = (ageHours: number): FilledPail => ({
+          ...{ ...PAIL, ageHours, events: [{ atHour: hour / 2, kind: 'look', look }] },
+        });
+        const kept = waterThisHour(standingWater(at(hour + minute)));
+        expect(pailWater(at(hour + later), kept)).toEqual(pailWater(at(hour + later)));
+      },
+    ),
+    { numRuns: 40 },
+  );
 });

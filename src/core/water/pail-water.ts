@@ -1,4 +1,4 @@
-import { bandOf, waterHours, type CountBand, type WaterAsked } from './water-forecast';
+import { bandOf, waterHours, type CountBand, type WaterAsked, type WaterHours } from './water-forecast';
 import { looksLike, type Look } from './count-filter';
 import type { WaterEvent } from './water-events';
 import { SOLUTIONS, type SolutionKey } from './solutions';
@@ -55,56 +55,86 @@ export function longestUseHours(solution: SolutionKey, holdsLilies: boolean, day
   return (holdsLilies ? Math.min(ofWater, days.lilyDays) : ofWater) * 24;
 }
 
-/** A pail's water at one moment, and when it is due. */
-function standing(pail: FilledPail, age: number, events: readonly WaterEvent[]) {
-  const { solution, holdsLilies, longestUse } = pail;
-  const forecast = waterHours({
-    ...pail,
-    events: events.map((e) => ({ ...e, atHour: Math.min(age, Math.max(0, e.atHour)) })),
-    looks: [],
-    leafBelow: 0,
-    topUpLitresPerDay: 0,
-    hours: age + AHEAD_H,
+/** How many hours are left by the count alone, and what else of water does not hang on the minutes since the hour. */
+interface Standing {
+  /** Infinite where it does not pass the limit within the days told. */
+  readonly leftByCountH: number;
+  readonly dose: number;
+  readonly log10: number;
+}
+
+/** What of a pail's water stands for an hour of its age, whatever the house's own days. */
+export interface WaterThisHour extends Standing, Pick<PailWater, 'count' | 'litresLeft' | 'course'> {
+  /** The same without the last thing seen, read or done; null where there was none. */
+  readonly without: Standing | null;
+}
+
+/** The part of a pail that this hangs on. */
+export type StandingWater = Omit<FilledPail, 'ageHours' | 'holdsLilies' | 'longestUse'> & {
+  /** Whole hours. */
+  readonly age: number;
+};
+
+/** The part of a pail that its water hangs on for an hour. */
+export function standingWater(pail: FilledPail): StandingWater {
+  const { start, litres, solution, tempC, open, events, ageHours } = pail;
+  const age = Math.min(OLDEST_H, Math.max(0, Math.floor(ageHours)));
+  return { start, litres, solution, tempC, events, age, ...(open ? { open } : {}) };
+}
+
+/** The hours a course is told at: evenly from the fill on, and the present one. */
+function hoursTold(age: number): number[] {
+  const every = Math.max(1, Math.ceil((age + AHEAD_H) / POINTS));
+  const even = Array.from({ length: Math.floor((age + AHEAD_H) / every) + 1 }, (_, i) => i * every);
+  return [...new Set([...even, age])].sort((a, b) => a - b);
+}
+
+/** Water by the hour from its fill until some days ahead: what takes long of `pailWater`. */
+export function waterThisHour({ age, ...pail }: StandingWater): WaterThisHour {
+  const through = (events: readonly WaterEvent[]): WaterHours =>
+    waterHours({
+      ...pail,
+      events: events.map((e) => ({ ...e, atHour: Math.min(age, Math.max(0, e.atHour)) })),
+      looks: [],
+      leafBelow: 0,
+      topUpLitresPerDay: 0,
+      hours: age + AHEAD_H,
+    });
+  const standing = (of: WaterHours): Standing => ({
+    leftByCountH: (of.passesLimitAtHour ?? Infinity) - age,
+    dose: of.dose[age] ?? 1,
+    log10: of.log10[age] ?? 0,
   });
-  // Water that has not passed the limit within the days told is not due by its count.
-  const byCount = (forecast.passesLimitAtHour ?? Infinity) - age;
-  const byHouse = longestUseHours(solution, holdsLilies, longestUse) - pail.ageHours;
+  const forecast = through(pail.events);
+  const bandAt = (hour: number): CountBand => bandOf(forecast.log10[hour] ?? 0, forecast.sd[hour] ?? 0);
+  // A strip that told two things was read once.
+  const last = pail.events.at(-1);
   return {
-    forecast,
-    dueInHours: Math.max(0, Math.floor(Math.min(byCount, byHouse))),
-    because: byCount <= byHouse ? ('count' as const) : ('house' as const),
-    dose: forecast.dose[age] ?? 1,
+    ...standing(forecast),
+    count: bandAt(age),
+    litresLeft: forecast.litres[age] ?? pail.litres,
+    course: hoursTold(age).map((atHour) => ({ ...bandAt(atHour), atHour })),
+    without: last ? standing(through(pail.events.filter((e) => e.atHour !== last.atHour))) : null,
   };
 }
 
-/** How a pail's water stands, by the law of the forecast and by what was seen in it and done to it. */
-export function pailWater(pail: FilledPail): PailWater {
-  const age = Math.min(OLDEST_H, Math.max(0, Math.floor(pail.ageHours)));
-  const { forecast, ...stands } = standing(pail, age, pail.events);
-  const every = Math.max(1, Math.ceil((age + AHEAD_H) / POINTS));
-  const bandAt = (hour: number): CountBand => bandOf(forecast.log10[hour] ?? 0, forecast.sd[hour] ?? 0);
-  const count = bandAt(age);
-  // A strip that told two things was read once.
-  const last = pail.events.at(-1);
-  const before =
-    last &&
-    standing(
-      pail,
-      age,
-      pail.events.filter((e) => e.atHour !== last.atHour),
-    );
+/**
+ * How a pail's water stands, by the law of the forecast and by what was seen in it and done to it.
+ * @param hour of `standingWater(pail)`, where somebody has kept it
+ */
+export function pailWater(pail: FilledPail, hour = waterThisHour(standingWater(pail))): PailWater {
+  const { count, litresLeft, dose, course, without, leftByCountH } = hour;
+  const byHouse = longestUseHours(pail.solution, pail.holdsLilies, pail.longestUse) - pail.ageHours;
+  const due = (byCount: number): number => Math.max(0, Math.floor(Math.min(byCount, byHouse)));
   return {
-    ...{ count, ...stands },
+    ...{ count, litresLeft, dose, course },
     looks: looksLike(count.p50),
-    litresLeft: forecast.litres[age] ?? pail.litres,
-    without: before
-      ? {
-          ...{ dueInHours: before.dueInHours, dose: before.dose },
-          log10: before.forecast.log10[age] ?? 0,
-        }
-      : null,
-    course: forecast.log10.flatMap((_, atHour) =>
-      atHour % every === 0 || atHour === age ? [{ ...bandAt(atHour), atHour }] : [],
-    ),
+    dueInHours: due(leftByCountH),
+    because: leftByCountH <= byHouse ? 'count' : 'house',
+    without: without && {
+      dueInHours: due(without.leftByCountH),
+      dose: without.dose,
+      log10: without.log10,
+    },
   };
 }

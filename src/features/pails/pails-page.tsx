@@ -8,7 +8,7 @@ import { localeOf, type LanguageTag } from '@/core/words/catalogues';
 import { say } from '@/core/words/say';
 import { speciesName } from '@/core/words/species-name';
 import { learntDemand } from '@/core/sanitising/strip';
-import { pailWater, type PailWater } from '@/core/water/pail-water';
+import type { PailWater } from '@/core/water/pail-water';
 import type { WaterLimits } from '@/core/protocol/ways';
 import { USUAL_TAP, type TapWater } from '@/core/water/dose-reading';
 import type { Foods } from '@/core/water/food';
@@ -24,6 +24,7 @@ import { manyRooms, type RoomRow } from '@/data/rooms';
 import { manyStripMeans, maybeOpenRelay } from '@/data/sanitising';
 import { inZone } from '@/server/clock';
 import { once } from '@/server/once';
+import { pailWaterKept } from '@/server/pail-water-kept';
 import { foodsOf } from '@/server/foods';
 import { sanitiserOf } from '@/server/sanitiser';
 import { seenOf, waterEvents } from '@/server/water-seen';
@@ -72,7 +73,7 @@ function waterNow(pail: PailRow, around: Around): PailWater | null {
     stems: l.stemsLeft,
     leafiness: species.byKey(l.speciesKey).leafiness,
   }));
-  return pailWater({
+  return pailWaterKept({
     ...{ start, litres, solution, tempC: air.tempC },
     ageHours: (at.getTime() - filledAt.getTime()) / HOUR_MS,
     events: waterEvents(seenIn(seen, fillId), filledAt, { solution, tap, foods }),
@@ -157,14 +158,14 @@ export async function PailsPage({ search }: { search: Record<string, string | st
           once(trx, manyPortionsInStock),
           once(trx, manyRooms),
           once(trx, manyWaterSeen),
-          houseOf(trx),
-          sanitiserOf(trx),
-          maybeOpenRelay(trx),
-          manyStripMeans(trx),
-          foodsOf(trx),
-          manyExpected(trx, today),
-          maybeTap(trx),
-          manyTools(trx),
+          once(trx, houseOf),
+          once(trx, sanitiserOf),
+          once(trx, maybeOpenRelay),
+          once(trx, manyStripMeans),
+          once(trx, foodsOf),
+          once(trx, manyExpected, today),
+          once(trx, maybeTap),
+          once(trx, manyTools),
         ]);
         const { species, language } = me;
         return {

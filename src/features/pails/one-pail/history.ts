@@ -5,7 +5,7 @@ import { DAY_MS, HOUR_MS } from '@/core/calendar/spans';
 import { hasTrait } from '@/core/species/traits';
 import { USUAL_TAP, type TapWater } from '@/core/water/dose-reading';
 import type { Foods } from '@/core/water/food';
-import { pailWater, type PailWater } from '@/core/water/pail-water';
+import type { PailWater } from '@/core/water/pail-water';
 import { seenWords } from '@/core/water/seen-words';
 import { solutionWords } from '@/core/water/solution-words';
 import { solutionOf } from '@/core/water/solutions';
@@ -19,6 +19,7 @@ import { houseOf } from '@/server/house';
 import { maybeTap } from '@/data/tap';
 import { foodsOf } from '@/server/foods';
 import { washOf } from '@/server/pail-entries';
+import { pailWaterKept } from '@/server/pail-water-kept';
 import { seenOf, waterEvents, type WaterEntry } from '@/server/water-seen';
 import type { SignedIn } from '@/server/session';
 
@@ -84,7 +85,7 @@ function courseOf(
   const ageHours = (end.getTime() - fill.filledAt.getTime()) / HOUR_MS;
   const solution = solutionOf(fill.solution);
   const mine = entries.filter(isOfWater).filter((e) => e.at >= fill.filledAt && e.at <= end);
-  const { course } = pailWater({
+  const { course } = pailWaterKept({
     ...{ start: fill.start, litres: fill.litres, solution, tempC: fill.roomC ?? USUAL_C, ageHours },
     events: waterEvents(mine, fill.filledAt, { solution, tap, foods }),
     holdsLilies: stood.some((s) => hasTrait(me.species.byKey(s.speciesKey), 'lily')),
