@@ -38,26 +38,29 @@ function dots(n: number, top: number): { x: number; y: number }[] {
   }));
 }
 
-/** What stands in it, a stroke each. */
+/** A round dot of a path that is stroked with round ends. */
+const dotAt = (x: number, y: number): string => `M${round(x)} ${round(y)}h0`;
+const round = (n: number): number => Math.round(n * 10) / 10;
+
+/** What stands in it, a stroke each, their stalks as one path: a rack draws hundreds. */
 function Strokes({ stems, top }: { stems: readonly string[]; top: number }) {
+  const shown = stems.slice(0, 12);
+  if (shown.length === 0) return null;
+  const heads = shown.map((colour, i) => {
+    const spread = shown.length === 1 ? 0 : i / (shown.length - 1) - 0.5;
+    return { colour, spread, x: round(65 + spread * 76), y: round(14 + Math.abs(spread) * 22 + (i % 3) * 5) };
+  });
+  const foot = round(Math.min(144, top + 40));
+  const stalk = ({ spread, x, y }: (typeof heads)[number]): string =>
+    `M${round(65 + spread * 24)} ${foot}Q${round(65 + spread * 40)} 70 ${x} ${y}`;
   return (
     <>
-      {stems.slice(0, 12).map((colour, i, all) => {
-        const spread = all.length === 1 ? 0 : i / (all.length - 1) - 0.5;
-        const x = 65 + spread * 76;
-        const y = 14 + Math.abs(spread) * 22 + (i % 3) * 5;
-        return (
-          <g key={i}>
-            <path
-              d={`M${65 + spread * 24} ${Math.min(144, top + 40)} Q${65 + spread * 40} 70 ${x} ${y}`}
-              fill="none"
-              stroke="var(--leaf)"
-              strokeWidth={2.2}
-            />
-            <circle cx={x} cy={y} r={5.5} fill={colour} stroke="var(--ink)" strokeWidth={1.2} />
-          </g>
-        );
-      })}
+      <path d={heads.map(stalk).join('')} fill="none" stroke="var(--leaf)" strokeWidth={2.2} />
+      <g stroke="var(--ink)" strokeWidth={1.2}>
+        {heads.map(({ colour, x, y }, i) => (
+          <circle key={i} cx={x} cy={y} r={5.5} fill={colour} />
+        ))}
+      </g>
     </>
   );
 }
@@ -72,10 +75,17 @@ function levelOf({ state, litres, sizeL }: Pick<PailProps, 'state' | 'litres' | 
 function Inside({ state, clarity, top }: Pick<PailProps, 'state' | 'clarity'> & { readonly top: number }) {
   return (
     <>
-      {state === 'filled' &&
-        dots(STIPPLE[clarity], top).map(({ x, y }, i) => (
-          <circle key={i} cx={x} cy={Math.min(146, y)} r={1.3} fill="var(--ink)" fillOpacity={0.65} />
-        ))}
+      {state === 'filled' && STIPPLE[clarity] > 0 && (
+        <path
+          d={dots(STIPPLE[clarity], top)
+            .map(({ x, y }) => dotAt(x, Math.min(146, y)))
+            .join('')}
+          stroke="var(--ink)"
+          strokeOpacity={0.65}
+          strokeWidth={2.6}
+          strokeLinecap="round"
+        />
+      )}
       {state === 'contact' &&
         [
           [48, 120],

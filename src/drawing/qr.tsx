@@ -11,19 +11,22 @@ interface Drawn {
 const drawn = new Map<string, Drawn>();
 const MOST_DRAWN = 3000;
 
-/** Rows of dark squares as one path: a run of them is one stroke. */
+/** Rows of dark squares as one path, each run of them a stroke as wide as a square. */
 function pathOf(code: QRCode): string {
   const n = code.getModuleCount();
   let path = '';
-  for (let row = 0; row < n; row++)
+  for (let row = 0; row < n; row++) {
+    let at: number | null = null;
     for (let from = 0; from < n; from++) {
       if (!code.isDark(row, from)) continue;
       let to = from;
       while (to + 1 < n && code.isDark(row, to + 1)) to++;
-      const run = to - from + 1;
-      path += `M${from + QUIET} ${row + QUIET}h${run}v1h-${run}z`;
-      from = to;
+      // Within a row a run is told by how far it is from the one before.
+      path += at === null ? `M${from + QUIET} ${row + QUIET + 0.5}` : `m${from - at} 0`;
+      path += `h${to - from + 1}`;
+      at = from = to + 1;
     }
+  }
   return path;
 }
 
@@ -68,7 +71,7 @@ export function Qr({
       shapeRendering="crispEdges"
     >
       <rect width={side} height={side} fill="#fff" />
-      <path d={path} fill="#000" />
+      <path d={path} stroke="#000" />
     </svg>
   );
 }
