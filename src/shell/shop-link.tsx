@@ -5,7 +5,7 @@ import type { ComponentProps } from 'react';
 /** Shows that what was tapped is on its way, once that takes longer than a blink. */
 function OnItsWay() {
   const { pending } = useLinkStatus();
-  return <span className="on-its-way" data-pending={pending || undefined} aria-hidden="true" />;
+  return pending && <span className="on-its-way" aria-hidden="true" />;
 }
 
 /**

@@ -5,7 +5,7 @@ import { manyKeptLines, type KeptLine } from '@/data/kept-lines';
 import { manyPortionsInStock } from '@/data/portions';
 import { inZone } from '@/server/clock';
 import { once } from '@/server/once';
-import { inMyShop } from '@/server/session';
+import { inMyShop, type SignedIn } from '@/server/session';
 import { isForLater } from '@/server/lot-forecasts';
 import { lotBrief, lotsOf, type LotBrief, type Reader } from '@/server/stock';
 import { pageWords } from '@/server/words';
@@ -15,12 +15,14 @@ import { PageWordsProvider } from '@/shell/words';
 import { tell } from '@/shell/told';
 import css from './dock.module.css';
 import { DockFrame } from './dock-frame';
+import { EarlierSlips } from './earlier-slips';
 import { ExpectedList } from './expected-list';
+import { laidOut } from './laid-out';
 import { lookData, othersHand, readLook } from './look-data';
 import { LotLook } from './lot-look';
 import { NoteReader } from './note-reader';
 import { Slip } from './slip';
-import type { SlipView } from './slip-view';
+import type { SlipLot, SlipView } from './slip-view';
 
 const COUNTED_TO = 99;
 
@@ -39,10 +41,19 @@ function ClaimsLink({ open }: { open: number }) {
   );
 }
 
+/** What its row shows of a lot, and no more: it goes to every tablet that looks. */
+const slipLot = (lot: LotBrief, me: SignedIn, at: Date): SlipLot => {
+  const { id, number, name, variety, stemsLeft, stemsBooked, looked, decision, droop, stands, forDay } = lot;
+  return {
+    ...{ id, number, name, variety, stemsLeft, stemsBooked, looked, decision, droop, stands, forDay },
+    withWhom: othersHand(lot, me, at),
+  };
+};
+
 type Head = Pick<SlipView, 'deliveryId' | 'deliveryRef' | 'supplier'>;
 
 /** The deliveries that still have something here, the newest first. */
-function slipsOf(lots: readonly SlipView['lots'][number][], kept: readonly KeptLine[]): SlipView[] {
+function slipsOf(lots: readonly LotBrief[], kept: readonly KeptLine[], me: SignedIn, at: Date): SlipView[] {
   const heads = new Map<string, Head>();
   for (const head of [...kept.filter((k) => k.fate === 'waiting'), ...lots]) {
     heads.delete(head.deliveryId);
@@ -52,7 +63,7 @@ function slipsOf(lots: readonly SlipView['lots'][number][], kept: readonly KeptL
     deliveryId,
     deliveryRef,
     supplier,
-    lots: lots.filter((l) => l.deliveryId === deliveryId),
+    lots: lots.filter((l) => l.deliveryId === deliveryId).map((l) => slipLot(l, me, at)),
     kept: kept
       .filter((k) => k.deliveryId === deliveryId)
       .map(({ id, line, fate, reason, product, said }) => ({
@@ -95,19 +106,16 @@ export async function DockPage({ search }: Props) {
     const chosen = chosenOf(lots, search.lot);
     const chosenRow = rows.find((r) => r.id === chosen?.id);
     const [openClaims, expected, kept, look] = await Promise.all([
-      countOpenClaims(trx, COUNTED_TO),
-      manyExpected(trx, today),
-      manyKeptLines(trx, [...new Set(lots.map((l) => l.deliveryId))]),
+      once(trx, countOpenClaims, COUNTED_TO),
+      once(trx, manyExpected, today),
+      once(trx, manyKeptLines, [...new Set(lots.map((l) => l.deliveryId))]),
       chosenRow && search.read === undefined ? readLook(trx, me, at, chosenRow, lots) : null,
     ]);
     return {
       isBare: lots.length === 0 && !kept.some((k) => k.fate === 'waiting'),
       openClaims,
       chosenId: chosen?.id ?? null,
-      slips: slipsOf(
-        lots.map((l) => ({ ...l, withWhom: othersHand(l, me, at) })),
-        kept,
-      ),
+      slips: slipsOf(lots, kept, me, at),
       look,
       expected,
       names: namesIn(expected, me),
@@ -117,6 +125,7 @@ export async function DockPage({ search }: Props) {
     };
   });
   const { openClaims, slips, expected, today } = page;
+  const { open, earlier } = laidOut(slips, page.chosenId);
   const look = page.look && (await lookData(page.look));
   return (
     <PageWordsProvider told={tell(pageWords(['dock'], page.language))} locale={localeOf(page.language)}>
@@ -134,7 +143,7 @@ export async function DockPage({ search }: Props) {
           <>
             <ExpectedList expected={expected} names={page.names} today={today} />
             {openClaims !== null && <ClaimsLink open={openClaims} />}
-            {slips.map((slip) => (
+            {open.map((slip) => (
               <Slip
                 key={slip.deliveryId}
                 slip={slip}
@@ -142,6 +151,7 @@ export async function DockPage({ search }: Props) {
                 showsAll={search.all !== undefined}
               />
             ))}
+            <EarlierSlips slips={earlier} />
           </>
         }
         look={look && <LotLook key={look.lot.id} {...look} outlooks={tell(look.outlooks)} />}

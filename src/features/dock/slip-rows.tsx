@@ -6,16 +6,16 @@ import type { Told } from '@/shell/told';
 import { useTold } from '@/shell/use-told';
 import { Coming } from './coming';
 import css from './dock.module.css';
-import type { SlipView } from './slip-view';
+import type { SlipLot } from './slip-view';
 
 /** As it was seen at the dock, or as the bench has seen it since; what is decided goes before. */
-function seenAs({ decision, droop, stands }: SlipView['lots'][number]): string {
+function seenAs({ decision, droop, stands }: SlipLot): string {
   if (decision === 'use first') return decision;
   return stands === droop ? droop : `${stands} now`;
 }
 
 /** What a lot's row says at its end: whose hands it is in, what it waits for, how it was seen. */
-function Mark({ lot }: { lot: SlipView['lots'][number] }) {
+function Mark({ lot }: { lot: SlipLot }) {
   if (lot.forDay) return <span className="soft">for {dayWords(lot.forDay)}</span>;
   if (lot.looked) return <span className="soft">{seenAs(lot)}</span>;
   if (lot.withWhom) return <span className="soft">{lot.withWhom} has it</span>;
@@ -23,7 +23,7 @@ function Mark({ lot }: { lot: SlipView['lots'][number] }) {
 }
 
 /** The lots of a slip in the order of its note; of a long one the first at once, the rest a piece at a time. */
-export function SlipRows({ told, chosenId }: { told: Told<SlipView['lots']>; chosenId: string | null }) {
+export function SlipRows({ told, chosenId }: { told: Told<readonly SlipLot[]>; chosenId: string | null }) {
   const rows = useTold(told);
   const drawn = useInPieces(rows, 12);
   return (

@@ -11,11 +11,30 @@ export interface KeptLineView {
   readonly said: Partial<NoteLine>;
 }
 
+/** A lot as a row of its slip shows it. */
+export interface SlipLot extends Pick<
+  LotBrief,
+  | 'id'
+  | 'number'
+  | 'name'
+  | 'variety'
+  | 'stemsLeft'
+  | 'stemsBooked'
+  | 'looked'
+  | 'decision'
+  | 'droop'
+  | 'stands'
+  | 'forDay'
+> {
+  /** Whoever else has its box open just now. */
+  readonly withWhom: string | null;
+}
+
 /** One delivery: its lots, and what of its note is no lot. */
 export interface SlipView {
   readonly deliveryId: string;
   readonly deliveryRef: string;
   readonly supplier: string;
-  readonly lots: readonly (LotBrief & { readonly withWhom: string | null })[];
+  readonly lots: readonly SlipLot[];
   readonly kept: readonly KeptLineView[];
 }

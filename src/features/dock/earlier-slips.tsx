@@ -1,0 +1,27 @@
+import { ShopLink as Link } from '@/shell/shop-link';
+import css from './dock.module.css';
+import type { SlipView } from './slip-view';
+
+/** Deliveries that were seen to and have something here still: a line each, which opens its slip. */
+export function EarlierSlips({ slips }: { slips: readonly SlipView[] }) {
+  if (slips.length === 0) return null;
+  return (
+    <nav className={css.slip} aria-label="Earlier deliveries">
+      <h2>Earlier, still here</h2>
+      <ul className="rowlist">
+        {slips.map(({ deliveryId, deliveryRef, supplier, lots }) => (
+          <li key={deliveryId}>
+            <Link href={`/dock?lot=${lots[0]?.id}`} className={css.slipRow} data-earlier scroll={false}>
+              <span>
+                <strong>{deliveryRef}</strong> <span className="soft">{supplier}</span>
+              </span>
+              <span className="soft">
+                {lots.length} {lots.length === 1 ? 'lot' : 'lots'}
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </nav>
+  );
+}
