@@ -2,10 +2,10 @@ import { useSpecies } from '@/shell/species';
 import type { SpeciesRegistry } from '@/core/species/registry';
 import type { SapCost } from '@/core/habits/sap-costs';
 import { APART_WORDS, givesGas, whyNotBeside, type Sharer, type WhyApart } from '@/core/water/sharing';
-import type { LotView } from '@/server/stock';
+import type { MakeLot } from './make-lot';
 import css from './make.module.css';
 
-const sharerOf = (lot: LotView, mouldy: readonly string[], species: SpeciesRegistry): Sharer => ({
+const sharerOf = (lot: MakeLot, mouldy: readonly string[], species: SpeciesRegistry): Sharer => ({
   lotId: lot.id,
   species: species.byKey(lot.speciesKey),
   sapRuns: lot.sapOpen,
@@ -16,13 +16,13 @@ const sharerOf = (lot: LotView, mouldy: readonly string[], species: SpeciesRegis
   agedDays: lot.agedDays,
 });
 
-const nameOf = (lot: LotView): string => lot.name.split(',')[0]?.toLowerCase() ?? lot.name;
+const nameOf = (lot: MakeLot): string => lot.name.split(',')[0]?.toLowerCase() ?? lot.name;
 const list = (words: readonly string[]): string =>
   words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`;
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What does not get along, a line for each kind and reason, with all it harms or is harmed by. */
-function apartWords(lots: readonly LotView[], mouldy: readonly string[], species: SpeciesRegistry): string[] {
+function apartWords(lots: readonly MakeLot[], mouldy: readonly string[], species: SpeciesRegistry): string[] {
   const said = new Map<string, { one: string; others: Set<string>; why: WhyApart }>();
   for (const [at, a] of lots.entries())
     for (const b of lots.slice(at + 1)) {
@@ -42,7 +42,7 @@ function apartWords(lots: readonly LotView[], mouldy: readonly string[], species
 }
 
 /** What running sap costs, a line in all: "The sap costs tulip 1.3 days and rose 0.5." */
-function sapWords(lots: readonly LotView[], costs: readonly SapCost[]): string[] {
+function sapWords(lots: readonly MakeLot[], costs: readonly SapCost[]): string[] {
   const each = costs.flatMap(({ line, days }) => {
     const lot = lots[line];
     return lot ? [`${nameOf(lot)} ${days.toFixed(1)} days`] : [];
@@ -58,7 +58,7 @@ export function Beside({
   mouldy,
   sapCosts,
 }: {
-  lots: readonly LotView[];
+  lots: readonly MakeLot[];
   mouldy: readonly string[];
   /** What running sap costs each line, once it is worked out. */
   sapCosts: readonly SapCost[];

@@ -12,7 +12,7 @@ import { Choices } from '@/shell/choices';
 import { useActions } from '@/shell/actions';
 import { notDoneWords } from '@/shell/outcome';
 import { MeasureStepper } from '@/shell/measure-stepper';
-import type { LotView } from '@/server/stock';
+import type { MakeLot } from './make-lot';
 import { arrangementInput } from '@/core/arrangement/at-home';
 import css from './make.module.css';
 import { StockList } from './stock-list';
@@ -29,7 +29,7 @@ const ForecastTable = dynamic(() => import('./forecast-table').then((m) => m.For
 const HabitRanking = dynamic(() => import('./habit-ranking').then((m) => m.HabitRanking), { ssr: false });
 
 /** A name from what is in it, for who types none: its three most numerous kinds. */
-function namedAfter(chosen: readonly { lot: LotView; stems: number }[]): string {
+function namedAfter(chosen: readonly { lot: MakeLot; stems: number }[]): string {
   const kinds = [...chosen]
     .sort((a, b) => b.stems - a.stems)
     .map((c) => c.lot.name.split(',')[0]?.toLowerCase() ?? '');
@@ -37,11 +37,11 @@ function namedAfter(chosen: readonly { lot: LotView; stems: number }[]): string 
   return words.charAt(0).toUpperCase() + words.slice(1);
 }
 
-type Chosen = readonly { readonly lot: LotView; readonly stems: number }[];
+type Chosen = readonly { readonly lot: MakeLot; readonly stems: number }[];
 type Recipe = Readonly<Record<string, number>>;
 
 /** Somebody else may have taken stems since: what is left bounds what stands in the recipe. */
-const chosenOf = (lots: readonly LotView[], recipe: Recipe): Chosen =>
+const chosenOf = (lots: readonly MakeLot[], recipe: Recipe): Chosen =>
   lots.flatMap((lot) => {
     const stems = Math.min(recipe[lot.portionId] ?? 0, lot.stemsLeft);
     return stems > 0 ? [{ lot, stems }] : [];
@@ -162,8 +162,8 @@ function KeptBy({ care, onCare }: { care: Care; onCare: (care: Care) => void }) 
 }
 
 /** Lots of which fewer are left than were taken. */
-function Fewer({ lots, recipe }: { lots: readonly LotView[]; recipe: Recipe }) {
-  const taken = (l: LotView): number => recipe[l.portionId] ?? 0;
+function Fewer({ lots, recipe }: { lots: readonly MakeLot[]; recipe: Recipe }) {
+  const taken = (l: MakeLot): number => recipe[l.portionId] ?? 0;
   const fewer = lots.filter((l) => taken(l) > l.stemsLeft);
   if (fewer.length === 0) return null;
   return (
@@ -221,7 +221,7 @@ export function MakeBoard({
   overrides,
   now,
 }: {
-  told: Told<readonly LotView[]>;
+  told: Told<readonly MakeLot[]>;
   /** Ids of lots that had grey mould. */
   mouldy: readonly string[];
   dry: number;

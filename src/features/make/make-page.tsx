@@ -7,6 +7,7 @@ import { inMyShop } from '@/server/session';
 import { lotView, readStock, STOCK_READS, stockNow } from '@/server/stock';
 import { tell } from '@/shell/told';
 import { MakeBoard } from './make-board';
+import { makeLot } from './make-lot';
 
 /** What goes in, does it get along, how long will it last. */
 export async function MakePage() {
@@ -27,7 +28,7 @@ export async function MakePage() {
   const byLife = lots.filter((l) => l.isReady).sort(byWhatGoesFirst);
   return (
     <MakeBoard
-      told={tell(byLife)}
+      told={tell(byLife.map(makeLot))}
       mouldy={mouldy}
       dry={lots.length - byLife.length}
       confidence={confidence}

@@ -3,13 +3,13 @@ import { Button, Group, TextInput } from '@mantine/core';
 import { memo, useMemo, useState } from 'react';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { LifeAxis, LifeLine, daysInWords } from '@/drawing/life-line';
-import type { LotView } from '@/server/stock';
+import type { MakeLot } from './make-lot';
 import { NumberStepper } from '@/shell/number-stepper';
 import { useInPieces } from '@/shell/in-pieces';
 import css from './make.module.css';
 
 interface Props {
-  readonly lots: readonly LotView[];
+  readonly lots: readonly MakeLot[];
   readonly dry: number;
   readonly recipe: Readonly<Record<string, number>>;
   readonly onTake: (portionId: string, stems: number) => void;
@@ -26,7 +26,7 @@ const StockRow = memo(function StockRow({
   scale,
   onTake,
 }: {
-  lot: LotView;
+  lot: MakeLot;
   taken: number;
   scale: Scale;
   onTake: Props['onTake'];

@@ -1,11 +1,11 @@
 import { petalColour } from '@/drawing/colours';
 import { HEADS } from '@/drawing/heads';
-import type { LotView } from '@/server/stock';
+import type { MakeLot } from './make-lot';
 
 interface Props {
   readonly kind: 'vase' | 'foam';
   readonly litres: number;
-  readonly chosen: readonly { readonly lot: LotView; readonly stems: number }[];
+  readonly chosen: readonly { readonly lot: MakeLot; readonly stems: number }[];
 }
 
 const SHOWN = 15;
