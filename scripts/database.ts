@@ -41,7 +41,9 @@ async function makeDatabase(url: string, appPassword: string): Promise<void> {
 }
 
 const forgetAll = (db: Knex): Promise<unknown> =>
-  db.raw('drop schema public cascade; create schema public; grant usage on schema public to hush_pail_app');
+  db.raw(
+    'drop schema public cascade; drop schema if exists live cascade; create schema public; grant usage on schema public to hush_pail_app',
+  );
 
 /** Where nobody else keeps a shop here all of it goes, and an older database is made anew; else only the demo's rows. */
 async function forgetDemo(db: Knex): Promise<void> {

@@ -189,7 +189,7 @@ export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<Shell
         late.length > 0 || over.length > 0,
       ),
       pails: note(t('band.ready', { n: ready })),
-      rooms: note(t('band.planned')),
+      rooms: note(t('band.lots', { n: lots.length })),
       make: note(t('band.lots', { n: lots.filter((l) => l.fillId).length })),
       'send-off': note(open > 0 ? t('band.without-card', { n: counted(open) }) : t('band.no-cards')),
       desk: note(t('band.record')),

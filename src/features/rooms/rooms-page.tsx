@@ -1,39 +1,42 @@
-import { measured } from '@/core/units/measures';
-import { localeOf, unitsOf } from '@/core/words/catalogues';
-import { inMyShop } from '@/server/session';
+import { VisuallyHidden } from '@mantine/core';
 import { manyRooms } from '@/data/rooms';
+import { once } from '@/server/once';
+import { inMyShop } from '@/server/session';
+import { readStock, STOCK_READS, stockNow } from '@/server/stock';
+import { RoomShelf } from './room-shelf';
+import css from './rooms.module.css';
+import { shelvesOf } from './shelves';
 
-/** Rooms is not built yet: it says what it will do, and shows the air the forecasts use today. */
-export async function RoomsPage() {
-  const { rooms, language } = await inMyShop(async (trx, me) => ({
-    rooms: await manyRooms(trx),
-    language: me.language,
-  }));
+/** Where is it, how warm, what is ageing fastest: each room a shelf, its lots as life lines on one scale. */
+export async function RoomsPage({ search }: { search: Record<string, string | string[] | undefined> }) {
+  const { stock, rooms, reader } = await inMyShop(
+    async (trx, me, at) => {
+      const [stock, rooms] = await Promise.all([readStock(trx, me, at), once(trx, manyRooms)]);
+      return { stock, rooms, reader: me };
+    },
+    [...STOCK_READS, manyRooms],
+  );
+  const { at, overrides } = stock;
+  const shelves = shelvesOf(rooms, await stockNow(stock), { reader, overrides, at });
+  const lots = shelves.flatMap((s) => s.lots.map((l) => l.view));
+  const scale = {
+    pastDays: Math.max(3, ...lots.map((l) => Math.ceil(l.daysSinceCut))),
+    aheadDays: Math.min(28, Math.max(8, ...lots.map((l) => Math.ceil(l.daysLeft.p90)))),
+  };
+  // The fullest shelf first: what stands in it is most of what there is to see to.
+  const fullFirst = [...shelves].sort((a, b) => b.lots.length - a.lots.length);
   return (
-    <section style={{ maxWidth: 760 }}>
-      <h1>Rooms, not built yet</h1>
-      <p style={{ margin: '16px 0' }}>
-        Each room will be a shelf here, its air along the top and its lots as life lines, soonest to fade
-        first: where is it, how warm, what is ageing fastest. Until then lots are found on the bench and in
-        their pails.
-      </p>
-      <p className="soft" style={{ marginBottom: 8 }}>
-        These are the figures the forecasts take for each room now. They are settings, not readings.
-      </p>
-      <ul className="rowlist">
-        {rooms.map((r) => (
-          <li
-            key={r.id}
-            style={{ display: 'flex', justifyContent: 'space-between', padding: '14px 0', gap: 16 }}
-          >
-            <strong>{r.name}</strong>
-            <span>
-              {measured('tempC', r.tempC, unitsOf(language), localeOf(language))} · {r.humidityPct} % humidity
-              · light {r.litHours} h
-            </span>
-          </li>
-        ))}
-      </ul>
-    </section>
+    <div className={css.rooms}>
+      <VisuallyHidden component="h1">Rooms</VisuallyHidden>
+      {fullFirst.map((shelf) => (
+        <RoomShelf
+          key={shelf.room.id}
+          shelf={shelf}
+          scale={scale}
+          language={reader.language}
+          isWhole={search.room === shelf.room.id}
+        />
+      ))}
+    </div>
   );
 }

@@ -3,6 +3,8 @@ import { RoomsPage } from '@/features/rooms/rooms-page';
 
 export const metadata: Metadata = { title: 'Rooms' };
 
-export default function Page() {
-  return <RoomsPage />;
+type Search = Promise<Record<string, string | string[] | undefined>>;
+
+export default async function Page({ searchParams }: { searchParams: Search }) {
+  return <RoomsPage search={await searchParams} />;
 }
