@@ -90,7 +90,7 @@ describe('a pail', () => {
         (sizeL, state, litres, clarity, stems) => {
           const svg = pail({ sizeL, state, litres, clarity, stems });
           expectSound(svg);
-          expect(count(svg, 'r="5.5"')).toBe(Math.min(12, stems.length));
+          expect(count(svg, 'a5.5 5.5 0 1 0 11 0')).toBe(Math.min(12, stems.length));
           expect(count(svg, 'Q')).toBe(Math.min(12, stems.length));
         },
       ),

@@ -29,6 +29,28 @@ function Petal({ turn, length, width, fill }: { turn: number; length: number; wi
 const around = (n: number, from = 0, to = 360): number[] =>
   Array.from({ length: n }, (_, i) => from + ((to - from) * i) / n);
 
+/** A floret's petals that touch at its middle alone, as one path: a list draws hundreds of them. */
+function floret(petals: number, length: number, width: number): string {
+  const points = [
+    [-width, -length * 0.35],
+    [-width * 0.8, -length],
+    [0, -length],
+    [width * 0.8, -length],
+    [width, -length * 0.35],
+    [0, 0],
+  ] as const;
+  return around(petals)
+    .map((turn) => {
+      const [cos, sin] = [Math.cos((turn * Math.PI) / 180), Math.sin((turn * Math.PI) / 180)];
+      const at = points.map(
+        ([x, y]) => `${(x * cos - y * sin).toFixed(1)} ${(x * sin + y * cos).toFixed(1)}`,
+      );
+      return `M0 0C${at.slice(0, 3).join(' ')}C${at.slice(3).join(' ')}`;
+    })
+    .join('');
+}
+const FLORET = floret(6, 14, 5);
+
 function Sepals() {
   return (
     <>
@@ -94,6 +116,11 @@ function Disc({ open, blown, colour }: HeadProps): ReactElement {
   );
 }
 
+const ring = (x: number, y: number, r: number): string => {
+  const of = r.toFixed(1);
+  return `M${x} ${y}m-${of} 0a${of} ${of} 0 1 0 ${2 * Number(of)} 0a${of} ${of} 0 1 0-${2 * Number(of)} 0`;
+};
+
 function Ball({ open, blown, colour }: HeadProps): ReactElement {
   const r = 20 + open * 17;
   const rings = [
@@ -110,23 +137,24 @@ function Ball({ open, blown, colour }: HeadProps): ReactElement {
         strokeWidth={1.8}
         strokeDasharray={blown ? '7 4' : undefined}
       />
-      {rings.flatMap(([n, share]) =>
-        around(n).map((turn) => {
-          const at = (turn * Math.PI) / 180;
-          return (
-            <circle
-              key={`${n}-${turn}`}
-              cx={Math.round(Math.cos(at) * r * share)}
-              cy={Math.round(Math.sin(at) * r * share)}
-              r={2 + open * 3}
-              fill="none"
-              stroke={INK}
-              strokeOpacity={0.55}
-              strokeWidth={1.2}
-            />
-          );
-        }),
-      )}
+      <path
+        d={rings
+          .flatMap(([n, share]) =>
+            around(n).map((turn) => {
+              const at = (turn * Math.PI) / 180;
+              return ring(
+                Math.round(Math.cos(at) * r * share),
+                Math.round(Math.sin(at) * r * share),
+                2 + open * 3,
+              );
+            }),
+          )
+          .join('')}
+        fill="none"
+        stroke={INK}
+        strokeOpacity={0.55}
+        strokeWidth={1.2}
+      />
       {blown && <Fallen colour={colour} at={38} />}
     </g>
   );
@@ -199,7 +227,7 @@ function Spray({ open, blown, colour }: HeadProps): ReactElement {
             <path d={`M0 14 Q${x * 0.25} ${y * 0.5} ${x} ${y}`} fill="none" stroke={LEAF} strokeWidth={2.6} />
             <g transform={`translate(${x} ${y})`}>
               {isOpen && !gone ? (
-                around(6).map((turn) => <Petal key={turn} turn={turn} length={14} width={5} fill={colour} />)
+                <path d={FLORET} fill={colour} stroke={INK} strokeWidth={1.6} strokeLinejoin="round" />
               ) : (
                 <circle
                   r={gone ? 4 : 6.5}

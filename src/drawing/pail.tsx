@@ -42,25 +42,29 @@ function dots(n: number, top: number): { x: number; y: number }[] {
 const dotAt = (x: number, y: number): string => `M${round(x)} ${round(y)}h0`;
 const round = (n: number): number => Math.round(n * 10) / 10;
 
-/** What stands in it, a stroke each, their stalks as one path: a rack draws hundreds. */
+const HEAD = 5.5;
+const headAt = (x: number, y: number): string =>
+  `M${round(x - HEAD)} ${y}a${HEAD} ${HEAD} 0 1 0 ${2 * HEAD} 0a${HEAD} ${HEAD} 0 1 0-${2 * HEAD} 0`;
+
+/** What stands in it, a stroke each: one path of stalks, one of heads for each colour. A rack draws hundreds. */
 function Strokes({ stems, top }: { stems: readonly string[]; top: number }) {
   const shown = stems.slice(0, 12);
   if (shown.length === 0) return null;
-  const heads = shown.map((colour, i) => {
-    const spread = shown.length === 1 ? 0 : i / (shown.length - 1) - 0.5;
-    return { colour, spread, x: round(65 + spread * 76), y: round(14 + Math.abs(spread) * 22 + (i % 3) * 5) };
-  });
   const foot = round(Math.min(144, top + 40));
-  const stalk = ({ spread, x, y }: (typeof heads)[number]): string =>
-    `M${round(65 + spread * 24)} ${foot}Q${round(65 + spread * 40)} 70 ${x} ${y}`;
+  const heads = new Map<string, string>();
+  let stalks = '';
+  for (const [i, colour] of shown.entries()) {
+    const spread = shown.length === 1 ? 0 : i / (shown.length - 1) - 0.5;
+    const [x, y] = [round(65 + spread * 76), round(14 + Math.abs(spread) * 22 + (i % 3) * 5)];
+    stalks += `M${round(65 + spread * 24)} ${foot}Q${round(65 + spread * 40)} 70 ${x} ${y}`;
+    heads.set(colour, (heads.get(colour) ?? '') + headAt(x, y));
+  }
   return (
     <>
-      <path d={heads.map(stalk).join('')} fill="none" stroke="var(--leaf)" strokeWidth={2.2} />
-      <g stroke="var(--ink)" strokeWidth={1.2}>
-        {heads.map(({ colour, x, y }, i) => (
-          <circle key={i} cx={x} cy={y} r={5.5} fill={colour} />
-        ))}
-      </g>
+      <path d={stalks} fill="none" stroke="var(--leaf)" strokeWidth={2.2} />
+      {[...heads].map(([colour, d]) => (
+        <path key={colour} d={d} fill={colour} stroke="var(--ink)" strokeWidth={1.2} />
+      ))}
     </>
   );
 }

@@ -66,11 +66,8 @@ export function readsOnly(trx: Trx, shopId: string): void {
   readings.set(trx, { before, stands, mine: new Map() });
 }
 
-/** What is shared is changed by nobody. */
-function asShared<T>(value: T): T {
-  for (const one of Array.isArray(value) ? (value as unknown[]) : []) Object.freeze(one);
-  return Object.freeze(value);
-}
+/** What is shared is changed by nobody. Rows are held to that by their types: frozen ones are copied ten times as slowly. */
+const asShared = <T>(value: T): T => (Array.isArray(value) ? Object.freeze(value) : value);
 
 /**
  * What a read answers, kept for whoever asks it again until a transaction that changed anything of its shop is

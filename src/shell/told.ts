@@ -4,4 +4,8 @@
  */
 export type Told<T> = string & { readonly told?: T };
 
-export const tell = <T>(value: T): Told<T> => JSON.stringify(value);
+/** Quotes and backticks in each other's place: within a script's text a quote is written with three strokes before it. */
+const swapped = (text: string): string => text.replace(/["`]/g, (mark) => (mark === '"' ? '`' : '"'));
+
+export const tell = <T>(value: T): Told<T> => swapped(JSON.stringify(value));
+export const read = <T>(told: Told<T>): T => JSON.parse(swapped(told)) as T;

@@ -1,6 +1,6 @@
 'use client';
 import { useMemo } from 'react';
-import type { Told } from './told';
+import { read, type Told } from './told';
 
 /** What the page told, read once while it stays the same. */
-export const useTold = <T>(told: Told<T>): T => useMemo(() => JSON.parse(told) as T, [told]);
+export const useTold = <T>(told: Told<T>): T => useMemo(() => read(told), [told]);

@@ -1,6 +1,7 @@
 'use client';
 import { createContext, useContext, useMemo, type ReactNode } from 'react';
 import { usValue } from '@/core/units/us-patterns';
+import { writtenNumber } from '@/core/units/written-number';
 import { isMessage, type MessageKey, type Words } from '@/core/words/message';
 import type { Told } from './told';
 import { useTold } from './use-told';
@@ -41,9 +42,7 @@ export function PageWordsProvider({
 export function useWords(): SayWords {
   const { words, locale } = useContext(ReadingContext);
   const written = (told: string | number): string =>
-    typeof told === 'number'
-      ? told.toLocaleString(locale, { useGrouping: false, maximumFractionDigits: 2 })
-      : told;
+    typeof told === 'number' ? writtenNumber(told, locale) : told;
   return (key, told = {}) =>
     (words[key] ?? key).replace(/\{(\w+)\}/g, (place, name: string) => {
       const value = usValue(name, told) ?? told[name];

@@ -1,3 +1,5 @@
+import { writtenNumber } from './written-number';
+
 /** What is measured here, each in the metric unit it is kept in. */
 export type Measure = 'tempC' | 'cm' | 'litres' | 'ml';
 
@@ -71,9 +73,7 @@ export const MEASURES: Readonly<Record<Measure, Unit>> = {
 
 /** The number of a measure as those units tell it: 6 (°C) is "43" in US units. */
 export const measureNumber = (measure: Measure, n: number, units: Units, locale = 'en-GB'): string =>
-  units === 'us'
-    ? MEASURES[measure].told(MEASURES[measure].toUs(n))
-    : n.toLocaleString(locale, { useGrouping: false, maximumFractionDigits: 2 });
+  units === 'us' ? MEASURES[measure].told(MEASURES[measure].toUs(n)) : writtenNumber(n, locale);
 
 /** A measure with its unit: "6 °C" or "43 °F". */
 export const measured = (measure: Measure, n: number, units: Units, locale?: string): string =>

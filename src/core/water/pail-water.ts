@@ -43,7 +43,7 @@ export interface PailWater {
 }
 
 /** A course is told in so many points. */
-const POINTS = 24;
+const POINTS = 18;
 /** So far ahead a course is told, hours. */
 const AHEAD_H = 96;
 /** Water that stood longer is as far gone as it gets. */

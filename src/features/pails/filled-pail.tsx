@@ -9,7 +9,7 @@ import { useMeasures } from '@/shell/reader';
 import { Feedback } from '@/shell/feedback';
 import { ago } from './ago';
 import type { DoIt } from './do-it';
-import type { PailView, WaterView } from './pail-view';
+import { pointsOf, type PailView, type WaterView } from './pail-view';
 import { WaterCourse } from './water-course';
 import { ChangedBy, LeftInIt, ReadForm, TopUpForm } from './water-forms';
 
@@ -73,7 +73,7 @@ export function FilledPail({ pail, water, clean, foods, doIt }: Props) {
       </p>
       <LeftInIt pail={pail} water={water} />
       <p className={water.dueInHours < 24 ? 'late' : undefined}>{dueWords(water)}</p>
-      <WaterCourse course={water.course} nowHour={nowHour} />
+      <WaterCourse course={pointsOf(water.course)} nowHour={nowHour} />
       <LookAtIt pail={pail} doIt={doIt} />
       <ChangedBy water={water} />
       <ReadForm pail={pail} doIt={doIt} />

@@ -6,6 +6,13 @@ import type { PailRow } from '@/data/pails';
 /** A point of a line over time: hours since the fill, and the count's p10, p50 and p90, log10 CFU/mL. */
 export type CoursePoint = readonly [atHour: number, p10: number, p50: number, p90: number];
 
+/** The points of a course that was told as one row of whole numbers: hours, and hundredths of a count. */
+export const pointsOf = (course: readonly number[]): CoursePoint[] =>
+  Array.from({ length: Math.floor(course.length / 4) }, (_, i) => {
+    const [atHour = 0, p10 = 0, p50 = 0, p90 = 0] = course.slice(4 * i, 4 * i + 4);
+    return [atHour, p10 / 100, p50 / 100, p90 / 100];
+  });
+
 /** A pail's water as it is told, its course to as much as a line shows. */
 export interface WaterView extends Pick<
   PailWater,
@@ -13,7 +20,8 @@ export interface WaterView extends Pick<
 > {
   /** The middle of its count, log10 CFU/mL. */
   readonly log10: number;
-  readonly course: readonly CoursePoint[];
+  /** As `pointsOf` reads it: sixty pails' go out at once. */
+  readonly course: readonly number[];
 }
 
 /** A pail as its rack shows it. */

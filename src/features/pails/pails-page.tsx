@@ -23,6 +23,7 @@ import { manyPails, type PailRow } from '@/data/pails';
 import { manyRooms, type RoomRow } from '@/data/rooms';
 import { manyStripMeans, maybeOpenRelay } from '@/data/sanitising';
 import { inZone } from '@/server/clock';
+import { groupBy } from '@/server/group-by';
 import { once } from '@/server/once';
 import { pailWaterKept } from '@/server/pail-water-kept';
 import { foodsOf } from '@/server/foods';
@@ -42,7 +43,9 @@ const USUAL_HUMIDITY_PCT = 60;
 
 /** What a pail's view is made from. */
 interface Around {
+  /** What stands in it. */
   readonly lots: readonly PortionRow[];
+  /** What was seen in the water that stands in it, in its order. */
   readonly seen: readonly WaterSeen[];
   readonly tap: TapWater;
   readonly foods: Foods;
@@ -54,10 +57,6 @@ interface Around {
   readonly language: LanguageTag;
 }
 
-/** What was seen in the water that stands in a pail, in its order. */
-const seenIn = (seen: readonly WaterSeen[], fillId: string | null): WaterSeen[] =>
-  seen.filter((s) => s.fillId === fillId);
-
 /** What the last look said of it. */
 const lookedLike = (seen: readonly WaterSeen[]): PailView['looked'] =>
   seen.flatMap((s) => seenOf(s, 0)).findLast((s) => s.kind === 'look')?.look ?? null;
@@ -65,7 +64,7 @@ const lookedLike = (seen: readonly WaterSeen[]): PailView['looked'] =>
 /** The pail's water as it stands by the model and what was seen in it; null where it has none. */
 function waterNow(pail: PailRow, around: Around): PailWater | null {
   const { lots, seen, room, limits, at, species, tap, foods } = around;
-  const { filledAt, start, litres, fillId } = pail;
+  const { filledAt, start, litres } = pail;
   if (!filledAt || !start || !pail.solution || !litres) return null;
   const solution = solutionOf(pail.solution);
   const air = { tempC: room?.tempC ?? USUAL_C, humidityPct: room?.humidityPct ?? USUAL_HUMIDITY_PCT };
@@ -76,7 +75,7 @@ function waterNow(pail: PailRow, around: Around): PailWater | null {
   return pailWaterKept({
     ...{ start, litres, solution, tempC: air.tempC },
     ageHours: (at.getTime() - filledAt.getTime()) / HOUR_MS,
-    events: waterEvents(seenIn(seen, fillId), filledAt, { solution, tap, foods }),
+    events: waterEvents(seen, filledAt, { solution, tap, foods }),
     open: {
       shape: { litres: pail.sizeL, heightCm: pail.heightCm, form: pail.form },
       humidityPct: air.humidityPct,
@@ -87,14 +86,15 @@ function waterNow(pail: PailRow, around: Around): PailWater | null {
   });
 }
 
-const drawn = (log10: number): number => Math.round(log10 * 100) / 100;
+const hundredths = (n: number): number => Math.round(n * 100);
+const drawn = (log10: number): number => hundredths(log10) / 100;
 const waterView = (water: PailWater): WaterView => {
   const { looks, dueInHours, because, course, litresLeft, dose, without, count } = water;
   return {
     ...{ looks, dueInHours, because, litresLeft: drawn(litresLeft), dose: drawn(dose) },
     without: without && { ...without, log10: drawn(without.log10), dose: drawn(without.dose) },
     log10: drawn(count.p50),
-    course: course.map((c) => [c.atHour, drawn(c.p10), drawn(c.p50), drawn(c.p90)]),
+    course: course.flatMap((c) => [c.atHour, hundredths(c.p10), hundredths(c.p50), hundredths(c.p90)]),
   };
 };
 
@@ -121,7 +121,7 @@ function viewOf(pail: PailRow, around: Around): PailView {
     state: pail.state,
     litres: pail.litres ?? 0,
     water: water && waterView(water),
-    looked: lookedLike(seenIn(around.seen, pail.fillId)),
+    looked: lookedLike(around.seen),
     solution: pail.solution ? say(solutionWords(pail.solution), around.language) : null,
     solutionKey: pail.solution ? solutionOf(pail.solution) : null,
     tempC: pail.fillTempC,
@@ -189,9 +189,12 @@ export async function PailsPage({ search }: { search: Record<string, string | st
       [manyRooms, manyWaterSeen],
     );
   // The water of sixty pails takes longer than a page may keep a connection.
+  const lotsIn = groupBy(around.lots, (l) => l.fillId ?? '');
+  const seenIn = groupBy(around.seen, (s) => s.fillId);
   const views = pails.map((pail) => {
-    const lots = around.lots.filter((l) => l.fillId !== null && l.fillId === pail.fillId);
-    return viewOf(pail, { ...around, lots, room: room(pail) });
+    const lots = (pail.fillId && lotsIn.get(pail.fillId)) || [];
+    const seen = (pail.fillId && seenIn.get(pail.fillId)) || [];
+    return viewOf(pail, { ...around, lots, seen, room: room(pail) });
   });
   const asked = typeof search.pail === 'string' ? search.pail : null;
   return (

@@ -18,7 +18,7 @@ export async function RoomsPage({ search }: { search: Record<string, string | st
   );
   const { at, overrides } = stock;
   const shelves = shelvesOf(rooms, await stockNow(stock), { reader, overrides, at });
-  const lots = shelves.flatMap((s) => s.lots.map((l) => l.view));
+  const lots = shelves.flatMap((s) => s.lots);
   const scale = {
     pastDays: Math.max(3, ...lots.map((l) => Math.ceil(l.daysSinceCut))),
     aheadDays: Math.min(28, Math.max(8, ...lots.map((l) => Math.ceil(l.daysLeft.p90)))),

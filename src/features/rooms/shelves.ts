@@ -1,24 +1,28 @@
 import type { Overrides } from '@/core/model/figures';
-import { inARoom } from '@/core/stock/in-a-room';
+import { inARoom, type InARoom } from '@/core/stock/in-a-room';
 import { byWhatGoesFirst } from '@/core/stock/goes-first';
 import type { RoomRow } from '@/data/rooms';
 import { lotView, type LotView, type Reader, type StockLot } from '@/server/stock';
-
-/** A portion as it stands on a shelf. */
-export interface ShelfLot {
-  readonly view: LotView;
-  /** Days of life at 20 °C it spends in a day there. */
-  readonly daysADay: number;
-  readonly isTooCold: boolean;
-}
+import type { ShelfRow } from './shelf-row';
 
 /** A room as a shelf: its lots, soonest to fade first. */
 export interface Shelf {
   readonly room: RoomRow;
-  readonly lots: readonly ShelfLot[];
+  readonly lots: readonly ShelfRow[];
   /** What ages fastest there; null where nothing stands in it. */
-  readonly fastest: ShelfLot | null;
+  readonly fastest: ShelfRow | null;
 }
+
+/** What its row shows of a lot: it goes to every tablet that looks. */
+const rowOf = (view: LotView, air: InARoom): ShelfRow => {
+  const { id, portionId, label, name, variety, pail, stemsLeft, decision, daysLeft, shareByDay } = view;
+  const { daysSinceCut, daysSinceArrival } = view;
+  return {
+    ...{ id, portionId, label, name, variety, pail, stemsLeft, decision, daysLeft, shareByDay, ...air },
+    ...{ daysSinceCut: tenths(daysSinceCut), daysSinceArrival: tenths(daysSinceArrival) },
+  };
+};
+const tenths = (n: number): number => Math.round(n * 10) / 10;
 
 /** Each room with what stands in it. */
 export function shelvesOf(
@@ -31,13 +35,13 @@ export function shelvesOf(
   return rooms.map((room) => {
     const lots = stock
       .filter(({ lot }) => lot.roomId === room.id)
-      .map((one): ShelfLot => {
-        const species = reader.species.byKey(one.lot.speciesKey);
-        const air = inARoom({ ...species, q10: q10Of(species.key) }, room.tempC);
-        return { view: lotView(one, at, reader), ...air };
-      })
-      .sort((a, b) => byWhatGoesFirst(a.view, b.view));
-    const fastest = lots.reduce<ShelfLot | null>(
+      .map((one) => lotView(one, at, reader))
+      .sort(byWhatGoesFirst)
+      .map((view): ShelfRow => {
+        const { chillBelowC } = reader.species.byKey(view.speciesKey);
+        return rowOf(view, inARoom({ chillBelowC, q10: q10Of(view.speciesKey) }, room.tempC));
+      });
+    const fastest = lots.reduce<ShelfRow | null>(
       (most, l) => (most === null || l.daysADay > most.daysADay ? l : most),
       null,
     );

@@ -1,0 +1,14 @@
+import fc from 'fast-check';
+import { read, tell } from '@/shell/told';
+
+test('whatever a page tells its parts is read as it was told, quotes and all', () => {
+  fc.assert(
+    fc.property(fc.json({ stringUnit: 'binary' }), (json) => {
+      const value: unknown = JSON.parse(json);
+      expect(read(tell(value))).toEqual(value);
+    }),
+  );
+  const said = { words: 'A 6" pail, `tall`, “kept” \\ as it is', none: null, days: [1.5, -2] };
+  expect(read(tell(said))).toEqual(said);
+  expect(tell({ a: 1 })).not.toContain('"');
+});
