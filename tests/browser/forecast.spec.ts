@@ -97,3 +97,22 @@ test('a manager’s own figure is set with its reason, bears on the stock, and i
   await page.goto('/desk');
   await expect(page.getByRole('row').filter({ hasText: 'back to the table' })).toBeVisible();
 });
+
+test('each room is a shelf of what stands in it, soonest to fade first; a lot opens where it is looked at', async ({
+  page,
+}) => {
+  await signInAs(page, 'Bram');
+  await page.goto('/rooms');
+  await expect(page.getByRole('heading', { name: 'Rooms', level: 1 })).toBeAttached();
+  const shelves = page.getByRole('region').filter({ hasText: /humidity, light \d+ h/ });
+  expect(await shelves.count()).toBeGreaterThan(2);
+  const fullest = shelves.first();
+  await expect(fullest.getByText(/Ages fastest here: .+, \d\.\d days? a day/)).toBeVisible();
+  expect(await fullest.getByRole('img', { name: / left$/ }).count()).toBeGreaterThan(1);
+  await expectNothingSerious(page);
+  const lot = fullest.getByRole('listitem').first().getByRole('link');
+  const name = await lot.locator('strong').textContent();
+  await lot.click();
+  await expect(page).toHaveURL(/\/dock\?lot=/);
+  await expect(page.getByRole('heading', { level: 1, name: name ?? 'none' })).toBeVisible();
+});
