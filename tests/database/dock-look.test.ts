@@ -98,7 +98,7 @@ test('every way a lot can be seen has its days, its plan, and its place among it
     expect(shareByDay.every((s) => s >= 0 && s <= 1)).toBe(true);
     expect(lifeUsed).toBeGreaterThan(0);
     // Eight weeks of vans are behind the demo.
-    expect(usual).toMatch(/of Norrholt Growers usually comes at \d+ %.*\d+ lots/);
+    expect(usual).toMatch(/of Norrholt Growers usually comes at \d+\s%.*\d+ lots/);
   }
   const used = (stage: number) => outlooks[outlookKey(stage, 'firm')]?.lifeUsed ?? 0;
   expect(used(1.1)).toBeGreaterThan(used(0));

@@ -26,7 +26,7 @@ test('a lot is held against the same flower of its supplier, or against all of t
   });
   expect(againstUsual({ speciesKey: 'tulip', lifeUsed: 0.3 }, rest)).toBeNull();
   expect(usual && inEnglish(usualInWords('Norrholt Growers', SHIPPED_SPECIES.byKey('rose'), usual))).toBe(
-    'rose of Norrholt Growers usually comes at 13 %, nine in ten of them at less than this (4 lots).',
+    'rose of Norrholt Growers usually comes at 13\u00a0%, nine in ten of them at less than this (4 lots).',
   );
 });
 
@@ -37,7 +37,7 @@ test('shares of what came limp or flawed are of what somebody looked at', () => 
   expect(usual).toMatchObject({ lots: 8, looked: 2, firmShare: 0.5, flawedShare: 0.5 });
   expect(
     usual && inEnglish(usualInWords('Norrholt Growers', SHIPPED_SPECIES.byKey('rose'), usual)),
-  ).toContain('(8 lots; 2 looked at; 50 % came limp; 50 % had something to claim)');
+  ).toContain('(8 lots; 2 looked at; 50\u00a0% came limp; 50\u00a0% had something to claim)');
   const none = againstUsual({ speciesKey: 'rose', lifeUsed: 0.1 }, unseen);
   expect(none).toMatchObject({ looked: 0, firmShare: null, flawedShare: null });
 });

@@ -74,7 +74,7 @@ export function LotMeans({
       <LifeAxis scale={scale} />
       {lot.staysAsBought && <p>It does not go on opening: it stays at the stage it came in.</p>}
       <p className="soft">
-        About {Math.round(100 * outlook.lifeUsed)} % of a usual life is used
+        About {Math.round(100 * outlook.lifeUsed)}&nbsp;% of a usual life is used
         {outlook.usual === null
           ? `; too little of ${lot.supplier} came before to compare.`
           : `; ${outlook.usual}`}
