@@ -34,7 +34,7 @@ const columnsFor = (roomTemp: string): DeskColumn<SpeciesRow>[] => [
     render: ({ id, name, botanical, habit, isOwn, changes }) => (
       <Group gap="0.75rem" wrap="nowrap">
         <Stem habit={habit} stage={0.6} droop="firm" colour={null} height={44} />
-        <span>
+        <span style={{ alignSelf: 'baseline' }}>
           <ShopLink href={`/desk/species?species=${id}`}>{name}</ShopLink>
           {(isOwn || changes > 0) && (
             <span className="soft"> {isOwn ? 'our own' : `${changes} of our own changes`}</span>
