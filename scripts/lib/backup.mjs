@@ -135,7 +135,14 @@ export async function backUp(url, folder, { at, keep, named = ALL }) {
     // Names, hashes and photographs of people are in it: for its owner's eyes, wherever it is written.
     writeFileSync(part, '', { mode: 0o600 });
     // Jobs that wait are this computer's, not the shop's.
-    tool('pg_dump', ['--format=custom', '--exclude-schema=jobs', '--exclude-table-data=live.change', '--file', part, url]);
+    tool('pg_dump', [
+      '--format=custom',
+      '--exclude-schema=jobs',
+      '--exclude-table-data=live.change',
+      '--file',
+      part,
+      url,
+    ]);
     await bringInto(url, scratch, part);
     contents = await contentsOf(urlOf(url, scratch));
     const note = { at: at.toISOString(), sha256: sumOf(part), contents };

@@ -167,12 +167,7 @@ export interface LotView extends LotBrief {
 /** Who reads, and of which species there may be word. */
 export type Reader = Pick<SignedIn, 'language' | 'species'>;
 
-function briefOf(
-  lot: LotFacts,
-  stands: Droop,
-  isLater: boolean,
-  { language, species }: Reader,
-) {
+function briefOf(lot: LotFacts, stands: Droop, isLater: boolean, { language, species }: Reader) {
   return {
     number: lot.number,
     speciesKey: lot.speciesKey,
