@@ -66,7 +66,7 @@ export function readsOnly(trx: Trx, shopId: string): void {
   readings.set(trx, { before, stands, mine: new Map() });
 }
 
-/** What is shared is changed by nobody. Rows are held to that by their types: frozen ones are copied ten times as slowly. */
+/** What is shared is changed by nobody: a list refuses it, its rows are held to it by their types. */
 const asShared = <T>(value: T): T => (Array.isArray(value) ? Object.freeze(value) : value);
 
 /**
