@@ -34,7 +34,7 @@ test('every stem of an arrangement ends as its plain twin does, in one water, le
             const row = draw * stems.length + at;
             const ended = ends?.endHour[row] ?? NaN;
             expect(Number.isNaN(ended)).toBe(twin.end === null);
-            if (twin.end !== null) expect(ended / 24).toBeCloseTo(twin.end / 24, 9);
+            if (twin.end !== null) expect(ended / 24).toBeCloseTo(twin.end / 24, 6);
             expect(END_CAUSES[ends?.cause[row] ?? 0]).toBe(twin.cause);
           }),
         );
