@@ -13,7 +13,7 @@ function Row({ row, scale }: { row: ShelfRow; scale: LifeScale }) {
   return (
     <li>
       <Link href={`/dock?lot=${row.id}`} className={css.lot}>
-        <span className={css.what}>
+        <span>
           <strong>{row.name}</strong>
           {row.variety && ` ‘${row.variety}’`}
           <span className="soft"> {row.label}</span>
