@@ -31,7 +31,7 @@ export function LotDrawers({
   };
   const drawer = drawers.find((d) => d.key === open);
   return (
-    <div className={css.drawers}>
+    <div>
       <div className={css.handles}>
         {drawers.map((d) => (
           <UnstyledButton

@@ -114,7 +114,6 @@ export function OpenShopForm() {
       <h1>{part.title}</h1>
       <p className={css.why}>{part.why}</p>
       <form
-        className={css.part}
         onSubmit={(event) => {
           event.preventDefault();
           goOn();
