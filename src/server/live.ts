@@ -56,6 +56,11 @@ class Live {
     );
   }
 
+  /** Whether somebody listens, and the database is not heard. */
+  get isLost(): boolean {
+    return this.#count > 0 && this.#hearsSince === null;
+  }
+
   /** Tells nobody anything any more, and lets the database go. */
   async close(): Promise<void> {
     this.#byShop.clear();

@@ -151,7 +151,9 @@ test('the logger that travelled with a delivery tells how much of its life is go
   await expect(page.getByRole('heading', { name: 'Rose ‘Gangway’' })).toBeVisible();
   const means = page.getByRole('region', { name: 'What it means' });
   const used = async (): Promise<number> =>
-    Number(/About (\d+) %/.exec((await means.getByText(/of a usual life is used/).textContent()) ?? '')?.[1]);
+    Number(
+      /About (\d+)\s%/.exec((await means.getByText(/of a usual life is used/).textContent()) ?? '')?.[1],
+    );
   const before = await used();
   const start = Date.parse('2026-11-22T08:00:00Z');
   const rows = Array.from(

@@ -54,7 +54,7 @@ test('this morning’s van: held against its order, booked, opened, counted, and
   await page.getByRole('radio', { name: 'hanging' }).click();
   await expect(page.getByText('At the bench, for how it came:')).toBeVisible();
   expect(await means.textContent()).not.toBe(before);
-  await expect(means.getByText(/of Norrholt Growers usually comes at \d+ %/)).toBeVisible();
+  await expect(means.getByText(/of Norrholt Growers usually comes at \d+\s%/)).toBeVisible();
 });
 
 test('an order typed in is expected, and what comes short of it is told', async ({ page }) => {

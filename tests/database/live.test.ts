@@ -52,3 +52,15 @@ test('a tablet hears what is done, and is told to look where something was done 
   await act('desk/units', { units: 'metric' });
   expect(heard).toHaveLength(1);
 });
+
+test('while the database is not heard it says so, and hears again by itself; where nobody listens nothing is lost', async () => {
+  expect(live().isLost).toBe(false);
+  const leave = live().hear(shop.shopId, () => undefined);
+  await until(() => !live().isLost);
+  await shop.owner.raw(
+    `select pg_terminate_backend(pid) from pg_stat_activity where query ilike 'listen %' and datname = current_database()`,
+  );
+  await until(() => live().isLost);
+  await until(() => !live().isLost);
+  leave?.();
+});
