@@ -75,7 +75,7 @@ function runTwin(v: TwinVessel): void {
     } else if (
       stay.wet &&
       v.water.changeEveryDays !== null &&
-      h - wetSince >= (changes + 1) * v.water.changeEveryDays * 24
+      h - wetSince >= (changes + 1) * (v.water.changeEveryDays * 24)
     ) {
       freshen();
       changes++;
