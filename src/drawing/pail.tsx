@@ -1,3 +1,4 @@
+import { tenths } from '@/core/numbers/tenths';
 import type { PailColour, PailForm } from '@/core/water/pail-shape';
 
 /** Pails' own colours: a band under the rim, so that the outline stays ink. */
@@ -39,24 +40,23 @@ function dots(n: number, top: number): { x: number; y: number }[] {
 }
 
 /** A round dot of a path that is stroked with round ends. */
-const dotAt = (x: number, y: number): string => `M${round(x)} ${round(y)}h0`;
-const round = (n: number): number => Math.round(n * 10) / 10;
+const dotAt = (x: number, y: number): string => `M${tenths(x)} ${tenths(y)}h0`;
 
 const HEAD = 5.5;
 const headAt = (x: number, y: number): string =>
-  `M${round(x - HEAD)} ${y}a${HEAD} ${HEAD} 0 1 0 ${2 * HEAD} 0a${HEAD} ${HEAD} 0 1 0-${2 * HEAD} 0`;
+  `M${tenths(x - HEAD)} ${y}a${HEAD} ${HEAD} 0 1 0 ${2 * HEAD} 0a${HEAD} ${HEAD} 0 1 0-${2 * HEAD} 0`;
 
 /** What stands in it, a stroke each: one path of stalks, one of heads for each colour. A rack draws hundreds. */
 function Strokes({ stems, top }: { stems: readonly string[]; top: number }) {
   const shown = stems.slice(0, 12);
   if (shown.length === 0) return null;
-  const foot = round(Math.min(144, top + 40));
+  const foot = tenths(Math.min(144, top + 40));
   const heads = new Map<string, string>();
   let stalks = '';
   for (const [i, colour] of shown.entries()) {
     const spread = shown.length === 1 ? 0 : i / (shown.length - 1) - 0.5;
-    const [x, y] = [round(65 + spread * 76), round(14 + Math.abs(spread) * 22 + (i % 3) * 5)];
-    stalks += `M${round(65 + spread * 24)} ${foot}Q${round(65 + spread * 40)} 70 ${x} ${y}`;
+    const [x, y] = [tenths(65 + spread * 76), tenths(14 + Math.abs(spread) * 22 + (i % 3) * 5)];
+    stalks += `M${tenths(65 + spread * 24)} ${foot}Q${tenths(65 + spread * 40)} 70 ${x} ${y}`;
     heads.set(colour, (heads.get(colour) ?? '') + headAt(x, y));
   }
   return (

@@ -1,6 +1,7 @@
 'use client';
 import { Stack, VisuallyHidden } from '@mantine/core';
 import type { DayCosts, HabitWorth } from '@/core/habits/what-a-day-costs';
+import { tenths } from '@/core/numbers/tenths';
 import { gainInWords } from './days';
 import css from './habits.module.css';
 
@@ -24,10 +25,7 @@ function Bar({ worth, most }: { worth: HabitWorth; most: number }) {
   );
 }
 
-/** A habit's days as the list and the sum under it have them: to a tenth. */
-const tenths = (days: number): number => Math.round(days * 10) / 10;
-
-/** The two that matter most, together: their sum is of the figures in the list. */
+/** The two that matter most, together: their sum is of the figures in the list, to a tenth as it has them. */
 function together({ habits, interaction }: DayCosts): string | null {
   if (!interaction) return null;
   const [first, second] = interaction.habits.map((key) => habits.find((h) => h.habit === key));

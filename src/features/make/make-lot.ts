@@ -1,3 +1,4 @@
+import { tenths } from '@/core/numbers/tenths';
 import type { LotView } from '@/server/stock';
 
 /** What of a lot in stock an arrangement is made by: it goes to every tablet that makes one, for every lot. */
@@ -7,8 +8,6 @@ const SHOWN = [
   ...(['daysSinceCut', 'daysSinceArrival', 'daysLeft', 'shareByDay'] as const),
 ];
 export type MakeLot = Pick<LotView, (typeof SHOWN)[number]>;
-
-const tenths = (n: number): number => Math.round(n * 10) / 10;
 
 /** The days behind it as its line draws them; what it is told and forecast from as it is. */
 export function makeLot(lot: LotView): MakeLot {

@@ -1,3 +1,4 @@
+import { tenths } from '@/core/numbers/tenths';
 import type { Overrides } from '@/core/model/figures';
 import { inARoom, type InARoom } from '@/core/stock/in-a-room';
 import { byWhatGoesFirst } from '@/core/stock/goes-first';
@@ -22,7 +23,6 @@ const rowOf = (view: LotView, air: InARoom): ShelfRow => {
     ...{ daysSinceCut: tenths(daysSinceCut), daysSinceArrival: tenths(daysSinceArrival) },
   };
 };
-const tenths = (n: number): number => Math.round(n * 10) / 10;
 
 /** Each room with what stands in it. */
 export function shelvesOf(
