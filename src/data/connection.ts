@@ -112,38 +112,21 @@ export type Trx = Knex.Transaction;
 /** Ids as they are, or what finds them. */
 export type Ids = readonly string[] | Knex.QueryBuilder;
 
-/** Says whose rows a transaction sees, and does `work` in it: both go out together, in this order. */
-async function asShop<T>(
-  trx: Trx,
-  shopId: string,
-  isReading: boolean,
-  work: (trx: Trx) => Promise<T>,
-): Promise<T> {
-  const settings = isReading ? `, set_config('transaction_read_only', 'on', true)` : '';
-  // A statement of Knex is sent once it is waited for; this one goes first.
-  const isSaid = trx.raw(`select set_config('app.shop_id', ?, true)${settings}`, [shopId]).then(() => true);
-  const [, done] = await Promise.all([isSaid, work(trx)]);
-  return done;
-}
+/** Says whose rows a transaction sees: it goes out first, with what is asked in the same turn. */
+const sayShop = (trx: Trx, shopId: string, settings = ''): Promise<true> =>
+  // A statement of Knex is sent once it is waited for.
+  trx.raw(`select set_config('app.shop_id', ?, true)${settings}`, [shopId]).then((): true => true);
 
 /**
- * Begins a transaction of one shop's rows that only reads, with what `first` reads in it; whoever
- * began it ends it by `rollback`.
+ * Begins a transaction of one shop's rows that only reads; whoever began it ends it by `rollback`.
  * @throws DataError
  */
-export async function beginReading<T>(
-  db: Knex,
-  shopId: string,
-  first: (trx: Trx) => Promise<T>,
-): Promise<[Trx, T]> {
+export async function beginReading(db: Knex, shopId: string): Promise<Trx> {
   try {
     const trx = await db.transaction();
-    try {
-      return [trx, await asShop(trx, shopId, true, first)];
-    } catch (error) {
-      await trx.rollback().catch(() => undefined);
-      throw error;
-    }
+    // Where it fails, all that is asked after it fails too.
+    sayShop(trx, shopId, `, set_config('transaction_read_only', 'on', true)`).catch(() => undefined);
+    return trx;
   } catch (error) {
     throw asDataError(error);
   }
@@ -155,7 +138,10 @@ export async function beginReading<T>(
  */
 export async function inShop<T>(db: Knex, shopId: string, work: (trx: Trx) => Promise<T>): Promise<T> {
   try {
-    return await db.transaction((trx) => asShop(trx, shopId, false, work));
+    return await db.transaction(async (trx) => {
+      const [, done] = await Promise.all([sayShop(trx, shopId), work(trx)]);
+      return done;
+    });
   } catch (error) {
     throw asDataError(error);
   }

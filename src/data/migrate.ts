@@ -36,6 +36,7 @@ import * as devices from './migrations/0034-devices';
 import * as tools from './migrations/0035-tools';
 import * as lossesByPerson from './migrations/0036-losses-by-person';
 import * as whatWasChanged from './migrations/0037-what-was-changed';
+import * as oneQuestion from './migrations/0038-one-question';
 
 interface Migration {
   readonly name: string;
@@ -81,6 +82,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0035-tools', up: tools.up },
   { name: '0036-losses-by-person', up: lossesByPerson.up },
   { name: '0037-what-was-changed', up: whatWasChanged.up },
+  { name: '0038-one-question', up: oneQuestion.up },
 ];
 
 const source = (upTo: number): Knex.MigrationSource<Migration> => ({

@@ -7,9 +7,9 @@ import {
   manyActivePeople,
   manyPeople,
   maybePerson,
-  maybePersonInSession,
   setActive,
 } from './people';
+import { maybeWhoAsks, type SessionIds } from './who-asks';
 import { dropFactor, insertFactor, manyWithFactor, maybeFactor, takeStep } from './second-factors';
 import { beginSession, endSessions, isKnownAddress, manyOpenSessions } from './sessions';
 import {
@@ -45,7 +45,8 @@ const open = (since: Date) => shop.inside((trx) => manyOpenSessions(trx, since))
 describe('sessions', () => {
   test('a person is known by an open session of their own, and not once it has ended', async () => {
     const id = await begin(AT);
-    const known = () => shop.inside((trx) => maybePersonInSession(trx, shop.personId, id));
+    const known = () =>
+      maybeWhoAsks(shop.app, { shopId: shop.shopId, personId: shop.personId, sessionId: id }, null);
     expect(await known()).toMatchObject({ id: shop.personId, active: true });
     expect(await shop.inside((trx) => endSessions(trx, shop.personId, id, later(1)))).toBe(1);
     expect(await known()).toBeUndefined();
@@ -55,8 +56,14 @@ describe('sessions', () => {
 
   test('another person’s session is nobody’s', async () => {
     const id = await begin(AT);
-    const stranger = await shop.inside((trx) => maybePersonInSession(trx, randomUUID(), id));
-    expect(stranger).toBeUndefined();
+    const { shopId, personId } = shop;
+    const asks = (ids: Partial<SessionIds>) =>
+      maybeWhoAsks(shop.app, { shopId, personId, sessionId: id, ...ids }, null);
+    expect(await asks({})).toMatchObject({ id: personId, shopId });
+    expect(await asks({ personId: randomUUID() })).toBeUndefined();
+    expect(await asks({ sessionId: randomUUID() })).toBeUndefined();
+    // A person's own session opens no other shop.
+    expect(await asks({ shopId: randomUUID() })).toBeUndefined();
   });
 
   test('a new one ends those that are older than a session lasts, at their last hour', async () => {

@@ -47,52 +47,6 @@ export async function maybePerson(trx: Trx, id: string): Promise<PersonRow | und
   return trx<PersonRow>('person').where({ id }).first();
 }
 
-/** A person with the shop they are of, as a session wants them. */
-export interface PersonInShop {
-  readonly id: string;
-  readonly name: string;
-  readonly role: PersonRow['role'];
-  readonly active: boolean;
-  readonly shopId: string;
-  readonly shopName: string;
-  readonly timeZone: string;
-  readonly demo: boolean;
-  readonly promiseConfidence: number;
-  readonly currency: string;
-  readonly emergency: string;
-  readonly language: string;
-  /** Theirs, or the shop's where they said nothing. */
-  readonly units: Units;
-}
-
-/** Who a session is of, while it lasts. */
-export async function maybePersonInSession(
-  trx: Trx,
-  personId: string,
-  sessionId: string,
-): Promise<PersonInShop | undefined> {
-  return trx('person as p')
-    .join('shop as s', 's.id', 'p.shop_id')
-    .join('session as n', 'n.person_id', 'p.id')
-    .where({ 'p.id': personId, 'n.id': sessionId })
-    .whereNull('n.ended_at')
-    .first<PersonInShop | undefined>({
-      id: 'p.id',
-      name: 'p.name',
-      role: 'p.role',
-      active: 'p.active',
-      shopId: 's.id',
-      shopName: 's.name',
-      timeZone: 's.time_zone',
-      demo: 's.demo',
-      promiseConfidence: 's.promise_confidence',
-      currency: 's.currency',
-      emergency: 's.emergency',
-      language: 'p.language',
-      units: trx.raw('coalesce(p.units, s.units)') as unknown as string,
-    });
-}
-
 /** The person as they may be asked for their secret, nothing locked. */
 export async function maybePersonToAsk(
   trx: Trx,

@@ -1,7 +1,7 @@
 import 'server-only';
 import { LRUCache } from 'lru-cache';
-import { maybeUnchangedSince, type Moment } from '@/data/changed-since';
 import type { Trx } from '@/data/connection';
+import type { Moment, WhoAsks } from '@/data/who-asks';
 
 /** What it is told is known again as JSON writes it. */
 type Read<T, A extends readonly unknown[]> = (trx: Trx, ...told: A) => Promise<T>;
@@ -17,12 +17,10 @@ class Shelf {
     this.moment = moment;
   }
 
-  has(read: AnyRead, of: string): boolean {
-    return this.#values.get(read)?.has(of) ?? false;
-  }
-
-  value(read: AnyRead, of: string): unknown {
-    return this.#values.get(read)?.get(of);
+  /** @returns undefined where it was not kept, what was read in a box of its own where it was */
+  kept(read: AnyRead, of: string): { readonly value: unknown } | undefined {
+    const mine = this.#values.get(read);
+    return mine?.has(of) ? { value: mine.get(of) } : undefined;
   }
 
   keep(read: AnyRead, of: string, value: unknown): void {
@@ -33,64 +31,79 @@ class Shelf {
   }
 }
 
-/** What one transaction that only reads has read, and what stood on its shop's shelf when it began. */
-interface Reading {
-  readonly before: Shelf | undefined;
-  /** The shelf that stands: the one from before, or an empty one where something was changed since. */
-  readonly stands: Promise<Shelf>;
-  readonly mine: Map<AnyRead, Map<string, Promise<unknown>>>;
-}
-
 const MOST_SHOPS = 60;
 const MOST_KEPT = 200;
 const shelves = new LRUCache<string, Shelf>({ max: MOST_SHOPS });
-const readings = new WeakMap<Trx, Reading>();
 
-async function shelfThatStands(trx: Trx, shopId: string, before: Shelf | undefined): Promise<Shelf> {
-  const { isUnchanged, moment } = await maybeUnchangedSince(trx, before?.moment ?? null);
-  if (before && isUnchanged) {
-    before.moment = moment;
-    return before;
-  }
-  const empty = new Shelf(moment);
-  shelves.set(shopId, empty);
-  return empty;
-}
-
-/** Says that a transaction only reads: what is read in it stands until it ends, and for others until the shop changes. */
-export function readsOnly(trx: Trx, shopId: string): void {
-  const before = shelves.get(shopId);
-  const stands = shelfThatStands(trx, shopId, before);
-  // Whoever waits for it is told; nobody may.
-  stands.catch(() => undefined);
-  readings.set(trx, { before, stands, mine: new Map() });
-}
+/** What is kept of a shop, as whoever asks for its page begins: nothing, where nothing was read since the start. */
+export const shelfOf = (shopId: string): Shelf | null => shelves.get(shopId) ?? null;
 
 /** What is shared is changed by nobody: a list refuses it, its rows are held to it by their types. */
 const asShared = <T>(value: T): T => (Array.isArray(value) ? Object.freeze(value) : value);
 
+/** What a page reads: from what was kept while it stands, and from a transaction that begins with the first other thing. */
+export class Reads {
+  readonly #shelf: Shelf;
+  readonly #begin: () => Promise<Trx>;
+  readonly #mine = new Map<AnyRead, Map<string, Promise<unknown>>>();
+  #trx: Promise<Trx> | null = null;
+
+  /** @param before what was kept as the database was asked whether it stands */
+  constructor(
+    before: Shelf | null,
+    { shopId, isUnchanged, moment }: Pick<WhoAsks, 'shopId' | 'isUnchanged' | 'moment'>,
+    begin: () => Promise<Trx>,
+  ) {
+    this.#begin = begin;
+    if (before && isUnchanged) {
+      before.moment = moment;
+      this.#shelf = before;
+    } else {
+      this.#shelf = new Shelf(moment);
+      shelves.set(shopId, this.#shelf);
+    }
+  }
+
+  /** The transaction of what is not kept; it only reads. */
+  trx(): Promise<Trx> {
+    this.#trx ??= this.#begin();
+    return this.#trx;
+  }
+
+  once<T, A extends readonly unknown[]>(read: Read<T, A>, told: A): Promise<T> {
+    const of = JSON.stringify(told);
+    const mine = this.#mine.get(read) ?? new Map<string, Promise<unknown>>();
+    const found = mine.get(of) as Promise<T> | undefined;
+    if (found) return found;
+    const kept = this.#shelf.kept(read, of);
+    const answer = kept ? Promise.resolve(kept.value as T) : this.#anew(read, of, told);
+    this.#mine.set(read, mine.set(of, answer));
+    return answer;
+  }
+
+  async #anew<T, A extends readonly unknown[]>(read: Read<T, A>, of: string, told: A): Promise<T> {
+    const value = asShared(await read(await this.trx(), ...told));
+    this.#shelf.keep(read, of, value);
+    return value;
+  }
+
+  /** Gives its connection back, where it took one. */
+  async end(): Promise<void> {
+    const trx = await this.#trx?.catch(() => null);
+    await trx?.rollback().catch(() => undefined);
+  }
+}
+
+/** What something is read from: a page's reads, or the transaction of whoever writes. */
+export type From = Reads | Trx;
+
 /**
  * What a read answers, kept for whoever asks it again until a transaction that changed anything of its shop is
- * committed: the database says so exactly, with the first thing it is asked. A transaction that writes reads anew.
+ * committed: the database says so exactly, with who asks. A transaction that writes reads anew.
  * `read` is one function for its whole life, and hangs on nothing but the shop's rows and what it is told.
  */
-export function once<T, A extends readonly unknown[]>(trx: Trx, read: Read<T, A>, ...told: A): Promise<T> {
-  const reading = readings.get(trx);
-  if (!reading) return read(trx, ...told);
-  const { before, stands, mine } = reading;
-  const of = JSON.stringify(told);
-  const known = mine.get(read) ?? new Map<string, Promise<unknown>>();
-  const found = known.get(of) as Promise<T> | undefined;
-  if (found) return found;
-  const anew = async (): Promise<T> => {
-    const value = asShared(await read(trx, ...told));
-    (await stands).keep(read, of, value);
-    return value;
-  };
-  // Where nothing was kept there is nothing to wait for: it goes out with what is asked first.
-  const answer = before?.has(read, of)
-    ? stands.then((shelf) => (shelf.has(read, of) ? (shelf.value(read, of) as T) : anew()))
-    : anew();
-  mine.set(read, known.set(of, answer));
-  return answer;
-}
+export const once = <T, A extends readonly unknown[]>(
+  from: From,
+  read: Read<T, A>,
+  ...told: A
+): Promise<T> => (from instanceof Reads ? from.once(read, told) : read(from, ...told));

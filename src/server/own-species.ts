@@ -6,7 +6,7 @@ import type { Species } from '@/core/species/species';
 import type { Trx } from '@/data/connection';
 import { manyOwnSpecies, type OwnSpecies } from '@/data/house';
 import { log } from './log';
-import { once } from './once';
+import { once, type From } from './once';
 
 /** One as a version before this stored it is read with what has come since; what cannot be read is left out, and said. */
 function readOwn(stored: OwnSpecies): OwnSpecies[] {
@@ -21,8 +21,8 @@ function readOwn(stored: OwnSpecies): OwnSpecies[] {
 const readAll = async (trx: Trx): Promise<OwnSpecies[]> => (await manyOwnSpecies(trx)).flatMap(readOwn);
 
 /** The shop's own species and protocols in force, read once a request. */
-export const ownSpeciesInForce = (trx: Trx): Promise<OwnSpecies[]> => once(trx, readAll);
+export const ownSpeciesInForce = (from: From): Promise<OwnSpecies[]> => once(from, readAll);
 
 /** The shop's own species alone, whole. */
-export const speciesOfOwn = async (trx: Trx): Promise<Species[]> =>
-  (await ownSpeciesInForce(trx)).flatMap((o) => o.species ?? []);
+export const speciesOfOwn = async (from: From): Promise<Species[]> =>
+  (await ownSpeciesInForce(from)).flatMap((o) => o.species ?? []);

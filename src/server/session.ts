@@ -1,4 +1,5 @@
 import { registryWith, type SpeciesRegistry } from '@/core/species/registry';
+import type { Species } from '@/core/species/species';
 import 'server-only';
 import { cache } from 'react';
 import { getIronSession, unsealData, type SessionOptions } from 'iron-session';
@@ -7,7 +8,7 @@ import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { beginReading, inShop, type Trx } from '@/data/connection';
 import { asDataError } from '@/data/errors';
-import { maybePersonInSession } from '@/data/people';
+import { maybeWhoAsks, type SessionIds, type WhoAsks } from '@/data/who-asks';
 import { beginSession, endSessions } from '@/data/sessions';
 import { newId } from '@/data/ids';
 import { log } from './log';
@@ -15,7 +16,7 @@ import type { Role } from '@/core/actions/contract';
 import { isLanguage, tagOf, type LanguageTag } from '@/core/words/catalogues';
 import { database } from './database';
 import { now } from './clock';
-import { once, readsOnly } from './once';
+import { once, Reads, shelfOf } from './once';
 import { speciesOfOwn } from './own-species';
 import { sayUnavailable } from './request-state';
 import { sessionSecret } from './session-secret';
@@ -109,33 +110,31 @@ export async function endMySession(): Promise<void> {
   );
 }
 
-/** Who is signed in, checked against the people of their shop; null when nobody is. */
-async function whoIn(trx: Trx, data: SessionData): Promise<SignedIn | null> {
-  const [person, own] = await Promise.all([
-    data.personId && data.sessionId ? maybePersonInSession(trx, data.personId, data.sessionId) : undefined,
-    speciesOfOwn(trx),
-  ]);
-  if (!person?.active) return null;
-  const { shopId: id, shopName: name, timeZone, demo, promiseConfidence, currency, emergency } = person;
+/** Who is signed in, with their shop's own species. */
+function signedIn(who: WhoAsks, own: readonly Species[]): SignedIn {
+  const { shopId: id, shopName: name, timeZone, demo, promiseConfidence, currency, emergency } = who;
   return {
-    personId: person.id,
-    name: person.name,
-    role: person.role,
-    language: tagOf(isLanguage(person.language) ? person.language : 'en', person.units),
+    personId: who.id,
+    name: who.name,
+    role: who.role,
+    language: tagOf(isLanguage(who.language) ? who.language : 'en', who.units),
     species: registryWith(own),
     shop: { id, name, timeZone, demo, promiseConfidence, currency, emergency },
   };
 }
 
+/** The ids a seal says; null where nobody is signed in by it. */
+const idsIn = ({ shopId, personId, sessionId }: SessionData): SessionIds | null =>
+  shopId && personId && sessionId ? { shopId, personId, sessionId } : null;
+
 /** Runs `work` for whoever is signed in, in their shop, in a transaction of its own; null when nobody is. */
 export async function maybeInMyShop<T>(work: (trx: Trx, me: SignedIn) => Promise<T>): Promise<T | null> {
-  const data = await sealedSession();
-  const { shopId } = data;
-  if (!shopId) return null;
+  const ids = idsIn(await sealedSession());
+  if (!ids) return null;
   try {
-    return await inShop(database(), shopId, async (trx) => {
-      const me = await whoIn(trx, data);
-      return me && work(trx, me);
+    return await inShop(database(), ids.shopId, async (trx) => {
+      const [who, own] = await Promise.all([maybeWhoAsks(trx, ids, null), speciesOfOwn(trx)]);
+      return who?.active ? work(trx, signedIn(who, own)) : null;
     });
   } catch (error) {
     throw sayUnavailable(error);
@@ -144,40 +143,41 @@ export async function maybeInMyShop<T>(work: (trx: Trx, me: SignedIn) => Promise
 
 type Read = (trx: Trx) => Promise<unknown>;
 
-const readAhead = (trx: Trx, reads: Iterable<Read>): void => {
-  for (const read of reads) once(trx, read).catch(() => undefined);
+const readAhead = (from: Reads, reads: Iterable<Read>): void => {
+  for (const read of reads) once(from, read).catch(() => undefined);
 };
 
-/** Who asks, and the transaction all parts of their page read in. */
+/** Who asks, and what all parts of their page read from. */
 interface Asking {
-  readonly trx: Trx;
+  readonly from: Reads;
   readonly me: SignedIn;
   readonly at: Date;
 }
 
-async function beginAsking(began: (trx: Trx) => void): Promise<Asking | null> {
-  const data = await sealedSession();
-  if (!data.shopId) return null;
-  const { shopId } = data;
-  const [trx, me] = await beginReading(database(), shopId, (reading) => {
-    readsOnly(reading, shopId);
-    // Who may not see it is sent away before any of it is looked at.
-    began(reading);
-    return whoIn(reading, data);
-  });
-  if (me) return { trx, me, at: now() };
-  await trx.rollback();
-  return null;
+async function beginAsking(began: (from: Reads) => void): Promise<Asking | null> {
+  const ids = idsIn(await sealedSession());
+  if (!ids) return null;
+  const before = shelfOf(ids.shopId);
+  const who = await maybeWhoAsks(database(), ids, before?.moment ?? null);
+  if (!who?.active) return null;
+  const from = new Reads(before, who, () => beginReading(database(), ids.shopId));
+  began(from);
+  try {
+    return { from, me: signedIn(who, await speciesOfOwn(from)), at: now() };
+  } catch (error) {
+    await from.end();
+    throw error;
+  }
 }
 
 /**
- * The transaction of one request: begun by the first part of a page that reads, shared by all that
+ * What one request reads: begun by the first part of a page that reads, shared by all that
  * read while it lasts, ended when the last of them is done.
  */
 class RequestReads {
   #asking: Promise<Asking | null> | null = null;
   #readers = 0;
-  #trx: Trx | null = null;
+  #from: Reads | null = null;
   readonly #ahead = new Set<Read>();
 
   async read<T>(
@@ -185,11 +185,11 @@ class RequestReads {
     ahead: readonly Read[],
   ): Promise<{ readonly value: T } | null> {
     this.#readers++;
-    if (this.#trx) readAhead(this.#trx, ahead);
+    if (this.#from) readAhead(this.#from, ahead);
     else for (const read of ahead) this.#ahead.add(read);
-    const mine = (this.#asking ??= beginAsking((trx) => {
-      this.#trx = trx;
-      readAhead(trx, this.#ahead);
+    const mine = (this.#asking ??= beginAsking((from) => {
+      this.#from = from;
+      readAhead(from, this.#ahead);
     }));
     try {
       const asking = await mine;
@@ -206,9 +206,9 @@ class RequestReads {
   #end(mine: Promise<Asking | null>): void {
     if (this.#readers > 0 || this.#asking !== mine) return;
     this.#asking = null;
-    this.#trx = null;
+    this.#from = null;
     mine.then(
-      (asking) => asking?.trx.rollback().catch(() => undefined),
+      (asking) => asking?.from.end(),
       () => undefined,
     );
   }
@@ -217,14 +217,14 @@ class RequestReads {
 const requestReads = cache(() => new RequestReads());
 
 /**
- * Runs `work` for a page, in the one transaction of its request; nobody signed in is sent to sign in.
- * What it reads by `once` whoever asks is told as `ahead`: it is asked for with who asks.
+ * Runs `work` for a page, with what its request reads from; nobody signed in is sent to sign in.
+ * What it reads by `once` whoever asks is told as `ahead`: it is asked for as soon as it is known who asks.
  */
 export async function inMyShop<T>(
-  work: (trx: Trx, me: SignedIn, at: Date) => Promise<T>,
+  work: (from: Reads, me: SignedIn, at: Date) => Promise<T>,
   ahead: readonly Read[] = [],
 ): Promise<T> {
-  const found = await requestReads().read(({ trx, me, at }) => work(trx, me, at), ahead);
+  const found = await requestReads().read(({ from, me, at }) => work(from, me, at), ahead);
   if (!found) redirect('/sign-in');
   return found.value;
 }

@@ -12,7 +12,7 @@ import { standing } from '@/data/record';
 import { manyRunningSteps, type StepRow } from '@/data/steps';
 import type { NextItem, PlaceKey, PlaceNote } from '@/shell/places';
 import { isForLater } from './lot-forecasts';
-import { once } from './once';
+import { once, type From } from './once';
 import type { SignedIn } from './session';
 import { speakerOf } from './words';
 import { lastDoneBy, type LastDone, type Redo } from './take-back';
@@ -157,13 +157,13 @@ const standingNow = (trx: Trx) => standing(trx, COUNTED_TO);
 export const SHELL_READS = [manyPortionsInStock, manyRunningSteps, manyPails, standingNow];
 
 /** What every screen shows round its edge: counts by place, what is due, the person's last entry. */
-export async function shellData(trx: Trx, me: SignedIn, at: Date): Promise<ShellData> {
+export async function shellData(from: From, me: SignedIn, at: Date): Promise<ShellData> {
   const [lots, steps, pails, { lastLoggedAt, cardsDue: open }, { last, redo }] = await Promise.all([
-    once(trx, manyPortionsInStock),
-    once(trx, manyRunningSteps),
-    once(trx, manyPails),
-    once(trx, standingNow),
-    lastDoneBy(trx, me.personId, at, me.language),
+    once(from, manyPortionsInStock),
+    once(from, manyRunningSteps),
+    once(from, manyPails),
+    once(from, standingNow),
+    lastDoneBy(from, me.personId, at, me.language),
   ]);
   const t = speakerOf(me.language);
   const lastAt = lastLoggedAt?.getTime() ?? 0;

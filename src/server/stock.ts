@@ -7,14 +7,13 @@ import type { Overrides } from '@/core/model/figures';
 import { standsNow, worstOf } from '@/core/protocol/stands-now';
 import { speciesName } from '@/core/words/species-name';
 import type { Arrival, Droop, LotForecast } from '@/core/vase-life/types';
-import type { Trx } from '@/data/connection';
 import type { LotFacts, LotRow } from '@/data/lots';
 import { lotLabel, manyPortionsInStock, type PortionRow } from '@/data/portions';
 import { manyStays, manyStaysInStock, type StayRow } from '@/data/stays';
 import { manyStepStates, type StepState } from '@/data/steps';
 import { groupBy } from './group-by';
 import { drawnShares, isForLater, lotInputNow, lotsNow } from './lot-forecasts';
-import { once } from './once';
+import { once, type From } from './once';
 import { shopOverrides } from './own-figures';
 import type { SignedIn } from './session';
 
@@ -50,23 +49,23 @@ export const STOCK_READS = [manyPortionsInStock, manyStepStates, manyStaysInStoc
 
 /** Reads the stock: all of it, or some portions by their ids. What it means is worked out by `stockNow`, outside the transaction. */
 export async function readStock(
-  trx: Trx,
+  from: From,
   me: SignedIn,
   at: Date,
   ids?: readonly string[],
 ): Promise<StockRead> {
-  const all = await once(trx, manyPortionsInStock);
+  const all = await once(from, manyPortionsInStock);
   const lots = ids ? all.filter((l) => ids.includes(l.id)) : all;
   const [steps, stays, overrides] = await Promise.all([
-    once(trx, manyStepStates),
+    once(from, manyStepStates),
     ids
       ? once(
-          trx,
+          from,
           manyStays,
           lots.map((l) => l.id),
         )
-      : once(trx, manyStaysInStock),
-    once(trx, shopOverrides),
+      : once(from, manyStaysInStock),
+    once(from, shopOverrides),
   ]);
   const [stepsOf, staysOf] = [groupBy(steps, (s) => s.portionId), groupBy(stays, (s) => s.subjectId)];
   return {

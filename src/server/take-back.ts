@@ -9,11 +9,10 @@ import { isActionName, specOf, type ActionName, type UndoneAction } from '@/core
 import { manyLastActionsOf, maybeAction, type ActionDone } from '@/data/actions-done';
 import { maybeArrangement } from '@/data/arrangements';
 import { restoreChanges } from '@/data/changes';
-import type { Trx } from '@/data/connection';
 import { RefusedError } from '@/data/errors';
 import { manyEntriesOf, maybeEntry, maybeLaterEntry, writeEntry, type Entry } from '@/data/record';
 import type { ActionContext } from './handler';
-import { once } from './once';
+import { once, type From } from './once';
 import { UNDO } from './undo';
 
 /** A slip is noticed in the shift it was made in: older ones are corrected by doing it otherwise. */
@@ -119,19 +118,19 @@ export interface Redo {
 
 /** The last thing somebody did and has not taken back, and what they took back just now. */
 export async function lastDoneBy(
-  trx: Trx,
+  from: From,
   personId: string,
   at: Date,
   language: LanguageTag,
 ): Promise<{ last: LastDone | null; redo: Redo | null }> {
   const since = new Date(Math.floor((at.getTime() - WITHIN_MS) / MINUTE_MS) * MINUTE_MS);
-  const done = await once(trx, manyLastActionsOf, personId, since, 40);
+  const done = await once(from, manyLastActionsOf, personId, since, 40);
   const last = done.find((d) => !d.isTakenBack && d.takesBack === null);
   const back = done[0]?.takesBack;
   const [entries, undone, undoneEntries] = await Promise.all([
-    last ? once(trx, manyEntriesOf, last.key) : [],
-    back ? once(trx, maybeAction, back) : undefined,
-    back ? once(trx, manyEntriesOf, back) : [],
+    last ? once(from, manyEntriesOf, last.key) : [],
+    back ? once(from, maybeAction, back) : undefined,
+    back ? once(from, manyEntriesOf, back) : [],
   ]);
   const entry = entries.at(-1);
   const [undoneEntry] = undoneEntries;

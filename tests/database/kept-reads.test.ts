@@ -1,16 +1,34 @@
 import fc from 'fast-check';
 import type { Knex } from 'knex';
 import { beginReading, inShop, type Trx } from '@/data/connection';
-import { once, readsOnly } from '@/server/once';
+import { newId } from '@/data/ids';
+import { beginSession } from '@/data/sessions';
+import { maybeWhoAsks } from '@/data/who-asks';
+import { once, Reads, shelfOf } from '@/server/once';
 import { freshShop, type TestShop } from '../support/database';
 
 let shop: TestShop;
 let other: string;
+const sessionId = newId();
 beforeAll(async () => {
   shop = await freshShop();
   other = '0b0b0b0b-0000-4000-8000-0000000000ff';
   const was = await shop.owner('shop').where({ id: shop.shopId }).first<Record<string, unknown>>();
   await shop.owner('shop').insert({ ...was, id: other, slug: 'other', name: 'Other', demo: false });
+  await shop.inside((trx) =>
+    beginSession(
+      trx,
+      shop.shopId,
+      {
+        id: sessionId,
+        personId: shop.personId,
+        beganAt: new Date(),
+        address: '10.0.0.1',
+        device: 'a tablet',
+      },
+      14 * 3_600_000,
+    ),
+  );
 });
 afterAll(() => shop.close());
 
@@ -25,16 +43,22 @@ const firstPail = (db: Knex) =>
   db('pail').where({ shop_id: shop.shopId }).orderBy('label_no').first<{ id: string }>('id');
 
 /** What a page is told, and what is there. */
-async function told(shopId = shop.shopId): Promise<{ kept: string[]; anew: string[]; wasAsked: boolean }> {
+async function told(): Promise<{ kept: string[]; anew: string[]; wasAsked: boolean; hasBegun: boolean }> {
   const before = asked;
-  const [trx, kept] = await beginReading(shop.app, shopId, (reading) => {
-    readsOnly(reading, shopId);
-    return once(reading, names);
+  const { shopId, personId } = shop;
+  const shelf = shelfOf(shopId);
+  const who = await maybeWhoAsks(shop.app, { shopId, personId, sessionId }, shelf?.moment ?? null);
+  if (!who) throw new Error('nobody is signed in');
+  let hasBegun = false;
+  const from = new Reads(shelf, who, () => {
+    hasBegun = true;
+    return beginReading(shop.app, shopId);
   });
-  const wasAsked = asked > before;
-  const anew = await names(trx);
-  await trx.rollback();
-  return { kept, anew, wasAsked };
+  const kept = await once(from, names);
+  const told = { kept, wasAsked: asked > before, hasBegun };
+  const anew = await names(await from.trx());
+  await from.end();
+  return { ...told, anew };
 }
 const rename = async (db: Knex, name: string) =>
   db('pail')
@@ -43,7 +67,8 @@ const rename = async (db: Knex, name: string) =>
 
 test('what was read once is read again only after something of that shop was changed', async () => {
   await told();
-  expect((await told()).wasAsked).toBe(false);
+  // Nothing but who asks is asked then: no transaction is begun.
+  expect(await told()).toMatchObject({ wasAsked: false, hasBegun: false });
   await shop.inside((trx) => rename(trx, 'Harbour'));
   const after = await told();
   expect([after.wasAsked, after.kept[0]]).toEqual([true, 'Harbour']);

@@ -1,7 +1,8 @@
 import { act, be, does, later } from '../support/acting';
 import { freshShop, type TestShop } from '../support/database';
 import { stage } from '../support/stage';
-import { maybePersonInSession, maybePersonToAsk } from '@/data/people';
+import { maybePersonToAsk } from '@/data/people';
+import { maybeWhoAsks } from '@/data/who-asks';
 import { beginSession, manyOpenSessions } from '@/data/sessions';
 import { newId } from '@/data/ids';
 import { Secret, TOTP } from 'otpauth';
@@ -40,7 +41,8 @@ async function signIn(personId: string, address = '10.0.0.7'): Promise<() => Pro
       14 * 3_600_000,
     ),
   );
-  return () => shop.inside(async (trx) => (await maybePersonInSession(trx, personId, id))?.active === true);
+  return async () =>
+    (await maybeWhoAsks(shop.app, { shopId: shop.shopId, personId, sessionId: id }, null))?.active === true;
 }
 
 /** One try at somebody's PIN from a tablet. */

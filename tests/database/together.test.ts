@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { connect, beginReading, inShop } from '@/data/connection';
 import { manyPortionsInStock, manyPortionsOfLot } from '@/data/portions';
+import { maybeWhoAsks } from '@/data/who-asks';
 import { manyStepsInForce, manyStepStates, manyStepsOfPortion } from '@/data/steps';
 import { faultOf, freshShop, type TestShop } from '../support/database';
 
@@ -30,12 +31,23 @@ test('what is read first in a transaction is of the shop it is for, from the fir
     [randomUUID(), 0],
     [shop.shopId, portions],
   ] as const) {
-    const [trx, first] = await beginReading(one, shopId, (reading) =>
-      Promise.all([manyPortionsInStock(reading), manyPortionsInStock(reading)]),
-    );
+    const trx = await beginReading(one, shopId);
+    const first = await Promise.all([manyPortionsInStock(trx), manyPortionsInStock(trx)]);
     await trx.rollback();
     expect(first.map((rows) => rows.length)).toEqual([seen, seen]);
   }
+  await one.destroy();
+});
+
+test('whoever asks leaves nothing of their shop on the connection that answered', async () => {
+  const one = connect(shop.appUrl, 1);
+  const { shopId, personId } = shop;
+  await maybeWhoAsks(one, { shopId, personId, sessionId: randomUUID() }, null);
+  const { rows } = await one.raw<{ rows: { said: string | null }[] }>(
+    `select nullif(current_setting('app.shop_id', true), '') as said`,
+  );
+  expect(rows).toEqual([{ said: null }]);
+  expect(await one('person').count({ n: '*' })).toEqual([{ n: 0 }]);
   await one.destroy();
 });
 
@@ -58,8 +70,9 @@ test('where one of several statements fails, none of it stands and the connectio
 });
 
 test('a transaction that only reads refuses to write, also in its first breath', async () => {
-  const reading = beginReading(shop.app, shop.shopId, (trx) => trx('pail').update({ name: 'x' }));
-  expect(await faultOf(reading)).toBe('unknown');
+  const trx = await beginReading(shop.app, shop.shopId);
+  await expect(trx('pail').update({ name: 'x' })).rejects.toMatchObject({ code: '25006' });
+  await trx.rollback();
 });
 
 test('what a step says is kept by its id: the database lets nobody write it over', async () => {

@@ -14,11 +14,11 @@ export const dynamic = 'force-dynamic';
 
 export default async function ShopLayout({ children }: { children: ReactNode }) {
   const { me, at, data, own } = await inMyShop(
-    async (trx, me, at) => ({
+    async (from, me, at) => ({
       me,
       at,
-      data: await shellData(trx, me, at),
-      own: await speciesOfOwn(trx),
+      data: await shellData(from, me, at),
+      own: await speciesOfOwn(from),
     }),
     SHELL_READS,
   );

@@ -65,16 +65,19 @@ function cardInHand(
 export async function BenchPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const asked = typeof search.lot === 'string' ? search.lot : null;
   const { floor, cards, people, expected, stock, today, me, at } = await inMyShop(
-    async (trx, me, at) => {
-      const [floor, people] = await Promise.all([readFloor(trx, me, at, asked), once(trx, manyActivePeople)]);
+    async (from, me, at) => {
+      const [floor, people] = await Promise.all([
+        readFloor(from, me, at, asked),
+        once(from, manyActivePeople),
+      ]);
       const cards = floor.handed.flatMap(({ hands, lot, next }) => {
         const hand = floor.hands.find((h) => h.name === hands);
         return hand ? (cardOf(floor, hand, lot, next, me, at) ?? []) : [];
       });
       const { date: today } = inZone(at, me.shop.timeZone);
       const isClear = cards.length === 0;
-      const expected = isClear ? await once(trx, manyExpected, today) : [];
-      const stock = isClear ? await readStock(trx, me, at) : null;
+      const expected = isClear ? await once(from, manyExpected, today) : [];
+      const stock = isClear ? await readStock(from, me, at) : null;
       return { floor, cards, people, expected, stock, today, me, at };
     },
     [...FLOOR_READS, manyActivePeople],

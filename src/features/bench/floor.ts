@@ -9,7 +9,6 @@ import type { Foods } from '@/core/water/food';
 import { cameSince, manyAtBench, maybeBenchPlan, type BenchHand } from '@/data/bench';
 import type { FlawKind } from '@/core/dock/flaws';
 import { manyFlawsInStock } from '@/data/claims';
-import type { Trx } from '@/data/connection';
 import { manySkills } from '@/data/house';
 import { manyPortionsInStock, type PortionRow } from '@/data/portions';
 import { manyPails, type PailRow } from '@/data/pails';
@@ -18,7 +17,7 @@ import { manyStepsInForce, type StepRow } from '@/data/steps';
 import { flawKindsIn } from '@/server/replan';
 import { dayBegan } from '@/server/clock';
 import { groupBy } from '@/server/group-by';
-import { once } from '@/server/once';
+import { once, type From } from '@/server/once';
 import { foodsOf } from '@/server/foods';
 import { houseOf, type House } from '@/server/house';
 import type { SignedIn } from '@/server/session';
@@ -67,11 +66,11 @@ const isDue = (s: StepRow, at: Date): boolean =>
   s.status === 'running' && s.dueAt !== null && s.dueAt.getTime() <= at.getTime();
 
 /** Who is at the bench: those who came; where nobody has said so, whoever looks. */
-async function handsAt(trx: Trx, me: SignedIn, at: Date): Promise<Hand[]> {
+async function handsAt(from: From, me: SignedIn, at: Date): Promise<Hand[]> {
   const [came, shown, house] = await Promise.all([
-    once(trx, manyAtBench),
-    once(trx, manySkills),
-    once(trx, houseOf),
+    once(from, manyAtBench),
+    once(from, manySkills),
+    once(from, houseOf),
   ]);
   const here = cameSince(came, dayBegan(at, me.shop.timeZone));
   const hands = here.length > 0 ? here : [{ personId: me.personId, name: me.name }];
@@ -203,17 +202,17 @@ function lotsOnFloor(
 }
 
 /** Reads the bench, and hands out who turns to what. */
-export async function readFloor(trx: Trx, me: SignedIn, at: Date, asked: string | null): Promise<Floor> {
+export async function readFloor(from: From, me: SignedIn, at: Date, asked: string | null): Promise<Floor> {
   const [house, there, here, rows, steps, standing, pails, rooms, foods] = await Promise.all([
-    once(trx, houseOf),
-    handsAt(trx, me, at),
-    once(trx, manyPortionsInStock),
-    once(trx, manyFlawsInStock),
-    once(trx, manyStepsInForce),
-    once(trx, maybeBenchPlan),
-    once(trx, manyPails),
-    once(trx, manyRooms),
-    once(trx, foodsOf),
+    once(from, houseOf),
+    handsAt(from, me, at),
+    once(from, manyPortionsInStock),
+    once(from, manyFlawsInStock),
+    once(from, manyStepsInForce),
+    once(from, maybeBenchPlan),
+    once(from, manyPails),
+    once(from, manyRooms),
+    once(from, foodsOf),
   ]);
   // Whoever looks sees their own card first.
   const hands = [...there].sort(

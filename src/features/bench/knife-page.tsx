@@ -10,8 +10,8 @@ import { KnifeCard } from './knife-card';
 /** How a blade is held, and who was shown what. */
 export async function KnifePage() {
   const { people, skills, me } = await inMyShop(
-    async (trx, me) => {
-      const [people, skills] = await Promise.all([once(trx, manyActivePeople), once(trx, manySkills)]);
+    async (from, me) => {
+      const [people, skills] = await Promise.all([once(from, manyActivePeople), once(from, manySkills)]);
       return { people, skills, me };
     },
     [manyActivePeople],

@@ -6,7 +6,7 @@ import { PlanChart } from './plan-chart';
 /** The plan over time, on a page of its own: who works has no need of its script. */
 export async function PlanPage() {
   const { floor, at, me } = await inMyShop(
-    async (trx, me, at) => ({ floor: await readFloor(trx, me, at, null), at, me }),
+    async (from, me, at) => ({ floor: await readFloor(from, me, at, null), at, me }),
     [...FLOOR_READS, manyActivePeople],
   );
   return <PlanChart floor={floor} at={at} timeZone={me.shop.timeZone} language={me.language} />;

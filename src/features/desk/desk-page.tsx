@@ -21,25 +21,25 @@ export async function DeskPage({ search }: { search: Search }) {
   const beyond = typeof search.beyond === 'string' && /^\d{1,15}$/.test(search.beyond) ? search.beyond : null;
   const asked = askedRecord(search);
   const { entries, nothing, people, stood, day, me, at } = await inMyShop(
-    async (trx, me, at) => {
+    async (from, me, at) => {
       const { timeZone } = me.shop;
       const today = inZone(at, timeZone).date;
-      const means = await understood(trx, asked, today, timeZone);
+      const means = await understood(from, asked, today, timeZone);
       return {
         me,
         at,
         // Told as somebody says it, "yesterday"; the form has it as a day.
         day: (asked.day === '' ? null : typedDay(asked.day, today)) ?? '',
         nothing: 'nothing' in means ? means.nothing : null,
-        people: await once(trx, manyActivePeople),
+        people: await once(from, manyActivePeople),
         stood:
           'nothing' in means || !means.question.lot
             ? []
-            : await once(trx, manyStaysOfLot, means.question.lot.id),
+            : await once(from, manyStaysOfLot, means.question.lot.id),
         entries:
           'nothing' in means
             ? []
-            : await once(trx, manyEntriesAsked, means.question, {
+            : await once(from, manyEntriesAsked, means.question, {
                 limit: SHOWN,
                 order: asked.order === 'oldest' ? 'oldest' : 'newest',
                 beyondId: beyond === null ? undefined : Number(beyond),

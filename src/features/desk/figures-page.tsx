@@ -17,8 +17,8 @@ import { constantRows, solutionRows, speciesRows } from './figure-rows';
 /** What the forecasts rest on: every figure with its unit and basis, and the shop's own in its place. */
 export async function FiguresPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const asked = typeof search.species === 'string' ? search.species : '';
-  const { own, registry, mayChange, language } = await inMyShop(async (trx, me) => ({
-    own: await once(trx, manyOwnFigures),
+  const { own, registry, mayChange, language } = await inMyShop(async (from, me) => ({
+    own: await once(from, manyOwnFigures),
     language: me.language,
     registry: me.species,
     mayChange: mayManage(me.role),

@@ -4,9 +4,9 @@ import { dayBeginsMs } from '@/core/calendar/zones';
 import { ENTRY_GROUPS, kindsOf, type EntryGroup } from '@/core/record/entry-groups';
 import { maybeLotByNumber } from '@/data/lots';
 import { manyPails, manyRetiredPails } from '@/data/pails';
-import type { Trx } from '@/data/connection';
 import type { RecordQuestion } from '@/data/record-asked';
 import type { AskedRecord } from './record-address';
+import { once, type From } from '@/server/once';
 
 const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 
@@ -16,12 +16,12 @@ export type Understood =
   | { readonly nothing: string };
 
 /** What of the question is there: the lot, the pail, the day; undefined or null where it is not, or not asked for. */
-async function found(trx: Trx, asked: AskedRecord, today: string) {
+async function found(from: From, asked: AskedRecord, today: string) {
   const number = /^\d{1,9}$/.test(asked.lot) ? Number(asked.lot) : null;
   const [lot, inUse, retired] = await Promise.all([
-    number === null ? undefined : maybeLotByNumber(trx, number),
-    asked.pail === '' ? [] : manyPails(trx),
-    asked.pail === '' ? [] : manyRetiredPails(trx),
+    number === null ? undefined : once(from, maybeLotByNumber, number),
+    asked.pail === '' ? [] : once(from, manyPails),
+    asked.pail === '' ? [] : once(from, manyRetiredPails),
   ]);
   const pail = [...inUse, ...retired].find((p) => p.name.toLowerCase() === asked.pail.toLowerCase());
   return { lot, pail, day: asked.day === '' ? null : typedDay(asked.day, today) };
@@ -40,12 +40,12 @@ function whatIsNotThere(
 
 /** Finds what the question is about. */
 export async function understood(
-  trx: Trx,
+  from: From,
   asked: AskedRecord,
   today: string,
   timeZone: string,
 ): Promise<Understood> {
-  const about = await found(trx, asked, today);
+  const about = await found(from, asked, today);
   const nothing = whatIsNotThere(asked, about);
   if (nothing !== null) return { nothing };
   const { lot, pail, day } = about;

@@ -63,8 +63,8 @@ function AllSpecies({
 /** Species and their protocols: what the bench is told, and the shop's own changes to it. */
 export async function SpeciesPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const asked = typeof search.species === 'string' ? search.species : '';
-  const { house, mayChange, at, timeZone, language } = await inMyShop(async (trx, me, at) => ({
-    house: await once(trx, houseOf),
+  const { house, mayChange, at, timeZone, language } = await inMyShop(async (from, me, at) => ({
+    house: await once(from, houseOf),
     mayChange: mayManage(me.role),
     at,
     timeZone: me.shop.timeZone,

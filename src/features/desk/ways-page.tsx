@@ -10,6 +10,7 @@ import { speciesName } from '@/core/words/species-name';
 import { FIRST_SPECIES } from '@/core/species/species';
 import { houseOf, type House } from '@/server/house';
 import { shopOverrides } from '@/server/own-figures';
+import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from './desk-tabs';
 import { spoken } from '@/core/words/say';
@@ -48,9 +49,9 @@ function exceptionsOf(house: House, key: QuestionKey, { find }: SpeciesRegistry,
 /** The house's ways: every question florists answer differently, what the shop has, and who may. */
 export async function WaysPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const asked = typeof search.species === 'string' ? search.species : '';
-  const { house, overrides, mayChange, language, registry } = await inMyShop(async (trx, me) => ({
-    house: await houseOf(trx),
-    overrides: await shopOverrides(trx),
+  const { house, overrides, mayChange, language, registry } = await inMyShop(async (from, me) => ({
+    house: await once(from, houseOf),
+    overrides: await once(from, shopOverrides),
     mayChange: mayManage(me.role),
     language: me.language,
     registry: me.species,

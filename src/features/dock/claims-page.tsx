@@ -48,12 +48,12 @@ export async function ClaimsPage({ search }: { search: Record<string, string | s
   const before = beforeOf(search.before);
   const asked = askedClaims(search);
   const limit = asked.all ? MOST_CLAIMS : UNSETTLED_SHOWN + 1;
-  const { unsettled, settled, hours, suppliers, mayChange, me } = await inMyShop(async (trx, me) => {
+  const { unsettled, settled, hours, suppliers, mayChange, me } = await inMyShop(async (from, me) => {
     const [unsettled, settled, hours, suppliers] = await Promise.all([
-      before ? [] : once(trx, manyUnsettledClaims, limit, asked),
-      once(trx, manySettledClaims, SETTLED_SHOWN, before),
-      once(trx, claimHoursBySupplier),
-      once(trx, claimedSuppliers),
+      before ? [] : once(from, manyUnsettledClaims, limit, asked),
+      once(from, manySettledClaims, SETTLED_SHOWN, before),
+      once(from, claimHoursBySupplier),
+      once(from, claimedSuppliers),
     ]);
     return { unsettled, settled, hours, suppliers, mayChange: mayManage(me.role), me };
   });

@@ -99,17 +99,17 @@ function chosenOf(lots: readonly LotBrief[], asked: unknown): LotBrief | null {
 
 /** What came, in what state: the note as a slip on the left, the stem being looked at on the right. */
 export async function DockPage({ search }: Props) {
-  const page = await inMyShop(async (trx, me, at) => {
+  const page = await inMyShop(async (from, me, at) => {
     const { date: today } = inZone(at, me.shop.timeZone);
-    const rows = lotsOf(await once(trx, manyPortionsInStock));
+    const rows = lotsOf(await once(from, manyPortionsInStock));
     const lots = rows.map((l) => lotBrief(l, isForLater(l, at, me.shop.timeZone), me));
     const chosen = chosenOf(lots, search.lot);
     const chosenRow = rows.find((r) => r.id === chosen?.id);
     const [openClaims, expected, kept, look] = await Promise.all([
-      once(trx, countOpenClaims, COUNTED_TO),
-      once(trx, manyExpected, today),
-      once(trx, manyKeptLines, [...new Set(lots.map((l) => l.deliveryId))]),
-      chosenRow && search.read === undefined ? readLook(trx, me, at, chosenRow, lots) : null,
+      once(from, countOpenClaims, COUNTED_TO),
+      once(from, manyExpected, today),
+      once(from, manyKeptLines, [...new Set(lots.map((l) => l.deliveryId))]),
+      chosenRow && search.read === undefined ? readLook(from, me, at, chosenRow, lots) : null,
     ]);
     return {
       isBare: lots.length === 0 && !kept.some((k) => k.fate === 'waiting'),

@@ -6,14 +6,13 @@ import { arrivalHazards } from '@/core/dock/hazards';
 import { boxTemperature } from '@/core/dock/temperatures';
 import { spoken } from '@/core/words/say';
 import { manyClaimedKinds, manyFlaws, type FlawRow } from '@/data/claims';
-import type { Trx } from '@/data/connection';
 import { manyPhotos, manyTemperatures, manyWeighings, type TemperatureRow } from '@/data/evidence';
 import { manyPortionsInStock } from '@/data/portions';
 import { manyStays } from '@/data/stays';
 import { manyStepsOfPortion } from '@/data/steps';
 import { inZone } from '@/server/clock';
 import { houseOf, waysFor } from '@/server/house';
-import { once } from '@/server/once';
+import { once, type From } from '@/server/once';
 import { shopOverrides } from '@/server/own-figures';
 import { flawKindsIn } from '@/server/replan';
 import type { SignedIn } from '@/server/session';
@@ -62,27 +61,27 @@ export interface LookRead {
 
 /** Reads all that is shown of a lot; null where nothing of it is left. */
 export async function readLook(
-  trx: Trx,
+  from: From,
   me: SignedIn,
   at: Date,
   lot: LotInStock,
   lots: readonly LotBrief[],
 ): Promise<LookRead | null> {
-  const heap = (await once(trx, manyPortionsInStock)).find((p) => p.lotId === lot.id);
+  const heap = (await once(from, manyPortionsInStock)).find((p) => p.lotId === lot.id);
   if (!heap) return null;
   const { timeZone } = me.shop;
   const [steps, stays, flaws, weighings, claimedKinds, temperatures, photos, past, house, overrides] =
     await Promise.all([
-      once(trx, manyStepsOfPortion, heap.id, heap.planNo),
-      once(trx, manyStays, [heap.id]),
-      once(trx, manyFlaws, [lot.id]),
-      once(trx, manyWeighings, lot.speciesKey),
-      once(trx, manyClaimedKinds, lot.id),
-      once(trx, manyTemperatures, [lot.id]),
-      once(trx, manyPhotos, [lot.id]),
-      pastLots(trx, heap, at, me.species),
-      once(trx, houseOf),
-      once(trx, shopOverrides),
+      once(from, manyStepsOfPortion, heap.id, heap.planNo),
+      once(from, manyStays, [heap.id]),
+      once(from, manyFlaws, [lot.id]),
+      once(from, manyWeighings, lot.speciesKey),
+      once(from, manyClaimedKinds, lot.id),
+      once(from, manyTemperatures, [lot.id]),
+      once(from, manyPhotos, [lot.id]),
+      pastLots(from, heap, at, me.species),
+      once(from, houseOf),
+      once(from, shopOverrides),
     ]);
   return {
     lot,

@@ -7,13 +7,12 @@ import { againstUsual, usualInWords, type PastLot } from '@/core/dock/supplier-u
 import type { Species } from '@/core/species/species';
 import type { Droop } from '@/core/vase-life/types';
 import { manyLotsOfSupplier } from '@/data/supplier-history';
-import type { Trx } from '@/data/connection';
 import type { PortionRow } from '@/data/portions';
 import type { Overrides } from '@/core/model/figures';
 import type { Ways } from '@/core/protocol/ways';
 import type { Words } from '@/core/words/message';
 import { drawnShares, lotInputNow, lotsNow } from '@/server/lot-forecasts';
-import { once } from '@/server/once';
+import { once, type From } from '@/server/once';
 import { planFor } from '@/server/replan';
 import type { Known } from '@/server/stock';
 import { outlookKey, type OutlookDraft } from './outlook';
@@ -35,14 +34,14 @@ export interface OutlookRead {
 }
 
 export async function pastLots(
-  trx: Trx,
+  from: From,
   lot: PortionRow,
   at: Date,
   species: SpeciesRegistry,
 ): Promise<PastLot[]> {
   // By the hour, so that whoever looks next is told what is known.
   const since = new Date(Math.floor(at.getTime() / HOUR_MS) * HOUR_MS - WEEKS_BACK * 7 * DAY_MS);
-  const rows = await once(trx, manyLotsOfSupplier, lot.supplier, since, lot.deliveryId);
+  const rows = await once(from, manyLotsOfSupplier, lot.supplier, since, lot.deliveryId);
   return rows.map((row) => ({
     speciesKey: row.speciesKey,
     lifeUsed: row.agedDays / species.byKey(row.speciesKey).lifeDays20C,

@@ -57,17 +57,17 @@ const lotLabelOf = (l: LotInStock, species: SpeciesRegistry, language: LanguageT
 
 /** Labels of what is asked for: the pails, one delivery, or all lots; of what came last where nothing is. */
 async function sheetFor(search: Props['search']): Promise<Sheet> {
-  return inMyShop(async (trx, me) => {
+  return inMyShop(async (from, me) => {
     const { demo } = me.shop;
-    const { labels: roll } = await once(trx, shopPrinting);
+    const { labels: roll } = await once(from, shopPrinting);
     const [units, locale] = [unitsOf(me.language), localeOf(me.language)];
-    const lots = lotsOf(await once(trx, manyPortionsInStock));
+    const lots = lotsOf(await once(from, manyPortionsInStock));
     const byDelivery = new Map(
       [...lots].reverse().map((l) => [l.deliveryId, `${l.deliveryRef}, ${l.supplier}`]),
     );
     const deliveries = [...byDelivery].map(([id, words]) => ({ id, words }));
     if (search.pails !== undefined) {
-      const labels = (await once(trx, manyPails)).map((p) => ({
+      const labels = (await once(from, manyPails)).map((p) => ({
         id: p.id,
         code: codeOf({ kind: 'pail', number: p.labelNo }),
         title: say(m('label.pail'), me.language),

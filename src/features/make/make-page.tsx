@@ -12,8 +12,8 @@ import { makeLot } from './make-lot';
 /** What goes in, does it get along, how long will it last. */
 export async function MakePage() {
   const { stock, mouldy, confidence, date, reader } = await inMyShop(
-    async (trx, me, at) => {
-      const [stock, flaws] = await Promise.all([readStock(trx, me, at), once(trx, manyFlawsInStock)]);
+    async (from, me, at) => {
+      const [stock, flaws] = await Promise.all([readStock(from, me, at), once(from, manyFlawsInStock)]);
       return {
         stock,
         mouldy: flaws.filter((f) => flawKindsIn([f]).includes('grey-mould')).map((f) => f.lotId),

@@ -138,7 +138,7 @@ function viewOf(pail: PailRow, around: Around): PailView {
 export async function PailsPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const { pails, room, around, tools, relay, sanitiser, foods, learnt, today, van, language, currency } =
     await inMyShop(
-      async (trx, me, at) => {
+      async (from, me, at) => {
         const today = inZone(at, me.shop.timeZone).date;
         const [
           pails,
@@ -154,18 +154,18 @@ export async function PailsPage({ search }: { search: Record<string, string | st
           tap,
           tools,
         ] = await Promise.all([
-          once(trx, manyPails),
-          once(trx, manyPortionsInStock),
-          once(trx, manyRooms),
-          once(trx, manyWaterSeen),
-          once(trx, houseOf),
-          once(trx, sanitiserOf),
-          once(trx, maybeOpenRelay),
-          once(trx, manyStripMeans),
-          once(trx, foodsOf),
-          once(trx, manyExpected, today),
-          once(trx, maybeTap),
-          once(trx, manyTools),
+          once(from, manyPails),
+          once(from, manyPortionsInStock),
+          once(from, manyRooms),
+          once(from, manyWaterSeen),
+          once(from, houseOf),
+          once(from, sanitiserOf),
+          once(from, maybeOpenRelay),
+          once(from, manyStripMeans),
+          once(from, foodsOf),
+          once(from, manyExpected, today),
+          once(from, maybeTap),
+          once(from, manyTools),
         ]);
         const { species, language } = me;
         return {

@@ -10,8 +10,8 @@ import { shelvesOf } from './shelves';
 /** Where is it, how warm, what is ageing fastest: each room a shelf, its lots as life lines on one scale. */
 export async function RoomsPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const { stock, rooms, reader } = await inMyShop(
-    async (trx, me, at) => {
-      const [stock, rooms] = await Promise.all([readStock(trx, me, at), once(trx, manyRooms)]);
+    async (from, me, at) => {
+      const [stock, rooms] = await Promise.all([readStock(from, me, at), once(from, manyRooms)]);
       return { stock, rooms, reader: me };
     },
     [...STOCK_READS, manyRooms],

@@ -61,23 +61,23 @@ type Asked = ReturnType<typeof askedOf>;
 
 /** Reads what was made, and of the one that is shown what its card is written from. */
 const read = ({ arrangementId, before }: Asked) =>
-  inMyShop(async (trx, me, at) => {
+  inMyShop(async (from, me, at) => {
     const [due, made, wanted, dueCount, { schools }] = await Promise.all([
-      before ? [] : once(trx, manyWithoutCard, DUE_SHOWN),
-      once(trx, manyWithCard, SHOWN, before),
-      arrangementId ? once(trx, maybeArrangement, arrangementId) : undefined,
-      once(trx, countWithoutCard, DUE_COUNTED_TO),
-      once(trx, houseOf),
+      before ? [] : once(from, manyWithoutCard, DUE_SHOWN),
+      once(from, manyWithCard, SHOWN, before),
+      arrangementId ? once(from, maybeArrangement, arrangementId) : undefined,
+      once(from, countWithoutCard, DUE_COUNTED_TO),
+      once(from, houseOf),
     ]);
     const first = due[0] ?? made[0];
-    const chosen = wanted ?? (first ? ((await once(trx, maybeArrangement, first.id)) ?? null) : null);
+    const chosen = wanted ?? (first ? ((await once(from, maybeArrangement, first.id)) ?? null) : null);
     const list = { due, dueCount, made, at, timeZone: me.shop.timeZone };
     if (!chosen) return { list, shown: null };
     const [card, lines, stays, details] = await Promise.all([
-      chosen.cardId ? once(trx, maybeCard, chosen.cardId) : undefined,
-      once(trx, manyArrangementLines, chosen.id),
-      once(trx, manyStays, [chosen.id]),
-      once(trx, shopDetails),
+      chosen.cardId ? once(from, maybeCard, chosen.cardId) : undefined,
+      once(from, manyArrangementLines, chosen.id),
+      once(from, manyStays, [chosen.id]),
+      once(from, shopDetails),
     ]);
     return { list, shown: { chosen, card, lines, stays, schools, details, me, at } };
   });

@@ -13,13 +13,18 @@ const MOST_SHOWN = 200;
 
 /** Sanitising, changes and readings of a period, as an inspector or a chain's auditor wants them. */
 export async function ProofPage({ search }: { search: Record<string, string | string[] | undefined> }) {
-  const { proof, period, timeZone } = await inMyShop(async (trx, me, at) => {
+  const { proof, period, timeZone } = await inMyShop(async (from, me, at) => {
     const { timeZone } = me.shop;
     const period = periodOf(search, inZone(at, timeZone).date);
     return {
       period,
       timeZone,
-      proof: await hygieneProof(trx, period, { timeZone, species: me.species, language: me.language }, at),
+      proof: await hygieneProof(
+        await from.trx(),
+        period,
+        { timeZone, species: me.species, language: me.language },
+        at,
+      ),
     };
   });
   const missing = GAPS.filter((gap) => proof.gaps[gap] > 0);

@@ -7,9 +7,9 @@ import { FactorForm } from './factor-form';
 
 /** A second factor taken up: shown to a telephone once, and a code of it back. */
 export async function FactorPage() {
-  const { me, hasOne } = await inMyShop(async (trx, me) => ({
+  const { me, hasOne } = await inMyShop(async (from, me) => ({
     me,
-    hasOne: (await maybeFactor(trx, me.personId)) !== undefined,
+    hasOne: (await maybeFactor(await from.trx(), me.personId)) !== undefined,
   }));
   const offered = await offerFactor(me.personId, me.name, me.shop.name);
   return (

@@ -11,6 +11,7 @@ import css from '../desk.module.css';
 import { AddPerson } from './add-person';
 import { PeopleTable } from './people-table';
 import type { PersonView } from './person-view';
+import { once } from '@/server/once';
 
 interface Known {
   readonly me: SignedIn;
@@ -43,9 +44,10 @@ function viewOf(person: PersonRow, { me, sessions, withFactor, locked }: Known):
 
 /** Who works here, where they are signed in, and what they sign in with. */
 export async function PeoplePage() {
-  const { me, people } = await inMyShop(async (trx, me, at) => {
+  const { me, people } = await inMyShop(async (from, me, at) => {
+    const trx = await from.trx();
     const [people, sessions, locked, withFactor] = await Promise.all([
-      manyPeople(trx),
+      once(from, manyPeople),
       manyOpenSessions(trx, new Date(at.getTime() - A_LONG_SHIFT_S * 1000)),
       manyLocked(trx, at),
       manyWithFactor(trx),

@@ -1,6 +1,7 @@
 import { mayManage } from '@/core/actions/contract';
 import { manyPails, manyRetiredPails } from '@/data/pails';
 import { manyRooms } from '@/data/rooms';
+import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from '../desk-tabs';
 import css from '../desk.module.css';
@@ -9,11 +10,11 @@ import { RoomsTable } from './rooms-table';
 
 /** What flowers stand in: the shop's rooms and its pails. */
 export async function RoomsPage() {
-  const { me, rooms, pails } = await inMyShop(async (trx, me) => {
+  const { me, rooms, pails } = await inMyShop(async (from, me) => {
     const [rooms, pails, retired] = await Promise.all([
-      manyRooms(trx),
-      manyPails(trx),
-      manyRetiredPails(trx),
+      once(from, manyRooms),
+      once(from, manyPails),
+      once(from, manyRetiredPails),
     ]);
     return { me, rooms, pails: [...pails, ...retired] };
   });

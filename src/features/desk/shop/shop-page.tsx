@@ -2,6 +2,7 @@ import { mayManage } from '@/core/actions/contract';
 import { lastBackupJob } from '@/data/jobs';
 import { shopDetails, shopPrinting } from '@/data/shops';
 import { backupsHere } from '@/server/backups';
+import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from '../desk-tabs';
 import css from '../desk.module.css';
@@ -11,11 +12,11 @@ import { PrintersForm } from './printers-form';
 
 /** What the shop is: what stands on its cards, what it prints on, what is kept of it. */
 export async function ShopPage() {
-  const { me, details, job, printing } = await inMyShop(async (trx, me) => {
+  const { me, details, job, printing } = await inMyShop(async (from, me) => {
     const [details, job, printing] = await Promise.all([
-      shopDetails(trx),
-      lastBackupJob(trx),
-      shopPrinting(trx),
+      once(from, shopDetails),
+      lastBackupJob(await from.trx()),
+      once(from, shopPrinting),
     ]);
     return { me, details, job, printing };
   });

@@ -6,6 +6,7 @@ import { maybeTap } from '@/data/tap';
 import { manyTools } from '@/data/tools';
 import { foodsOf } from '@/server/foods';
 import { sanitiserOf } from '@/server/sanitiser';
+import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from '../desk-tabs';
 import css from '../desk.module.css';
@@ -18,13 +19,13 @@ import { ToolsForm } from './tools-form';
 
 /** What the shop keeps its water and what stands in it clean and fed with. */
 export async function WaterPage() {
-  const { me, sanitiser, foods, tap, tools, devices, currency } = await inMyShop(async (trx, me) => {
+  const { me, sanitiser, foods, tap, tools, devices, currency } = await inMyShop(async (from, me) => {
     const [sanitiser, foods, tap, tools, devices] = await Promise.all([
-      sanitiserOf(trx),
-      foodsOf(trx),
-      maybeTap(trx),
-      manyTools(trx),
-      deviceViews(trx, me),
+      once(from, sanitiserOf),
+      once(from, foodsOf),
+      once(from, maybeTap),
+      once(from, manyTools),
+      deviceViews(await from.trx(), me),
     ]);
     return { me, sanitiser, foods, tap, tools, devices, currency: me.shop.currency };
   });

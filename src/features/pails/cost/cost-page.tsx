@@ -95,10 +95,10 @@ function Lead({ losses, money }: { losses: WaterLosses; money: Money }) {
 
 /** What pails and water cost in days of flower life, by week, pail and lot, and what more care would have brought. */
 export async function CostPage() {
-  const { read, me, at, pails, isByPerson } = await inMyShop(async (trx, me, at) => {
-    const isByPerson = await areLossesByPerson(trx);
-    const read = await readWaterAsStood(trx, at, isByPerson);
-    return { read, pails: await once(trx, manyPails), me, at, isByPerson };
+  const { read, me, at, pails, isByPerson } = await inMyShop(async (from, me, at) => {
+    const isByPerson = await once(from, areLossesByPerson);
+    const read = await readWaterAsStood(await from.trx(), at, isByPerson);
+    return { read, pails: await once(from, manyPails), me, at, isByPerson };
   });
   const losses = waterLosses(await stemsAsStood(read, me), at.getTime(), COST_WEEKS);
   const currency = read.portions.find((p) => p.currency !== null)?.currency ?? me.shop.currency;

@@ -56,8 +56,8 @@ function FillRow({ fill, when, litres }: { fill: FillShown; when: When; litres: 
 
 /** A pail: what stood in it since when, its washes and what was seen in it, its predicted count over time. */
 export async function OnePailPage({ pailId }: { pailId: string }) {
-  const { history, me, at } = await inMyShop(async (trx, me, at) => ({
-    history: await pailHistory(trx, me, at, pailId),
+  const { history, me, at } = await inMyShop(async (from, me, at) => ({
+    history: await pailHistory(await from.trx(), me, at, pailId),
     me,
     at,
   }));
