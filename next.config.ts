@@ -4,6 +4,8 @@ import type { NextConfig } from 'next';
 const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
+  // The front door does it, in larger pieces.
+  compress: false,
   outputFileTracingRoot: path.resolve('.'),
   turbopack: { root: path.resolve('.') },
   experimental: {

@@ -5,6 +5,7 @@ import http from 'node:http';
 import { Admission } from './admission.mjs';
 import { SAFE_HEADERS, addressOf, forgetForwarded, newNonce, pagePolicy, tlsHeaders } from './headers.mjs';
 import { Metrics } from './metrics.mjs';
+import { squeeze } from './squeeze.mjs';
 import { answerUnavailable } from './unavailable.mjs';
 
 /** A note of two thousand lines is under two million bytes; nothing that is sent here is larger. */
@@ -169,6 +170,7 @@ export function frontDoor({ handle, database, lanes = LANES, bounds = BOUNDS, de
     /** @type {import('node:http').IncomingMessage} */ request,
     /** @type {import('node:http').ServerResponse} */ response,
   ) {
+    squeeze(request, response);
     const path = (request.url ?? '/').split('?')[0] ?? '/';
     const address = addressOf(request, Boolean(process.env.HUSH_PAIL_ORIGIN));
     forgetForwarded(request);

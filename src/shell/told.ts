@@ -4,8 +4,34 @@
  */
 export type Told<T> = string & { readonly told?: T };
 
-/** Quotes and backticks in each other's place: within a script's text a quote is written with three strokes before it. */
-const swapped = (text: string): string => text.replace(/["`]/g, (mark) => (mark === '"' ? '`' : '"'));
+/** What was told in this process last, by its text: whoever draws it here need not read it again. */
+const MOST_REMEMBERED = 60;
+const holder = globalThis as typeof globalThis & { hushPailTold?: Map<string, unknown> };
 
-export const tell = <T>(value: T): Told<T> => swapped(JSON.stringify(value));
-export const read = <T>(told: Told<T>): T => JSON.parse(swapped(told)) as T;
+function remember(text: string, value: unknown): void {
+  const told = (holder.hushPailTold ??= new Map());
+  told.delete(text);
+  told.set(text, value);
+  const [oldest] = told.keys();
+  if (told.size > MOST_REMEMBERED && oldest !== undefined) told.delete(oldest);
+}
+
+/** Stands nowhere in JSON as it is written: a control character is written by its number. */
+const BETWEEN = '\u0001';
+
+/** Quotes and backticks in each other's place: within a script's text a quote is written with three strokes before it. */
+function swapped(text: string): string {
+  if (!text.includes('`')) return text.replaceAll('"', '`');
+  if (!text.includes('"')) return text.replaceAll('`', '"');
+  return text.replaceAll('`', BETWEEN).replaceAll('"', '`').replaceAll(BETWEEN, '"');
+}
+
+/** @param value as JSON has it: what JSON drops or turns into something else is not told */
+export function tell<T>(value: T): Told<T> {
+  const text = swapped(JSON.stringify(value));
+  if (typeof window === 'undefined') remember(text, value);
+  return text;
+}
+
+export const read = <T>(told: Told<T>): T =>
+  (holder.hushPailTold?.get(told) as T | undefined) ?? (JSON.parse(swapped(told)) as T);

@@ -128,7 +128,7 @@ export async function DockPage({ search }: Props) {
   const { open, earlier } = laidOut(slips, page.chosenId);
   const look = page.look && (await lookData(page.look));
   return (
-    <PageWordsProvider told={tell(pageWords(['dock'], page.language))} locale={localeOf(page.language)}>
+    <PageWordsProvider told={pageWords(['dock'], page.language)} locale={localeOf(page.language)}>
       <DockFrame
         isBare={page.isBare}
         reader={

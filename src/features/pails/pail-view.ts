@@ -6,12 +6,20 @@ import type { PailRow } from '@/data/pails';
 /** A point of a line over time: hours since the fill, and the count's p10, p50 and p90, log10 CFU/mL. */
 export type CoursePoint = readonly [atHour: number, p10: number, p50: number, p90: number];
 
-/** The points of a course that was told as one row of whole numbers: hours, and hundredths of a count. */
-export const pointsOf = (course: readonly number[]): CoursePoint[] =>
-  Array.from({ length: Math.floor(course.length / 4) }, (_, i) => {
+/** A course as one text of whole numbers: hours, and hundredths of a count. Sixty go out at once, and one is drawn. */
+export const courseText = (course: PailWater['course']): string =>
+  course
+    .flatMap((c) => [c.atHour, ...[c.p10, c.p50, c.p90].map((log10) => Math.round(log10 * 100))])
+    .join(' ');
+
+/** The points of a course as `courseText` writes it. */
+export function pointsOf(text: string): CoursePoint[] {
+  const course = text === '' ? [] : text.split(' ').map(Number);
+  return Array.from({ length: Math.floor(course.length / 4) }, (_, i) => {
     const [atHour = 0, p10 = 0, p50 = 0, p90 = 0] = course.slice(4 * i, 4 * i + 4);
     return [atHour, p10 / 100, p50 / 100, p90 / 100];
   });
+}
 
 /** A pail's water as it is told, its course to as much as a line shows. */
 export interface WaterView extends Pick<
@@ -20,8 +28,8 @@ export interface WaterView extends Pick<
 > {
   /** The middle of its count, log10 CFU/mL. */
   readonly log10: number;
-  /** As `pointsOf` reads it: sixty pails' go out at once. */
-  readonly course: readonly number[];
+  /** As `pointsOf` reads it. */
+  readonly course: string;
 }
 
 /** A pail as its rack shows it. */

@@ -35,7 +35,7 @@ import { PageWordsProvider } from '@/shell/words';
 import { inMyShop } from '@/server/session';
 import { nextVan } from './next-van';
 import { PailRacks } from './pail-racks';
-import type { PailView, WaterView } from './pail-view';
+import { courseText, type PailView, type WaterView } from './pail-view';
 
 /** Air of a room that is not known, °C (estimate). */
 const USUAL_C = 18;
@@ -86,15 +86,22 @@ function waterNow(pail: PailRow, around: Around): PailWater | null {
   });
 }
 
-const hundredths = (n: number): number => Math.round(n * 100);
-const drawn = (log10: number): number => hundredths(log10) / 100;
+/** A course stands for an hour as it is (`pailWaterKept`), and is written once. */
+const courses = new WeakMap<PailWater['course'], string>();
+function writtenCourse(course: PailWater['course']): string {
+  const written = courses.get(course) ?? courseText(course);
+  courses.set(course, written);
+  return written;
+}
+
+const drawn = (log10: number): number => Math.round(log10 * 100) / 100;
 const waterView = (water: PailWater): WaterView => {
   const { looks, dueInHours, because, course, litresLeft, dose, without, count } = water;
   return {
     ...{ looks, dueInHours, because, litresLeft: drawn(litresLeft), dose: drawn(dose) },
     without: without && { ...without, log10: drawn(without.log10), dose: drawn(without.dose) },
     log10: drawn(count.p50),
-    course: course.flatMap((c) => [c.atHour, hundredths(c.p10), hundredths(c.p50), hundredths(c.p90)]),
+    course: writtenCourse(course),
   };
 };
 
@@ -198,7 +205,7 @@ export async function PailsPage({ search }: { search: Record<string, string | st
   });
   const asked = typeof search.pail === 'string' ? search.pail : null;
   return (
-    <PageWordsProvider told={tell(pageWords(['food', 'solution'], language))} locale={localeOf(language)}>
+    <PageWordsProvider told={pageWords(['food', 'solution'], language)} locale={localeOf(language)}>
       <PailRacks
         told={tell(views)}
         tools={tools}
