@@ -7,32 +7,29 @@ import type { Moment, WhoAsks } from '@/data/who-asks';
 type Read<T, A extends readonly unknown[]> = (trx: Trx, ...told: A) => Promise<T>;
 type AnyRead = Read<unknown, never>;
 
-/** What was read of one shop, as it stood at a moment of its database. */
+/** What was read of one shop, as it stood at a moment of its database, and what was worked out from that. */
 class Shelf {
   moment: Moment;
-  #count = 0;
-  readonly #values = new Map<AnyRead, Map<string, unknown>>();
+  readonly values = new LRUCache<string, { readonly value: unknown }>({ max: MOST_KEPT });
 
   constructor(moment: Moment) {
     this.moment = moment;
   }
+}
 
-  /** @returns undefined where it was not kept, what was read in a box of its own where it was */
-  kept(read: AnyRead, of: string): { readonly value: unknown } | undefined {
-    const mine = this.#values.get(read);
-    return mine?.has(of) ? { value: mine.get(of) } : undefined;
-  }
-
-  keep(read: AnyRead, of: string, value: unknown): void {
-    if (this.#count >= MOST_KEPT) return;
-    const mine = this.#values.get(read) ?? new Map<string, unknown>();
-    if (!mine.has(of)) this.#count++;
-    this.#values.set(read, mine.set(of, value));
-  }
+/** Reads by a number each: what a name says, two of them may say. */
+const numbers = new WeakMap<AnyRead, number>();
+let readsKnown = 0;
+function numberOf(read: AnyRead): number {
+  const number = numbers.get(read) ?? ++readsKnown;
+  numbers.set(read, number);
+  return number;
 }
 
 const MOST_SHOPS = 60;
-const MOST_KEPT = 200;
+const MOST_KEPT = 150;
+/** For so long what was worked out for a moment is good for those after it. */
+const MADE_FOR_MS = 10_000;
 const shelves = new LRUCache<string, Shelf>({ max: MOST_SHOPS });
 
 /** What is kept of a shop, as whoever asks for its page begins: nothing, where nothing was read since the start. */
@@ -45,7 +42,7 @@ const asShared = <T>(value: T): T => (Array.isArray(value) ? Object.freeze(value
 export class Reads {
   readonly #shelf: Shelf;
   readonly #begin: () => Promise<Trx>;
-  readonly #mine = new Map<AnyRead, Map<string, Promise<unknown>>>();
+  readonly #mine = new Map<string, Promise<unknown>>();
   #trx: Promise<Trx> | null = null;
 
   /** @param before what was kept as the database was asked whether it stands */
@@ -71,19 +68,32 @@ export class Reads {
   }
 
   once<T, A extends readonly unknown[]>(read: Read<T, A>, told: A): Promise<T> {
-    const of = JSON.stringify(told);
-    const mine = this.#mine.get(read) ?? new Map<string, Promise<unknown>>();
-    const found = mine.get(of) as Promise<T> | undefined;
-    if (found) return found;
-    const kept = this.#shelf.kept(read, of);
-    const answer = kept ? Promise.resolve(kept.value as T) : this.#anew(read, of, told);
-    this.#mine.set(read, mine.set(of, answer));
+    return this.#kept(`${numberOf(read)} ${JSON.stringify(told)}`, async () =>
+      asShared(await read(await this.trx(), ...told)),
+    );
+  }
+
+  /**
+   * What is worked out from what was read by `once`, kept as long as that stands, and ten seconds at most: after
+   * each tap every tablet of the shop asks at once. `name` is of one place in the code; `work` hangs on what was
+   * read, on what is told and on the time alone.
+   */
+  made<T>(name: string, told: readonly unknown[], at: Date, work: () => Promise<T>): Promise<T> {
+    return this.#kept(`${name} ${Math.floor(at.getTime() / MADE_FOR_MS)} ${JSON.stringify(told)}`, work);
+  }
+
+  #kept<T>(of: string, make: () => Promise<T>): Promise<T> {
+    const mine = this.#mine.get(of) as Promise<T> | undefined;
+    if (mine) return mine;
+    const kept = this.#shelf.values.get(of);
+    const answer = kept ? Promise.resolve(kept.value as T) : this.#anew(of, make);
+    this.#mine.set(of, answer);
     return answer;
   }
 
-  async #anew<T, A extends readonly unknown[]>(read: Read<T, A>, of: string, told: A): Promise<T> {
-    const value = asShared(await read(await this.trx(), ...told));
-    this.#shelf.keep(read, of, value);
+  async #anew<T>(of: string, make: () => Promise<T>): Promise<T> {
+    const value = await make();
+    this.#shelf.values.set(of, { value });
     return value;
   }
 

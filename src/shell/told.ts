@@ -26,9 +26,13 @@ function swapped(text: string): string {
   return text.replaceAll('`', BETWEEN).replaceAll('"', '`').replaceAll(BETWEEN, '"');
 }
 
+/** What was told is changed by nobody, and told again in the same words. */
+const texts = new WeakMap<object, string>();
+
 /** @param value as JSON has it: what JSON drops or turns into something else is not told */
-export function tell<T>(value: T): Told<T> {
-  const text = swapped(JSON.stringify(value));
+export function tell<T extends object>(value: T): Told<T> {
+  const text = texts.get(value) ?? swapped(JSON.stringify(value));
+  texts.set(value, text);
   if (typeof window === 'undefined') remember(text, value);
   return text;
 }

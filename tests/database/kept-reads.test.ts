@@ -42,6 +42,8 @@ const names = async (trx: Trx): Promise<string[]> => {
 const firstPail = (db: Knex) =>
   db('pail').where({ shop_id: shop.shopId }).orderBy('label_no').first<{ id: string }>('id');
 
+const later = (at: Date, s: number): Date => new Date(at.getTime() + s * 1000);
+
 /** What a page is told, and what is there. */
 async function told(): Promise<{ kept: string[]; anew: string[]; wasAsked: boolean; hasBegun: boolean }> {
   const before = asked;
@@ -94,6 +96,31 @@ test('what was not committed, or was rolled back, was not changed', async () => 
   });
   await expect(undone).rejects.toThrow('rolled back');
   expect(await told()).toMatchObject({ wasAsked: false });
+});
+
+test('what is worked out from what was read stands as long as that, and ten seconds at most', async () => {
+  const at = new Date('2026-11-24T07:00:00Z');
+  let worked = 0;
+  const work = async (when: Date, language = 'en'): Promise<number> => {
+    const { shopId, personId } = shop;
+    const shelf = shelfOf(shopId);
+    const who = await maybeWhoAsks(shop.app, { shopId, personId, sessionId }, shelf?.moment ?? null);
+    if (!who) throw new Error('nobody is signed in');
+    const from = new Reads(shelf, who, () => beginReading(shop.app, shopId));
+    const before = worked;
+    const first = await from.made('length', [language], when, async () => {
+      worked++;
+      return (await once(from, names)).join().length;
+    });
+    expect(first).toBe((await once(from, names)).join().length);
+    await from.end();
+    return worked - before;
+  };
+  expect([await work(at), await work(at), await work(later(at, 9))]).toEqual([1, 0, 0]);
+  expect(await work(at, 'es')).toBe(1);
+  expect(await work(later(at, 10))).toBe(1);
+  await shop.inside((trx) => rename(trx, 'Lengthy'));
+  expect([await work(later(at, 10)), await work(later(at, 10))]).toEqual([1, 0]);
 });
 
 test('nobody changes what is shared; a transaction that writes reads what is there', async () => {

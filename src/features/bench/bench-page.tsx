@@ -61,19 +61,25 @@ function cardInHand(
   return cards.find(isMine) ?? cards[0];
 }
 
+/** A card for each pair of hands that has something in hand. */
+const cardsOn = (floor: Floor, me: SignedIn, at: Date): BenchCard[] =>
+  floor.handed.flatMap(({ hands, lot, next }) => {
+    const hand = floor.hands.find((h) => h.name === hands);
+    return hand ? (cardOf(floor, hand, lot, next, me, at) ?? []) : [];
+  });
+
 /** Who does what now: a big card a pair of hands, the plan's sum under them, the rest below. */
 export async function BenchPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const asked = typeof search.lot === 'string' ? search.lot : null;
   const { floor, cards, people, expected, stock, today, me, at } = await inMyShop(
     async (from, me, at) => {
-      const [floor, people] = await Promise.all([
-        readFloor(from, me, at, asked),
+      const [{ floor, cards }, people] = await Promise.all([
+        from.made('bench', [me.personId, me.language, asked], at, async () => {
+          const floor = await readFloor(from, me, at, asked);
+          return { floor, cards: cardsOn(floor, me, at) };
+        }),
         once(from, manyActivePeople),
       ]);
-      const cards = floor.handed.flatMap(({ hands, lot, next }) => {
-        const hand = floor.hands.find((h) => h.name === hands);
-        return hand ? (cardOf(floor, hand, lot, next, me, at) ?? []) : [];
-      });
       const { date: today } = inZone(at, me.shop.timeZone);
       const isClear = cards.length === 0;
       const expected = isClear ? await once(from, manyExpected, today) : [];

@@ -115,7 +115,9 @@ export async function DockPage({ search }: Props) {
       isBare: lots.length === 0 && !kept.some((k) => k.fate === 'waiting'),
       openClaims,
       chosenId: chosen?.id ?? null,
-      slips: slipsOf(lots, kept, me, at),
+      slips: await from.made('slips', [me.personId, me.language], at, () =>
+        Promise.resolve(slipsOf(lots, kept, me, at)),
+      ),
       look,
       expected,
       names: namesIn(expected, me),

@@ -11,10 +11,11 @@ import { makeLot } from './make-lot';
 
 /** What goes in, does it get along, how long will it last. */
 export async function MakePage() {
-  const { stock, mouldy, confidence, date, reader } = await inMyShop(
+  const { from, stock, mouldy, confidence, date, reader } = await inMyShop(
     async (from, me, at) => {
       const [stock, flaws] = await Promise.all([readStock(from, me, at), once(from, manyFlawsInStock)]);
       return {
+        from,
         stock,
         mouldy: flaws.filter((f) => flawKindsIn([f]).includes('grey-mould')).map((f) => f.lotId),
         confidence: me.shop.promiseConfidence,
@@ -24,13 +25,17 @@ export async function MakePage() {
     },
     [...STOCK_READS, manyFlawsInStock],
   );
-  const lots = (await stockNow(stock)).map((s) => lotView(s, stock.at, reader));
-  const byLife = lots.filter((l) => l.isReady).sort(byWhatGoesFirst);
+  // Outside the transaction: what is not kept is worked out in workers.
+  const { lots, dry } = await from.made('make', [reader.language], stock.at, async () => {
+    const all = (await stockNow(stock)).map((s) => lotView(s, stock.at, reader));
+    const ready = all.filter((l) => l.isReady).sort(byWhatGoesFirst);
+    return { lots: ready.map(makeLot), dry: all.length - ready.length };
+  });
   return (
     <MakeBoard
-      told={tell(byLife.map(makeLot))}
+      told={tell(lots)}
       mouldy={mouldy}
-      dry={lots.length - byLife.length}
+      dry={dry}
       confidence={confidence}
       overrides={stock.overrides}
       now={date}

@@ -24,7 +24,7 @@ import { manyRooms, type RoomRow } from '@/data/rooms';
 import { manyStripMeans, maybeOpenRelay } from '@/data/sanitising';
 import { inZone } from '@/server/clock';
 import { groupBy } from '@/server/group-by';
-import { once } from '@/server/once';
+import { once, type Reads } from '@/server/once';
 import { pailWaterKept } from '@/server/pail-water-kept';
 import { foodsOf } from '@/server/foods';
 import { sanitiserOf } from '@/server/sanitiser';
@@ -32,7 +32,7 @@ import { seenOf, waterEvents } from '@/server/water-seen';
 import { pageWords } from '@/server/words';
 import { tell } from '@/shell/told';
 import { PageWordsProvider } from '@/shell/words';
-import { inMyShop } from '@/server/session';
+import { inMyShop, type SignedIn } from '@/server/session';
 import { nextVan } from './next-van';
 import { PailRacks } from './pail-racks';
 import { courseText, type PailView, type WaterView } from './pail-view';
@@ -141,68 +141,77 @@ function viewOf(pail: PailRow, around: Around): PailView {
   };
 }
 
-/** Which pails are clean, what to wash, what is in them, how old the water is. */
-export async function PailsPage({ search }: { search: Record<string, string | string[] | undefined> }) {
-  const { pails, room, around, tools, relay, sanitiser, foods, learnt, today, van, language, currency } =
-    await inMyShop(
-      async (from, me, at) => {
-        const today = inZone(at, me.shop.timeZone).date;
-        const [
-          pails,
-          lots,
-          rooms,
-          seen,
-          { limits, readyDays },
-          sanitiser,
-          relay,
-          strips,
-          foods,
-          expected,
-          tap,
-          tools,
-        ] = await Promise.all([
-          once(from, manyPails),
-          once(from, manyPortionsInStock),
-          once(from, manyRooms),
-          once(from, manyWaterSeen),
-          once(from, houseOf),
-          once(from, sanitiserOf),
-          once(from, maybeOpenRelay),
-          once(from, manyStripMeans),
-          once(from, foodsOf),
-          once(from, manyExpected, today),
-          once(from, maybeTap),
-          once(from, manyTools),
-        ]);
-        const { species, language } = me;
-        return {
-          pails,
-          room: (pail: PailRow) =>
-            rooms.find((r) => r.id === pail.roomId) ?? rooms.find((r) => r.kind === 'bench'),
-          around: { lots, seen, foods, tap: tap ?? USUAL_TAP, limits, readyDays, at, species, language },
-          tools: tools.map(({ id, name, everyH, addedAt, cleanedAt }) => ({
-            ...{ id, name, everyH, addedAt: addedAt.getTime(), cleanedAt: msOf(cleanedAt) },
-          })),
-          relay: relay ? { id: relay.id, job: relay.job } : null,
-          sanitiser,
-          foods,
-          language,
-          currency: me.shop.currency,
-          learnt: learntDemand(strips),
-          today,
-          van: nextVan(expected, pails, species, { today, locale: localeOf(language), rooms }),
-        };
-      },
-      [manyRooms, manyWaterSeen],
-    );
-  // The water of sixty pails takes longer than a page may keep a connection.
+/** What the page reads of the shop. */
+async function readPails(from: Reads, me: SignedIn, at: Date) {
+  const today = inZone(at, me.shop.timeZone).date;
+  const [
+    pails,
+    lots,
+    rooms,
+    seen,
+    { limits, readyDays },
+    sanitiser,
+    relay,
+    strips,
+    foods,
+    expected,
+    tap,
+    tools,
+  ] = await Promise.all([
+    once(from, manyPails),
+    once(from, manyPortionsInStock),
+    once(from, manyRooms),
+    once(from, manyWaterSeen),
+    once(from, houseOf),
+    once(from, sanitiserOf),
+    once(from, maybeOpenRelay),
+    once(from, manyStripMeans),
+    once(from, foodsOf),
+    once(from, manyExpected, today),
+    once(from, maybeTap),
+    once(from, manyTools),
+  ]);
+  const { species, language } = me;
+  return {
+    from,
+    pails,
+    room: (pail: PailRow) => rooms.find((r) => r.id === pail.roomId) ?? rooms.find((r) => r.kind === 'bench'),
+    around: { lots, seen, foods, tap: tap ?? USUAL_TAP, limits, readyDays, at, species, language },
+    tools: tools.map(({ id, name, everyH, addedAt, cleanedAt }) => ({
+      ...{ id, name, everyH, addedAt: addedAt.getTime(), cleanedAt: msOf(cleanedAt) },
+    })),
+    relay: relay ? { id: relay.id, job: relay.job } : null,
+    sanitiser,
+    foods,
+    language,
+    currency: me.shop.currency,
+    learnt: learntDemand(strips),
+    today,
+    van: nextVan(expected, pails, species, { today, locale: localeOf(language), rooms }),
+  };
+}
+
+/** Each pail as it stands now. */
+function viewsOf({
+  pails,
+  room,
+  around,
+}: Pick<Awaited<ReturnType<typeof readPails>>, 'pails' | 'room' | 'around'>): PailView[] {
   const lotsIn = groupBy(around.lots, (l) => l.fillId ?? '');
   const seenIn = groupBy(around.seen, (s) => s.fillId);
-  const views = pails.map((pail) => {
+  return pails.map((pail) => {
     const lots = (pail.fillId && lotsIn.get(pail.fillId)) || [];
     const seen = (pail.fillId && seenIn.get(pail.fillId)) || [];
     return viewOf(pail, { ...around, lots, seen, room: room(pail) });
   });
+}
+
+/** Which pails are clean, what to wash, what is in them, how old the water is. */
+export async function PailsPage({ search }: { search: Record<string, string | string[] | undefined> }) {
+  const read = await inMyShop(readPails, [manyRooms, manyWaterSeen]);
+  const { from, tools, relay, sanitiser, foods, learnt, today, van, language, currency } = read;
+  // The water of sixty pails takes longer than a page may keep a connection.
+  const views = await from.made('pails', [language], read.around.at, () => Promise.resolve(viewsOf(read)));
   const asked = typeof search.pail === 'string' ? search.pail : null;
   return (
     <PageWordsProvider told={pageWords(['food', 'solution'], language)} locale={localeOf(language)}>

@@ -9,15 +9,17 @@ import { shelvesOf } from './shelves';
 
 /** Where is it, how warm, what is ageing fastest: each room a shelf, its lots as life lines on one scale. */
 export async function RoomsPage({ search }: { search: Record<string, string | string[] | undefined> }) {
-  const { stock, rooms, reader } = await inMyShop(
+  const { from, stock, rooms, reader } = await inMyShop(
     async (from, me, at) => {
       const [stock, rooms] = await Promise.all([readStock(from, me, at), once(from, manyRooms)]);
-      return { stock, rooms, reader: me };
+      return { from, stock, rooms, reader: me };
     },
     [...STOCK_READS, manyRooms],
   );
   const { at, overrides } = stock;
-  const shelves = shelvesOf(rooms, await stockNow(stock), { reader, overrides, at });
+  const shelves = await from.made('rooms', [reader.language], at, async () =>
+    shelvesOf(rooms, await stockNow(stock), { reader, overrides, at }),
+  );
   const lots = shelves.flatMap((s) => s.lots);
   const scale = {
     pastDays: Math.max(3, ...lots.map((l) => Math.ceil(l.daysSinceCut))),
