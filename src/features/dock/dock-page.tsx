@@ -101,8 +101,12 @@ function chosenOf(lots: readonly LotBrief[], asked: unknown): LotBrief | null {
 export async function DockPage({ search }: Props) {
   const page = await inMyShop(async (from, me, at) => {
     const { date: today } = inZone(at, me.shop.timeZone);
-    const rows = lotsOf(await once(from, manyPortionsInStock));
-    const lots = rows.map((l) => lotBrief(l, isForLater(l, at, me.shop.timeZone), me));
+    const portions = await once(from, manyPortionsInStock);
+    const { rows, lots } = await from.made('dock', [me.language], at, () => {
+      const rows = lotsOf(portions);
+      const lots = rows.map((l) => lotBrief(l, isForLater(l, at, me.shop.timeZone), me));
+      return Promise.resolve({ rows, lots });
+    });
     const chosen = chosenOf(lots, search.lot);
     const chosenRow = rows.find((r) => r.id === chosen?.id);
     const [openClaims, expected, kept, look] = await Promise.all([
@@ -112,6 +116,9 @@ export async function DockPage({ search }: Props) {
       chosenRow && search.read === undefined ? readLook(from, me, at, chosenRow, lots) : null,
     ]);
     return {
+      from,
+      at,
+      me,
       isBare: lots.length === 0 && !kept.some((k) => k.fate === 'waiting'),
       openClaims,
       chosenId: chosen?.id ?? null,
@@ -128,7 +135,9 @@ export async function DockPage({ search }: Props) {
   });
   const { openClaims, slips, expected, today } = page;
   const { open, earlier } = laidOut(slips, page.chosenId);
-  const look = page.look && (await lookData(page.look));
+  const { from, at, me, look: read } = page;
+  const look =
+    read && (await from.made('look', [me.personId, me.language, page.chosenId], at, () => lookData(read)));
   return (
     <PageWordsProvider told={pageWords(['dock'], page.language)} locale={localeOf(page.language)}>
       <DockFrame
