@@ -104,6 +104,14 @@ function Inside({ state, clarity, top }: Pick<PailProps, 'state' | 'clarity'> & 
   );
 }
 
+const boxOf = ({ stems }: Pick<PailProps, 'stems'>): string =>
+  stems.length > 0 ? '0 0 130 160' : '0 44 130 116';
+
+/** The place of a pail that is drawn in a moment, as large as it. */
+export const PailToCome = ({ stems }: Pick<PailProps, 'stems'>) => (
+  <svg viewBox={boxOf({ stems })} width="100%" aria-hidden="true" />
+);
+
 /**
  * A pail as it stands: outline by size, water to its level, stipple for bacteria (not colour alone),
  * bubbles in contact, upside down once sanitised, a scum line when dirty, stems as strokes.
@@ -116,7 +124,7 @@ export function Pail({ sizeL, state, litres, clarity, stems, form = 'tapered', c
   const half = (y: number): number => foot + ((150 - y) / 98) * (RIM - foot);
   const upsideDown = state === 'sanitised';
   return (
-    <svg viewBox={stems.length > 0 ? '0 0 130 160' : '0 44 130 116'} width="100%" aria-hidden="true">
+    <svg viewBox={boxOf({ stems })} width="100%" aria-hidden="true">
       <g transform={`translate(65 156) scale(${scale}) translate(-65 -156)`}>
         <Strokes stems={stems} top={top} />
         <g transform={upsideDown ? 'rotate(180 65 103)' : undefined}>
