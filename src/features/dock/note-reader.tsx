@@ -4,7 +4,7 @@ import { useTimeout } from '@mantine/hooks';
 import { useOwnSpecies } from '@/shell/own-species';
 import dynamic from 'next/dynamic';
 import { useRouter, useSearchParams } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 import { useActions } from '@/shell/actions';
 import { useStored } from '@/shell/half-done';
 import css from './dock.module.css';
@@ -184,9 +184,12 @@ export function NoteReader({
   const left = isBooked ? null : kept;
 
   const show = (next: Open) => {
-    setNo((n) => n + 1);
-    setProblem(null);
-    setOpen(next);
+    // A note of many lines is drawn without holding up a finger.
+    startTransition(() => {
+      setNo((n) => n + 1);
+      setProblem(null);
+      setOpen(next);
+    });
     // An address of its own, so that going back leaves the preview; the page itself has nothing new to fetch.
     if (!isReading) window.history.pushState(null, '', '/dock?read');
   };
