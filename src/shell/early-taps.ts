@@ -17,6 +17,8 @@ function waitForLife(): void {
     if (same.length === 1) same[0]?.click();
   };
   const catchTap = (event: MouseEvent): void => {
+    // What is done again, and what the page taps by itself.
+    if (!event.isTrusted) return;
     const button = (event.target as Element | null)?.closest<HTMLElement>('button,[role="button"]');
     if (!button || (button as HTMLButtonElement).form?.hasAttribute('action')) return;
     event.preventDefault();
@@ -27,6 +29,7 @@ function waitForLife(): void {
   };
   const catchKey = (event: KeyboardEvent): void => {
     const target = event.target as HTMLElement;
+    if (!event.isTrusted) return;
     // The bar scrolls a page, or is a tap on what has the focus; so is Enter there. Both are caught as that.
     const isOurs =
       event.key === 'Enter' ? target === document.body : event.key.length === 1 && event.key !== ' ';
@@ -45,15 +48,18 @@ function waitForLife(): void {
   };
   document.addEventListener('click', catchTap, true);
   document.addEventListener('keydown', catchKey, true);
-  addEventListener(
-    'hush-pail-alive',
-    () => {
-      document.removeEventListener('click', catchTap, true);
-      document.removeEventListener('keydown', catchKey, true);
-      for (const again of waiting.splice(0)) again();
-    },
-    { once: true },
-  );
+  // One a turn, so that each finds what the one before it changed; what is tapped meanwhile waits behind them.
+  const doNext = (): void => {
+    const again = waiting.shift();
+    if (again) {
+      again();
+      setTimeout(doNext, 0);
+      return;
+    }
+    document.removeEventListener('click', catchTap, true);
+    document.removeEventListener('keydown', catchKey, true);
+  };
+  addEventListener('hush-pail-alive', doNext, { once: true });
 }
 
 export const EARLY_TAPS = `(${waitForLife.toString()})()`;

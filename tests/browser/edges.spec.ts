@@ -26,6 +26,25 @@ test('a tap or a key before the page has come to life waits, and is done once it
   await page.waitForURL('**/pails');
 });
 
+test('of two taps before the page has come to life the second finds what the first changed', async ({
+  page,
+}) => {
+  await signInAs(page, 'Wen');
+  await bookNote(page, 'EARLY-2', ['Stock,Fairlead,2,10']);
+  const row = page.getByRole('region', { name: 'Delivery EARLY-2' }).getByRole('link', { name: /Fairlead/ });
+  const box = (await row.getAttribute('href')) ?? '';
+  await page.route('**/_next/static/**/*.js', async (route) => {
+    await new Promise((later) => setTimeout(later, 1500));
+    await route.continue();
+  });
+  await page.goto(box, { waitUntil: 'commit' });
+  await page.getByRole('radio', { name: 'soft' }).click();
+  await page.getByRole('button', { name: /^Looked at/ }).click();
+  await expect(page.locator('[data-tap-waits]')).toHaveCount(2);
+  // Seen as it was said, not as it stood before that.
+  await expect(row).toHaveAccessibleName(/soft/);
+});
+
 test('what one tablet does the other hears, without asking again and again', async ({ page, browser }) => {
   await signInAs(page, 'Wen');
   await page.goto('/pails');
