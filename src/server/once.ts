@@ -52,9 +52,13 @@ export class Reads {
     begin: () => Promise<Trx>,
   ) {
     this.#begin = begin;
+    const stands = shelves.get(shopId);
     if (before && isUnchanged) {
       before.moment = moment;
       this.#shelf = before;
+    } else if (stands?.moment === moment) {
+      // Whoever asked at the same moment has begun it.
+      this.#shelf = stands;
     } else {
       this.#shelf = new Shelf(moment);
       shelves.set(shopId, this.#shelf);

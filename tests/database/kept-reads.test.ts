@@ -98,6 +98,23 @@ test('what was not committed, or was rolled back, was not changed', async () => 
   expect(await told()).toMatchObject({ wasAsked: false });
 });
 
+test('whoever asks at one moment after a change shares what is read then', async () => {
+  await told();
+  await shop.inside((trx) => rename(trx, 'Shared'));
+  const { shopId, personId } = shop;
+  const shelf = shelfOf(shopId);
+  const asking = () => maybeWhoAsks(shop.app, { shopId, personId, sessionId }, shelf?.moment ?? null);
+  const both = [await asking(), await asking()].map((who) => {
+    if (!who) throw new Error('nobody is signed in');
+    expect(who.isUnchanged).toBe(false);
+    return new Reads(shelf, who, () => beginReading(shop.app, shopId));
+  });
+  const before = asked;
+  for (const from of both) expect((await once(from, names))[0]).toBe('Shared');
+  expect(asked - before).toBe(1);
+  await Promise.all(both.map((from) => from.end()));
+});
+
 test('what is worked out from what was read stands as long as that, and ten seconds at most', async () => {
   const at = new Date('2026-11-24T07:00:00Z');
   let worked = 0;
