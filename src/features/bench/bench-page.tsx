@@ -94,7 +94,7 @@ export async function BenchPage({ search }: { search: Record<string, string | st
   const shown = new Set(cards.map((c) => c.portionId));
   const idle = floor.handed.filter((h) => h.lot === null && cards.length > 0).map((h) => h.hands);
   return (
-    <PageWordsProvider told={pageWords(['bench', 'food'], me.language)} locale={localeOf(me.language)}>
+    <PageWordsProvider told={tell(pageWords(['bench', 'food'], me.language))} locale={localeOf(me.language)}>
       {lots ? (
         <ClearBench floor={floor} expected={expected} lots={lots} today={today} me={me} />
       ) : (

@@ -139,7 +139,7 @@ export async function DockPage({ search }: Props) {
   const look =
     read && (await from.made('look', [me.personId, me.language, page.chosenId], at, () => lookData(read)));
   return (
-    <PageWordsProvider told={pageWords(['dock'], page.language)} locale={localeOf(page.language)}>
+    <PageWordsProvider told={tell(pageWords(['dock'], page.language))} locale={localeOf(page.language)}>
       <DockFrame
         isBare={page.isBare}
         reader={

@@ -214,7 +214,7 @@ export async function PailsPage({ search }: { search: Record<string, string | st
   const views = await from.made('pails', [language], read.around.at, () => Promise.resolve(viewsOf(read)));
   const asked = typeof search.pail === 'string' ? search.pail : null;
   return (
-    <PageWordsProvider told={pageWords(['food', 'solution'], language)} locale={localeOf(language)}>
+    <PageWordsProvider told={tell(pageWords(['food', 'solution'], language))} locale={localeOf(language)}>
       <PailRacks
         told={tell(views)}
         tools={tools}
