@@ -28,7 +28,7 @@ function maySqueeze(/** @type {import('node:http').ServerResponse} */ response) 
 /** The headers that are given with the status, as `writeHead` takes them: an object, or names and values in turn. */
 function setGiven(/** @type {import('node:http').ServerResponse} */ response, /** @type {any} */ given) {
   if (Array.isArray(given))
-    for (let i = 0; i + 1 < given.length; i += 2) response.setHeader(given[i], given[i + 1]);
+    for (let i = 0; i + 1 < given.length; i += 2) response.appendHeader(given[i], given[i + 1]);
   else for (const [name, value] of Object.entries(given ?? {})) response.setHeader(name, value);
 }
 

@@ -117,6 +117,16 @@ test.each<[string, http.OutgoingHttpHeaders, http.OutgoingHttpHeaders, string]>(
   expect(body.toString()).toBe(method === 'HEAD' ? '' : long);
 });
 
+test('of names and values in turn none is lost where a name comes twice', async () => {
+  answerWith = (_request, response) =>
+    response
+      .writeHead(200, ['content-type', 'text/plain', 'set-cookie', 'a=1', 'set-cookie', 'b=2'])
+      .end(long);
+  const { headers, body } = await ask();
+  expect(headers['set-cookie']).toEqual(['a=1', 'b=2']);
+  expect(gunzipSync(body).toString()).toBe(long);
+});
+
 test('a few words go out as they are, with their length', async () => {
   answerWith = (_request, response) => {
     response.setHeader('content-type', 'text/plain');
