@@ -1,31 +1,35 @@
 /**
  * Runs before anything else of a page: what is tapped, or pressed as a key of ours, before the page has
- * come to life waits, and is done once it has, in its order; a button shows that it waits. Links,
- * summaries, forms that the browser can see to by itself, and what is typed into a field are left to it.
+ * come to life waits, and is done once it has, in its order; a button shows that it waits. Summaries,
+ * forms that the browser can see to by itself, and what is typed into a field are left to it, and so are
+ * links: but behind a tap that waits a link waits too, or the tap would be lost with its page. Tapped
+ * once more it goes, should the page never come to life.
  * Written out as text into the page, so it stands alone.
  */
 function waitForLife(): void {
   const waiting: (() => void)[] = [];
-  const tapAgain = (button: HTMLElement, words: string): void => {
-    button.removeAttribute('data-tap-waits');
+  const tapAgain = (tapped: HTMLElement, words: string): void => {
+    tapped.removeAttribute('data-tap-waits');
+    if (tapped.isConnected) return tapped.click();
     // Drawn anew meanwhile, it is the one that says the same; where two do, neither was meant for sure.
-    const same = button.isConnected
-      ? [button]
-      : [...document.querySelectorAll<HTMLElement>('button,[role="button"]')].filter(
-          (b) => b.textContent === words,
-        );
+    const alike = tapped.matches('a[href]') ? 'a[href]' : 'button,[role="button"]';
+    const same = [...document.querySelectorAll<HTMLElement>(alike)].filter((b) => b.textContent === words);
     if (same.length === 1) same[0]?.click();
+  };
+  const isLeft = (tapped: HTMLElement, { ctrlKey, metaKey, shiftKey }: MouseEvent): boolean => {
+    if (!tapped.matches('a[href]')) return !!(tapped as HTMLButtonElement).form?.hasAttribute('action');
+    return waiting.length === 0 || tapped.hasAttribute('data-tap-waits') || ctrlKey || metaKey || shiftKey;
   };
   const catchTap = (event: MouseEvent): void => {
     // What is done again, and what the page taps by itself.
     if (!event.isTrusted) return;
-    const button = (event.target as Element | null)?.closest<HTMLElement>('button,[role="button"]');
-    if (!button || (button as HTMLButtonElement).form?.hasAttribute('action')) return;
+    const tapped = (event.target as Element | null)?.closest<HTMLElement>('button,[role="button"],a[href]');
+    if (!tapped || isLeft(tapped, event)) return;
     event.preventDefault();
     event.stopImmediatePropagation();
-    button.setAttribute('data-tap-waits', '');
-    const words = button.textContent;
-    waiting.push(() => tapAgain(button, words));
+    tapped.setAttribute('data-tap-waits', '');
+    const words = tapped.textContent;
+    waiting.push(() => tapAgain(tapped, words));
   };
   const catchKey = (event: KeyboardEvent): void => {
     const target = event.target as HTMLElement;

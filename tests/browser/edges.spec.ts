@@ -45,6 +45,36 @@ test('of two taps before the page has come to life the second finds what the fir
   await expect(row).toHaveAccessibleName(/soft/);
 });
 
+test('a link tapped behind a tap that waits takes nothing away from it, and leads where that tap led', async ({
+  page,
+}) => {
+  await signInAs(page, 'Wen');
+  await page.route('**/_next/static/**/*.js', async (route) => {
+    await new Promise((later) => setTimeout(later, 1500));
+    await route.continue();
+  });
+  await page.goto('/pails', { waitUntil: 'commit' });
+  const pail = page.getByRole('region', { name: 'with water' }).getByRole('button').last();
+  const name = (await pail.locator('strong').innerText()).trim();
+  await pail.click();
+  // The one that stands there is of another pail until the tap was done.
+  await expect(page.getByRole('region', { name: /^Pail / })).not.toHaveAccessibleName(`Pail ${name}`);
+  await page.getByRole('link', { name: 'What stood in it, and its count' }).click();
+  await expect(page.locator('[data-tap-waits]')).toHaveCount(2);
+  await expect(page.getByRole('heading', { level: 1, name: `Pail ${name}`, exact: true })).toBeVisible();
+
+  // A page that never comes to life keeps nobody: the same link a second time.
+  await page.unrouteAll();
+  await page.route('**/_next/static/**/*.js', (route) => route.abort());
+  await page.goto('/pails', { waitUntil: 'commit' });
+  await pail.click();
+  const away = page.getByRole('link', { name: 'What water cost' });
+  await away.click();
+  await expect(page.locator('[data-tap-waits]')).toHaveCount(2);
+  await away.click();
+  await page.waitForURL('**/pails/cost');
+});
+
 test('what one tablet does the other hears, without asking again and again', async ({ page, browser }) => {
   await signInAs(page, 'Wen');
   await page.goto('/pails');

@@ -1,6 +1,7 @@
 'use client';
+import { Skeleton } from '@mantine/core';
 import dynamic from 'next/dynamic';
-import { useState } from 'react';
+import { Suspense, useState } from 'react';
 import type { Sanitiser } from '@/core/sanitising/sanitiser';
 import type { Foods } from '@/core/water/food';
 import { useActions } from '@/shell/actions';
@@ -60,8 +61,11 @@ export function PailInHand({ pail, clean, sanitiser, foods, today }: Props) {
         .
       </p>
       <WashStep pail={pail} sanitiser={sanitiser} today={today} doIt={doIt} />
-      {pail.water && <FilledPail pail={pail} water={pail.water} clean={clean} foods={foods} doIt={doIt} />}
-      {pail.state === 'sanitised' && <FillForm pail={pail} foods={foods} doIt={doIt} />}
+      {/* Tapped before it is here, it alone is waited for, not the whole page. */}
+      <Suspense fallback={<Skeleton h="16rem" my="sm" />}>
+        {pail.water && <FilledPail pail={pail} water={pail.water} clean={clean} foods={foods} doIt={doIt} />}
+        {pail.state === 'sanitised' && <FillForm pail={pail} foods={foods} doIt={doIt} />}
+      </Suspense>
       {(pail.state === 'dirty' || pail.state === 'scrubbed') && (
         <Unfolds summary="Fill it as it is …" summaryClass={css.summary}>
           <FillForm pail={pail} foods={foods} doIt={doIt} />
