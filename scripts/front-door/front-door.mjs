@@ -4,6 +4,7 @@ import { randomUUID } from 'node:crypto';
 import http from 'node:http';
 import { Admission } from './admission.mjs';
 import { SAFE_HEADERS, addressOf, forgetForwarded, newNonce, pagePolicy, tlsHeaders } from './headers.mjs';
+import { holdRefresh } from './hold-refresh.mjs';
 import { Metrics } from './metrics.mjs';
 import { squeeze } from './squeeze.mjs';
 import { answerUnavailable } from './unavailable.mjs';
@@ -196,6 +197,7 @@ export function frontDoor({ handle, database, lanes = LANES, bounds = BOUNDS, de
     const state = { id, isUnavailable: false, statements: 0, underway: 0, askedAt: 0, sqlMs: 0 };
     noteTimes(request, response, state);
     sayIfUnavailable(request, response, state);
+    holdRefresh(request, response, () => state.isUnavailable);
     return states.run(state, () => handle(request, response));
   }
 

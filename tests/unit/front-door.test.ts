@@ -110,6 +110,30 @@ test('a page whose database went away while it was read is a 503 and no 500; ano
   expect([other.status, await other.text()]).toEqual([500, '<html><p>inner</p></html>']);
 });
 
+test('a page that stands and is read anew is answered whole or refused, never half', async () => {
+  const states = globalThis as unknown as { hushPailRequests: Requests };
+  const url = await opened((request, response) => {
+    response.writeHead(200, { 'content-type': 'text/x-component', 'set-cookie': 'a=1' });
+    response.flushHeaders();
+    response.write('the frame, ');
+    const state = states.hushPailRequests.getStore();
+    if (request.url === '/gone' && state) state.isUnavailable = true;
+    response.end('and a fault in its middle');
+  });
+  const asRefresh = { headers: { 'x-hush-pail-refresh': '1', rsc: '1' } };
+  const gone = await fetch(`${url}/gone`, asRefresh);
+  expect([gone.status, gone.headers.get('retry-after')]).toEqual([503, '5']);
+  expect(await gone.text()).not.toContain('frame');
+  const whole = await fetch(`${url}/whole`, asRefresh);
+  expect([whole.status, whole.headers.get('set-cookie'), await whole.text()]).toEqual([
+    200,
+    'a=1',
+    'the frame, and a fault in its middle',
+  ]);
+  // Whoever comes to a page sees what there is as it comes.
+  expect([(await fetch(`${url}/gone`)).status]).toEqual([200]);
+});
+
 test('requests wait their turn; those over the queue are told when to come again', async () => {
   let [inside, most, refused] = [0, 0, 0];
   // Nobody is done before all have come, however slowly they come.
