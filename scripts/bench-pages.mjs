@@ -21,7 +21,12 @@ const PAGES = [
   '/labels',
   '/desk/species',
   '/desk/figures',
-  '/bench?view=plan',
+  '/bench/plan',
+  '/rooms',
+  '/desk/ways',
+  '/desk/water',
+  '/desk/proof',
+  '/pails/cost',
 ];
 const EMPTY = '/an-empty-page-of-the-same-stack';
 const ROUNDS = 41;

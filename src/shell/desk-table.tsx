@@ -1,8 +1,9 @@
 'use client';
-import { Box, Button, Group, UnstyledButton, VisuallyHidden, type MantineBreakpoint } from '@mantine/core';
+import { Group, UnstyledButton, VisuallyHidden, type MantineBreakpoint } from '@mantine/core';
 import { rowSortingFeature, tableFeatures, useTable, type Header } from '@tanstack/react-table';
 import { useState, type ReactNode } from 'react';
 import css from './desk-table.module.css';
+import { PlainButton } from './plain-button';
 import { ShopLink } from './shop-link';
 import { PlainTable } from './plain-table';
 
@@ -48,7 +49,11 @@ type AnyHeader<T extends object> = Header<typeof FEATURES, T>;
 const SORTED = { asc: 'ascending', desc: 'descending' } as const;
 const ARROW = { asc: '↑', desc: '↓' } as const;
 
-const shownFrom = <T,>({ visibleFrom }: DeskColumn<T>) => (visibleFrom ? { visibleFrom } : {});
+/** What a cell of a column bears: plain, since a list has hundreds and each of the kit's costs the server. */
+const ofColumn = <T,>({ visibleFrom, textAlign }: DeskColumn<T>) => ({
+  ...(visibleFrom ? { className: `mantine-visible-from-${visibleFrom}` } : {}),
+  ...(textAlign ? { style: { textAlign } } : {}),
+});
 
 /** A heading: says how its list is sorted, and sorts it by itself. */
 function Heading<T extends object>({
@@ -68,14 +73,9 @@ function Heading<T extends object>({
       {is && <span aria-hidden>{ARROW[is]}</span>}
     </>
   );
+  const { style, ...rest } = ofColumn(column);
   return (
-    <Box
-      component="th"
-      w={column.width}
-      ta={column.textAlign}
-      {...shownFrom(column)}
-      aria-sort={is ? SORTED[is] : undefined}
-    >
+    <th {...rest} style={{ ...style, width: column.width }} aria-sort={is ? SORTED[is] : undefined}>
       {!column.sortable ? (
         column.title
       ) : addressOf ? (
@@ -87,7 +87,7 @@ function Heading<T extends object>({
           {words}
         </UnstyledButton>
       )}
-    </Box>
+    </th>
   );
 }
 
@@ -124,7 +124,7 @@ export function DeskTable<T extends { readonly id: string }>({
       {records.length === 0 ? (
         <p className="soft">{empty}</p>
       ) : (
-        <Box className={css.root}>
+        <div className={css.root}>
           <PlainTable aria-label={label} className={css.table}>
             <thead>
               {table.getHeaderGroups().map((group) => (
@@ -152,7 +152,7 @@ export function DeskTable<T extends { readonly id: string }>({
               ))}
             </tbody>
           </PlainTable>
-        </Box>
+        </div>
       )}
       {children && (
         <Group component="nav" gap="0.625rem" mt="0.75rem" aria-label={`Pages of ${label.toLowerCase()}`}>
@@ -179,15 +179,15 @@ function Row<T extends { readonly id: string }>({
     <>
       <tr>
         {columns.map((column) => (
-          <Box component="td" key={column.accessor} ta={column.textAlign} {...shownFrom(column)}>
+          <td key={column.accessor} {...ofColumn(column)}>
             {column.render ? column.render(record) : told(record, column.accessor)}
-          </Box>
+          </td>
         ))}
       </tr>
       {under && (
         <tr>
           <td colSpan={columns.length}>
-            <Box className={css.under}>{under(record)}</Box>
+            <div className={css.under}>{under(record)}</div>
           </td>
         </tr>
       )}
@@ -210,13 +210,13 @@ export function useOpenRow<T extends { readonly id: string }>(
     title: <VisuallyHidden>What to do</VisuallyHidden>,
     width: '7.5rem',
     render: (record) => (
-      <Button
+      <PlainButton
+        aria-label={`${word} ${about(record)}`}
         aria-expanded={openId === record.id}
         onClick={() => setOpenId(openId === record.id ? null : record.id)}
       >
         {word}
-        <VisuallyHidden> {about(record)}</VisuallyHidden>
-      </Button>
+      </PlainButton>
     ),
   };
   return { openId, shut: () => setOpenId(null), column };

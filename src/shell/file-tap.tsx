@@ -1,6 +1,7 @@
 'use client';
 import { Button, FileButton, type ButtonProps } from '@mantine/core';
 import { useRef, type ReactNode } from 'react';
+import { PlainButton } from './plain-button';
 
 interface Props extends ButtonProps {
   /** What the file is, for those who hear it. */
@@ -10,11 +11,13 @@ interface Props extends ButtonProps {
   readonly onFile: (file: File) => void;
   /** A hand is at it: what reads the file can be made ready while one is chosen. */
   readonly onReach?: () => void;
+  /** What it is called where a list has one in each of its rows. */
+  readonly nameInList?: string;
   readonly children: ReactNode;
 }
 
 /** A button that asks for a file; the same one may be chosen again. */
-export function FileTap({ label, accept, capture, onFile, onReach, children, ...button }: Props) {
+export function FileTap({ label, accept, capture, onFile, onReach, nameInList, children, ...button }: Props) {
   const reset = useRef<() => void>(null);
   return (
     <FileButton
@@ -28,11 +31,17 @@ export function FileTap({ label, accept, capture, onFile, onReach, children, ...
         onFile(file);
       }}
     >
-      {(props) => (
-        <Button {...button} {...props} onPointerEnter={onReach} onFocus={onReach}>
-          {children}
-        </Button>
-      )}
+      {(props) =>
+        nameInList ? (
+          <PlainButton variant="quiet" aria-label={nameInList} {...props}>
+            {children}
+          </PlainButton>
+        ) : (
+          <Button {...button} {...props} onPointerEnter={onReach} onFocus={onReach}>
+            {children}
+          </Button>
+        )
+      }
     </FileButton>
   );
 }

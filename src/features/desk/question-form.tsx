@@ -6,6 +6,7 @@ import type { Question } from '@/core/protocol/questions';
 import type { Spoken } from '@/core/words/say';
 import type { QuestionKey } from '@/core/protocol/schools';
 import { aReason, useShopForm } from '@/shell/form';
+import { useInPieces } from '@/shell/in-pieces';
 import { Feedback } from '@/shell/feedback';
 import css from './desk.module.css';
 import kit from '@/shell/theme/kit.module.css';
@@ -31,6 +32,21 @@ interface QuestionProps {
   readonly speciesName: string;
   readonly species: readonly { readonly key: string; readonly name: string }[];
   readonly mayChange: boolean;
+}
+
+/** So many are drawn with the page, what a screen shows of them; the rest as soon as it has time. */
+const DRAWN_FIRST = 3;
+
+/** The questions florists answer differently, in their order. */
+export function QuestionList({
+  questions,
+  ...ofAll
+}: Pick<QuestionProps, 'speciesName' | 'species' | 'mayChange'> & {
+  readonly questions: readonly Omit<QuestionProps, 'speciesName' | 'species' | 'mayChange'>[];
+}) {
+  return useInPieces(questions, DRAWN_FIRST, 2).map((of) => (
+    <QuestionForm key={of.question.key} {...of} {...ofAll} />
+  ));
 }
 
 /** The sides of a question, one chosen: what each says for itself, and what it is worth. */
@@ -75,12 +91,69 @@ function Sides({
   );
 }
 
+const useChange = () => useShopForm(SCHEMA, { subject: '', reason: '' });
+
+/** What puts another way in force: for all or, where that is asked by species, for one; and why. */
+function ChangeForm({
+  form,
+  species,
+  problem,
+  onPut,
+}: Pick<QuestionProps, 'species'> & {
+  readonly form: ReturnType<typeof useChange>;
+  readonly problem: string | null;
+  readonly onPut: (reason: string) => void;
+}) {
+  return (
+    <form className={css.change} onSubmit={form.onSubmit(({ reason }) => onPut(reason))}>
+      {species.length > 0 && (
+        <NativeSelect
+          label="For"
+          {...form.getInputProps('subject')}
+          data={[
+            { value: '', label: 'all' },
+            ...species.map((s) => ({ value: s.key, label: `only ${s.name}` })),
+          ]}
+        />
+      )}
+      <ReasonInput {...form.getInputProps('reason')} />
+      <Button type="submit">
+        {form.values.subject === '' ? 'Our way from now' : 'Its exception from now'}
+      </Button>
+      <Feedback isAlert>{problem}</Feedback>
+    </form>
+  );
+}
+
+/** The exceptions that stand, each with the tap that ends it. */
+function Exceptions({
+  question,
+  exceptions,
+  mayChange,
+  onEnd,
+}: Pick<QuestionProps, 'question' | 'exceptions' | 'mayChange'> & {
+  readonly onEnd: (species: string) => void;
+}) {
+  return exceptions.map((e) => (
+    <p key={e.species}>
+      <strong>{e.name}</strong>: {question.schools.find((s) => s.key === e.school)?.name.toLowerCase()}{' '}
+      <span className={css.why}>{e.reason}</span>
+      {mayChange && (
+        <Button variant="quiet" onClick={() => onEnd(e.species)}>
+          as the rest again<VisuallyHidden>: {e.name}</VisuallyHidden>
+        </Button>
+      )}
+    </p>
+  ));
+}
+
 /** One question: its sides as those who hold them put them, the default's reason, what each is worth. */
-export function QuestionForm(props: QuestionProps) {
-  const { question, inForce, setting, exceptions, worth, species, mayChange } = props;
+function QuestionForm(props: QuestionProps) {
+  const { question, inForce, setting, worth, species, mayChange } = props;
   const { problem, set } = useWay();
   const [chosen, setChosen] = useState(inForce);
-  const form = useShopForm(SCHEMA, { subject: '', reason: '' });
+  const [isAsked, setAsked] = useState(false);
+  const form = useChange();
   const { subject } = form.values;
   const standard = question.schools[0]?.key ?? '';
   const put = async (of: string, value: string | null, reason: string) => {
@@ -88,8 +161,10 @@ export function QuestionForm(props: QuestionProps) {
       form.setFieldValue('reason', '');
   };
   const withdraw = async (of: string) => {
+    setAsked(true);
     if (!form.validateField('reason').hasError) await put(of, null, form.values.reason);
   };
+  const isOpen = isAsked || chosen !== inForce;
   const isAsItIs = subject === '' && chosen === inForce;
   return (
     <Fieldset className={css.question} legend={question.asks} variant="unstyled">
@@ -101,39 +176,24 @@ export function QuestionForm(props: QuestionProps) {
           {setting.reason} ({setting.setByName})
         </p>
       )}
-      {exceptions.map((e) => (
-        <p key={e.species}>
-          <strong>{e.name}</strong>: {question.schools.find((s) => s.key === e.school)?.name.toLowerCase()}{' '}
-          <span className={css.why}>{e.reason}</span>
-          {mayChange && (
-            <Button variant="quiet" onClick={() => void withdraw(e.species)}>
-              as the rest again<VisuallyHidden>: {e.name}</VisuallyHidden>
-            </Button>
-          )}
-        </p>
-      ))}
-      {mayChange && (
-        <form
-          className={css.change}
-          onSubmit={form.onSubmit(({ reason }) => {
+      <Exceptions {...props} onEnd={(of) => void withdraw(of)} />
+      {mayChange && !isOpen && (
+        <div>
+          <Button variant="quiet" aria-label={`Change it: ${question.asks}`} onClick={() => setAsked(true)}>
+            Change it …
+          </Button>
+        </div>
+      )}
+      {mayChange && isOpen && (
+        <ChangeForm
+          form={form}
+          species={question.bySpecies ? species : []}
+          problem={problem}
+          onPut={(reason) => {
             if (isAsItIs) form.setFieldError('reason', 'That is the way already; choose another first.');
             else void put(subject, subject === '' && chosen === standard ? null : chosen, reason);
-          })}
-        >
-          {question.bySpecies && (
-            <NativeSelect
-              label="For"
-              {...form.getInputProps('subject')}
-              data={[
-                { value: '', label: 'all' },
-                ...species.map((s) => ({ value: s.key, label: `only ${s.name}` })),
-              ]}
-            />
-          )}
-          <ReasonInput {...form.getInputProps('reason')} />
-          <Button type="submit">{subject === '' ? 'Our way from now' : 'Its exception from now'}</Button>
-          <Feedback isAlert>{problem}</Feedback>
-        </form>
+          }}
+        />
       )}
     </Fieldset>
   );

@@ -5,7 +5,7 @@ import * as v from 'valibot';
 import { ENTRY_GROUPS } from '@/core/record/entry-groups';
 import { DayInput } from '@/shell/day-input';
 import { useShopForm } from '@/shell/form';
-import { LinkButton } from '@/shell/link-button';
+import { ShopLink } from '@/shell/shop-link';
 import { addressOf, type AskedRecord } from './record-address';
 
 const someWords = v.pipe(v.string(), v.maxLength(60, 'That is longer than a name can be.'));
@@ -57,9 +57,9 @@ export function RecordForm({
         />
         <Button type="submit">Ask</Button>
         {Object.values(asked).some((value) => value !== '') && (
-          <LinkButton variant="quiet" href="/desk">
+          <ShopLink className="reach" href="/desk">
             all of it
-          </LinkButton>
+          </ShopLink>
         )}
       </Group>
     </form>

@@ -1,5 +1,5 @@
 'use client';
-import { Group, TextInput } from '@mantine/core';
+import { TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Stem } from '@/drawing/stem';
 import type { Habit } from '@/core/species/species';
@@ -7,6 +7,7 @@ import { useInPieces } from '@/shell/in-pieces';
 import { DeskTable, type DeskColumn, type DeskSort } from '@/shell/desk-table';
 import { ShopLink } from '@/shell/shop-link';
 import { Measured, useMeasures } from '@/shell/reader';
+import css from './desk.module.css';
 
 /** A species as the list shows it: what decides how it is kept. */
 export interface SpeciesRow {
@@ -32,7 +33,7 @@ const columnsFor = (roomTemp: string): DeskColumn<SpeciesRow>[] => [
     title: 'Species',
     sortable: true,
     render: ({ id, name, botanical, habit, isOwn, changes }) => (
-      <Group gap="0.75rem" wrap="nowrap">
+      <div className={css.species}>
         <Stem habit={habit} stage={0.6} droop="firm" colour={null} height={44} />
         <span style={{ alignSelf: 'baseline' }}>
           <ShopLink href={`/desk/species?species=${id}`}>{name}</ShopLink>
@@ -42,7 +43,7 @@ const columnsFor = (roomTemp: string): DeskColumn<SpeciesRow>[] => [
           <br />
           <em className="soft">{botanical}</em>
         </span>
-      </Group>
+      </div>
     ),
   },
   {

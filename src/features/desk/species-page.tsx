@@ -8,7 +8,7 @@ import { solutionInSentence } from '@/core/water/solution-words';
 import { rightSolution } from '@/core/water/solutions';
 import type { LanguageTag } from '@/core/words/catalogues';
 import { Stem } from '@/drawing/stem';
-import { LinkButton } from '@/shell/link-button';
+import { ShopLink } from '@/shell/shop-link';
 import { houseOf, waysFor, type House } from '@/server/house';
 import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
@@ -101,9 +101,9 @@ export async function SpeciesPage({ search }: { search: Record<string, string | 
         >
           Save as JSON
         </Button>
-        <LinkButton variant="quiet" href="/desk/species">
+        <ShopLink className="reach" href="/desk/species">
           All species
-        </LinkButton>
+        </ShopLink>
       </Group>
       {version && (
         <p className={css.why}>

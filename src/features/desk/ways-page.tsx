@@ -12,12 +12,13 @@ import { houseOf, type House } from '@/server/house';
 import { shopOverrides } from '@/server/own-figures';
 import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
+import { AtRest } from '@/shell/at-rest';
 import { DeskTabs } from './desk-tabs';
 import { spoken } from '@/core/words/say';
 import css from './desk.module.css';
 import { SpeciesSelect } from './species-select';
 import { LimitForm } from './limit-form';
-import { QuestionForm } from './question-form';
+import { QuestionList } from './question-form';
 import { SwitchForm } from './way-switches';
 
 /** Worth of schools, kept by species and figures: they change seldom and cost a forecast each. */
@@ -68,54 +69,54 @@ export async function WaysPage({ search }: { search: Record<string, string | str
         came soft. {mayChange ? '' : 'A manager changes them.'}
       </p>
       <SpeciesSelect label="Days are told for" species={options} chosen={species.key} />
-      {QUESTIONS.map((question: Question & { readonly key: QuestionKey }) => (
-        <QuestionForm
-          key={question.key}
-          question={spoken(question, language)}
-          inForce={schoolFor({ ...house.schools, exceptions: {} }, question.key, '')}
-          setting={
+      <QuestionList
+        questions={QUESTIONS.map((question: Question & { readonly key: QuestionKey }) => ({
+          question: spoken(question, language),
+          inForce: schoolFor({ ...house.schools, exceptions: {} }, question.key, ''),
+          setting:
             house.settings.find((s) => s.kind === 'school' && s.subject === '' && s.key === question.key) ??
-            null
-          }
-          exceptions={exceptionsOf(house, question.key, registry, language)}
-          worth={worthOf(species, question.key, overrides)}
-          speciesName={speciesName(species, language)}
-          species={options}
-          mayChange={mayChange}
-        />
-      ))}
+            null,
+          exceptions: exceptionsOf(house, question.key, registry, language),
+          worth: worthOf(species, question.key, overrides),
+        }))}
+        speciesName={speciesName(species, language)}
+        species={options}
+        mayChange={mayChange}
+      />
       <p className={css.agreed}>{AGREED}</p>
-      <h2>Longest use of water</h2>
-      <p className="soft">Whatever the predicted count: the stricter of the two wins.</p>
-      <LimitForm limits={{ ...house.limits, readyDays: house.readyDays }} mayChange={mayChange} />
-      <h2>What we have</h2>
-      <p className="soft">
-        A step that needs what is not there is left out or done another way, and says so.
-      </p>
-      <SwitchForm
-        kind="has"
-        mayChange={mayChange}
-        rows={NEEDS.map((need) => ({
-          key: need,
-          isOn: house.has.includes(need),
-          on: 'we have it',
-          off: 'we have none',
-        }))}
-      />
-      <h2>Who may</h2>
-      <p className="soft">
-        Not for trainees alone, unless the house says otherwise. Labels and local rules come first.
-      </p>
-      <SwitchForm
-        kind="who may"
-        mayChange={mayChange}
-        rows={SKILLS.map((skill) => ({
-          key: skill,
-          isOn: house.whoMay[skill] === 'shown',
-          on: 'those who were shown',
-          off: 'anyone',
-        }))}
-      />
+      <AtRest>
+        <h2>Longest use of water</h2>
+        <p className="soft">Whatever the predicted count: the stricter of the two wins.</p>
+        <LimitForm limits={{ ...house.limits, readyDays: house.readyDays }} mayChange={mayChange} />
+        <h2>What we have</h2>
+        <p className="soft">
+          A step that needs what is not there is left out or done another way, and says so.
+        </p>
+        <SwitchForm
+          kind="has"
+          mayChange={mayChange}
+          rows={NEEDS.map((need) => ({
+            key: need,
+            isOn: house.has.includes(need),
+            on: 'we have it',
+            off: 'we have none',
+          }))}
+        />
+        <h2>Who may</h2>
+        <p className="soft">
+          Not for trainees alone, unless the house says otherwise. Labels and local rules come first.
+        </p>
+        <SwitchForm
+          kind="who may"
+          mayChange={mayChange}
+          rows={SKILLS.map((skill) => ({
+            key: skill,
+            isOn: house.whoMay[skill] === 'shown',
+            on: 'those who were shown',
+            off: 'anyone',
+          }))}
+        />
+      </AtRest>
     </section>
   );
 }

@@ -1,5 +1,5 @@
 'use client';
-import { Box, NativeSelect } from '@mantine/core';
+import { NativeSelect } from '@mantine/core';
 import { useRouter } from 'next/navigation';
 
 import { clockWords, useShopNow } from '@/shell/clock';
@@ -65,9 +65,9 @@ const WHAT: DeskColumn<ClaimView> = {
       <ShopLink href={`/desk?lot=${c.lotNumber}`}>{c.product}</ShopLink>
       <br />
       {c.stems} stems. {c.words}. <span className="soft">Seen by {c.seenBy}.</span>
-      <Box hiddenFrom="sm">
+      <div className="mantine-hidden-from-sm">
         <strong>{money(c.value, c.currency)}</strong>, <Standing claim={c} />
-      </Box>
+      </div>
     </>
   ),
 };

@@ -1,6 +1,7 @@
 import { mayManage } from '@/core/actions/contract';
 import { Button, Group } from '@mantine/core';
 import { IconFileTypeCsv, IconFileTypePdf } from '@tabler/icons-react';
+import { AtRest } from '@/shell/at-rest';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { claimedOutOf, USUAL_CLAIM_HOURS } from '@/core/dock/claims';
 import { speciesCalled } from '@/core/words/species-name';
@@ -102,12 +103,12 @@ export async function ClaimsPage({ search }: { search: Record<string, string | s
         </>
       )}
       {mayChange && suppliers.length > 0 && (
-        <>
+        <AtRest>
           <h2>How long they allow</h2>
           {suppliers.map((s) => (
             <ClaimWindow key={s} supplier={s} hours={hours[s] ?? USUAL_CLAIM_HOURS} />
           ))}
-        </>
+        </AtRest>
       )}
     </section>
   );

@@ -154,12 +154,13 @@ export async function DockPage({ search }: Props) {
           <>
             <ExpectedList expected={expected} names={page.names} today={today} />
             {openClaims !== null && <ClaimsLink open={openClaims} />}
-            {open.map((slip) => (
+            {open.map((slip, i) => (
               <Slip
                 key={slip.deliveryId}
                 slip={slip}
                 chosenId={page.chosenId}
                 showsAll={search.all !== undefined}
+                isFirst={i === 0}
               />
             ))}
             <EarlierSlips slips={earlier} />

@@ -1,11 +1,12 @@
 'use client';
-import { Button, VisuallyHidden } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { daysBetween } from '@/core/calendar/dates';
 import { useState } from 'react';
 import { useActions } from '@/shell/actions';
 import css from './dock.module.css';
 import type { Expected } from './half-read';
 import { Feedback } from '@/shell/feedback';
+import { Unfolds } from '@/shell/unfolds';
 
 const whenDue = (dueOn: string, today: string): { words: string; late: boolean } => {
   const days = daysBetween(today, dueOn);
@@ -37,8 +38,10 @@ export function ExpectedList({
       {expected.map((e) => {
         const due = whenDue(e.dueOn, today);
         return (
-          <details key={e.id} className={css.bin}>
-            <summary>
+          <Unfolds
+            key={e.id}
+            className={css.bin}
+            summary={
               <span>
                 {e.supplier}{' '}
                 <span className="soft">
@@ -46,7 +49,8 @@ export function ExpectedList({
                 </span>{' '}
                 <span className={due.late ? 'late' : 'soft'}>{due.words}</span>
               </span>
-            </summary>
+            }
+          >
             <ul className="rowlist">
               {e.lines.map((l) => (
                 <li key={l.line}>
@@ -56,10 +60,10 @@ export function ExpectedList({
                 </li>
               ))}
             </ul>
-            <Button variant="quiet" onClick={() => void callOff(e)}>
-              Call it off<VisuallyHidden> {e.orderRef}</VisuallyHidden>
+            <Button variant="quiet" aria-label={`Call it off ${e.orderRef}`} onClick={() => void callOff(e)}>
+              Call it off
             </Button>
-          </details>
+          </Unfolds>
         );
       })}
       <Feedback>{feedback}</Feedback>

@@ -1,5 +1,5 @@
 'use client';
-import { Button, VisuallyHidden } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v4 } from 'uuid';
@@ -64,10 +64,10 @@ export function LoggerAttach({
       <FileTap
         label={`Logger of ${deliveryRef}, CSV`}
         accept=".csv,text/csv,text/plain"
-        variant="quiet"
+        nameInList={`Logger file of ${deliveryRef}`}
         onFile={(file) => void take(file)}
       >
-        Logger file<VisuallyHidden> of {deliveryRef}</VisuallyHidden>
+        Logger file
       </FileTap>
       {read && (
         <p role="status">

@@ -82,7 +82,7 @@ function Head({
           lot {lot.number} · {lot.stemsLeft} stems{asSold.length > 0 ? `, ${asSold.join(', ')}` : ''} ·{' '}
           {lot.deliveryRef} line {lineName(lot)}
         </p>
-        <Link href={`/desk?lot=${lot.number}`} className={css.toRecord}>
+        <Link href={`/desk?lot=${lot.number}`} className="reach">
           Its record
         </Link>
         <Button variant="quiet" aria-expanded={isCorrecting} onClick={() => setCorrecting(!isCorrecting)}>

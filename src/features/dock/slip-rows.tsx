@@ -22,10 +22,20 @@ function Mark({ lot }: { lot: SlipLot }) {
   return <span className={css.toLook}>look</span>;
 }
 
+/** So many rows are drawn with the page: what a screen shows of the slip on top, the head of those under it. */
+const AT_ONCE = { first: 12, below: 6 };
+
+interface Props {
+  readonly told: Told<readonly SlipLot[]>;
+  readonly chosenId: string | null;
+  /** It lies on top. */
+  readonly isFirst: boolean;
+}
+
 /** The lots of a slip in the order of its note; of a long one the first at once, the rest a piece at a time. */
-export function SlipRows({ told, chosenId }: { told: Told<readonly SlipLot[]>; chosenId: string | null }) {
+export function SlipRows({ told, chosenId, isFirst }: Props) {
   const rows = useTold(told);
-  const drawn = useInPieces(rows, 12);
+  const drawn = useInPieces(rows, isFirst ? AT_ONCE.first : AT_ONCE.below);
   return (
     <ul className="rowlist">
       {drawn.map((l) => (

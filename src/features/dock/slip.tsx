@@ -1,6 +1,4 @@
-import { VisuallyHidden } from '@mantine/core';
 import { ShopLink as Link } from '@/shell/shop-link';
-import { LinkButton } from '@/shell/link-button';
 import { tell } from '@/shell/told';
 import css from './dock.module.css';
 import { KeptLines } from './kept-lines';
@@ -26,10 +24,12 @@ export function Slip({
   slip,
   chosenId,
   showsAll,
+  isFirst,
 }: {
   slip: SlipView;
   chosenId: string | null;
   showsAll: boolean;
+  isFirst: boolean;
 }) {
   const rows = rowsOf(slip, chosenId, showsAll);
   return (
@@ -41,12 +41,16 @@ export function Slip({
       {slip.lots.length > 0 && (
         <div className={css.slipTools}>
           <LoggerAttach deliveryId={slip.deliveryId} deliveryRef={slip.deliveryRef} lots={slip.lots.length} />
-          <LinkButton variant="quiet" href={`/labels?delivery=${slip.deliveryId}`}>
-            Labels<VisuallyHidden> of {slip.deliveryRef}</VisuallyHidden>
-          </LinkButton>
+          <Link
+            className="reach"
+            href={`/labels?delivery=${slip.deliveryId}`}
+            aria-label={`Labels of ${slip.deliveryRef}`}
+          >
+            Labels
+          </Link>
         </div>
       )}
-      <SlipRows told={tell(rows)} chosenId={chosenId} />
+      <SlipRows told={tell(rows)} chosenId={chosenId} isFirst={isFirst} />
       {rows.length < slip.lots.length && (
         <p className={css.claimsLink}>
           <Link href="/dock?all" scroll={false}>

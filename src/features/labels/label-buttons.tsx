@@ -1,5 +1,5 @@
 'use client';
-import { Button, VisuallyHidden } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { IconPrinter } from '@tabler/icons-react';
 import { madeUpScanner } from '@/shell/scanner';
 import css from './labels.module.css';
@@ -18,12 +18,13 @@ export function ScanIt({ code, of }: { code: string; of: string }) {
     <Button
       variant="quiet"
       className={css.scan}
+      aria-label={`Demo: scan it, ${of}`}
       onClick={(event) => {
         event.currentTarget.blur();
         madeUpScanner.read(code);
       }}
     >
-      Demo: scan it<VisuallyHidden>, {of}</VisuallyHidden>
+      Demo: scan it
     </Button>
   );
 }

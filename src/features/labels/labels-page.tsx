@@ -7,7 +7,7 @@ import { speciesName } from '@/core/words/species-name';
 import { Stack } from '@mantine/core';
 import type { SpeciesRegistry } from '@/core/species/registry';
 
-import { LinkButton } from '@/shell/link-button';
+import { ShopLink as Link } from '@/shell/shop-link';
 import { codeOf } from '@/core/labels/codes';
 import { labelLayout, type LabelRoll } from '@/core/labels/printing';
 import { manyPails } from '@/data/pails';
@@ -136,18 +136,18 @@ export async function LabelsPage({ search }: Props) {
       </header>
       <nav className={css.choice} aria-label="Labels of what">
         {deliveries.map((d) => (
-          <LinkButton key={d.id} variant="quiet" href={`/labels?delivery=${d.id}`}>
+          <Link key={d.id} className="reach" href={`/labels?delivery=${d.id}`}>
             {d.words}
-          </LinkButton>
+          </Link>
         ))}
         {deliveries.length > 1 && (
-          <LinkButton variant="quiet" href="/labels?all">
+          <Link className="reach" href="/labels?all">
             All lots here
-          </LinkButton>
+          </Link>
         )}
-        <LinkButton variant="quiet" href="/labels?pails">
+        <Link className="reach" href="/labels?pails">
           The pails
-        </LinkButton>
+        </Link>
       </nav>
       {labels.length === 0 && <p>Nothing is here to label. Book a delivery in at the dock first.</p>}
       {roll && <RollStyle roll={roll} />}

@@ -1,5 +1,5 @@
 'use client';
-import { Button, Group, TextInput } from '@mantine/core';
+import { Button, TextInput } from '@mantine/core';
 import { memo, useMemo, useState } from 'react';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { LifeAxis, LifeLine, daysInWords } from '@/drawing/life-line';
@@ -35,7 +35,7 @@ const StockRow = memo(function StockRow({
   return (
     <li className={css.lot}>
       <div className={css.lotLine}>
-        <Group gap="0 0.75rem" align="baseline" justify="space-between">
+        <div className={css.lotName}>
           <span>
             <strong>{lot.name}</strong>
             {lot.variety && ` ‘${lot.variety}’`}
@@ -45,7 +45,7 @@ const StockRow = memo(function StockRow({
           <span className="soft">
             {lot.stemsLeft - taken} in pail {lot.pail}
           </span>
-        </Group>
+        </div>
         <LifeLine
           scale={scale}
           daysSinceCut={lot.daysSinceCut}

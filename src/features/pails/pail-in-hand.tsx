@@ -72,10 +72,10 @@ export function PailInHand({ pail, clean, sanitiser, foods, today }: Props) {
         </Unfolds>
       )}
       <Feedback isAlert>{feedback}</Feedback>
-      <Link href={`/desk?pail=${encodeURIComponent(pail.name)}`} className={css.labels}>
+      <Link href={`/desk?pail=${encodeURIComponent(pail.name)}`} className="reach">
         Its record
       </Link>
-      <Link href={`/pails/${pail.id}`} className={css.labels}>
+      <Link href={`/pails/${pail.id}`} className="reach">
         What stood in it, and its count
       </Link>
     </section>

@@ -83,13 +83,13 @@ const TOGETHER_FROM = 3;
 /** What of pails lies elsewhere. */
 const Further = () => (
   <p>
-    <Link className={css.labels} href="/labels?pails">
+    <Link className="reach" href="/labels?pails">
       Labels for the pails
     </Link>{' '}
-    <Link className={css.labels} href="/desk/proof">
+    <Link className="reach" href="/desk/proof">
       Proof for an inspector
     </Link>{' '}
-    <Link className={css.labels} href="/pails/cost">
+    <Link className="reach" href="/pails/cost">
       What water cost
     </Link>
   </p>

@@ -10,8 +10,6 @@ import { ShelfRows } from './shelf-rows';
 import { aDay, SOON_DAYS } from './shelf-row';
 import type { Shelf } from './shelves';
 
-/** As many as are seen at once; the rest when they are asked for. */
-const SHOWN = 8;
 /** What a shelf holds, in a line. */
 function Sum({ shelf: { lots, fastest } }: { shelf: Shelf }) {
   if (lots.length === 0 || !fastest) return <p className={`soft ${css.sum}`}>Nothing stands here.</p>;
@@ -35,14 +33,16 @@ export function RoomShelf({
   scale,
   language,
   isWhole,
+  isOnTop,
 }: {
   shelf: Shelf;
   scale: LifeScale;
   language: LanguageTag;
   isWhole: boolean;
+  isOnTop: boolean;
 }) {
-  const { room, lots } = shelf;
-  const shown = isWhole ? lots : lots.slice(0, SHOWN);
+  const { room, lots, head } = shelf;
+  const shown = isWhole ? lots : head;
   return (
     <section aria-label={room.name} id={room.id}>
       <Group component="header" className={css.air} gap="0.25rem 1rem" align="center">
@@ -58,7 +58,7 @@ export function RoomShelf({
       <Sum shelf={shelf} />
       {lots.length > 0 && (
         <>
-          <ShelfRows told={tell(shown)} scale={scale} />
+          <ShelfRows told={tell(shown)} scale={scale} isOnTop={isOnTop} />
           <div className={css.axis}>
             <LifeAxis scale={scale} />
           </div>
@@ -66,7 +66,7 @@ export function RoomShelf({
       )}
       {shown.length < lots.length && (
         <p>
-          <Link href={`/rooms?room=${room.id}#${room.id}`} className={css.more}>
+          <Link href={`/rooms?room=${room.id}#${room.id}`} className="reach">
             All {lots.length} lots in {room.name}
           </Link>
         </p>

@@ -30,12 +30,13 @@ export async function RoomsPage({ search }: { search: Record<string, string | st
   return (
     <div className={css.rooms}>
       <VisuallyHidden component="h1">Rooms</VisuallyHidden>
-      {fullFirst.map((shelf) => (
+      {fullFirst.map((shelf, i) => (
         <RoomShelf
           key={shelf.room.id}
           shelf={shelf}
           scale={scale}
           language={reader.language}
+          isOnTop={i === 0}
           isWhole={search.room === shelf.room.id}
         />
       ))}

@@ -46,9 +46,19 @@ function Row({ row, scale }: { row: ShelfRow; scale: LifeScale }) {
   );
 }
 
+/** Rows drawn with the page: what a screen shows of the shelf on top, the head of those under it. */
+const AT_ONCE = { top: 7, below: 1 };
+
+interface Props {
+  readonly told: Told<readonly ShelfRow[]>;
+  readonly scale: LifeScale;
+  /** Whether a screen shows this shelf without being scrolled. */
+  readonly isOnTop: boolean;
+}
+
 /** The first of a shelf at once, the rest a piece at a time. */
-export function ShelfRows({ told, scale }: { told: Told<readonly ShelfRow[]>; scale: LifeScale }) {
-  const drawn = useInPieces(useTold(told), 8);
+export function ShelfRows({ told, scale, isOnTop }: Props) {
+  const drawn = useInPieces(useTold(told), isOnTop ? AT_ONCE.top : AT_ONCE.below);
   return (
     <ul className="rowlist">
       {drawn.map((row) => (

@@ -6,10 +6,14 @@ import type { RoomRow } from '@/data/rooms';
 import { lotView, type LotView, type Reader, type StockLot } from '@/server/stock';
 import type { ShelfRow } from './shelf-row';
 
+const HEAD = 8;
+
 /** A room as a shelf: its lots, soonest to fade first. */
 export interface Shelf {
   readonly room: RoomRow;
   readonly lots: readonly ShelfRow[];
+  /** As many of them as are seen at once; the rest when they are asked for. */
+  readonly head: readonly ShelfRow[];
   /** What ages fastest there; null where nothing stands in it. */
   readonly fastest: ShelfRow | null;
 }
@@ -45,6 +49,6 @@ export function shelvesOf(
       (most, l) => (most === null || l.daysADay > most.daysADay ? l : most),
       null,
     );
-    return { room, lots, fastest };
+    return { room, lots, head: lots.slice(0, HEAD), fastest };
   });
 }

@@ -49,7 +49,7 @@ export function ProofTable({ rows, period, hasMore }: Props) {
   const { from, to } = period;
   return (
     <DeskTable label="The proof" columns={COLUMNS} records={rows} empty="Nothing was done with pails then.">
-      {hasMore && <span className="soft">The last 200 lines; the CSV has them all.</span>}
+      {hasMore && <span className="soft">The last {rows.length} lines; the files have them all.</span>}
       <Button
         component="a"
         variant="quiet"

@@ -8,6 +8,7 @@ import { foodsOf } from '@/server/foods';
 import { sanitiserOf } from '@/server/sanitiser';
 import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
+import { AtRest } from '@/shell/at-rest';
 import { DeskTabs } from '../desk-tabs';
 import css from '../desk.module.css';
 import { DevicesForm } from './devices-form';
@@ -19,13 +20,13 @@ import { ToolsForm } from './tools-form';
 
 /** What the shop keeps its water and what stands in it clean and fed with. */
 export async function WaterPage() {
-  const { me, sanitiser, foods, tap, tools, devices, currency } = await inMyShop(async (from, me) => {
+  const { me, sanitiser, foods, tap, tools, devices, currency } = await inMyShop(async (from, me, at) => {
     const [sanitiser, foods, tap, tools, devices] = await Promise.all([
       once(from, sanitiserOf),
       once(from, foodsOf),
       once(from, maybeTap),
       once(from, manyTools),
-      deviceViews(await from.trx(), me),
+      from.made('devices', [me.role], at, async () => deviceViews(await from.trx(), me)),
     ]);
     return { me, sanitiser, foods, tap, tools, devices, currency: me.shop.currency };
   });
@@ -50,24 +51,26 @@ export async function WaterPage() {
         offered={FOODS.map((key) => ({ value: key, words: say(solutionWords(key), me.language) }))}
         mayChange={mayChange}
       />
-      <h2>What the tap gives</h2>
-      <p className="soft">
-        A strip’s pH and a meter’s conductivity say how much food is in a pail by what they are over or under
-        the tap’s own. {tap ? '' : 'A town’s usual water is taken until somebody measures yours.'}
-      </p>
-      <TapForm tap={tap} mayChange={mayChange} />
-      <h2>Knives and the like</h2>
-      <p className="soft">
-        They carry what lives in water from one pail to the next. Each is cleaned on its clock, with a tap
-        beside the pails.
-      </p>
-      <ToolsForm tools={tools} mayChange={mayChange} />
-      <h2>What reads by itself</h2>
-      <p className="soft">
-        A doser that counts its strokes, a reader of strips: what it reads counts for the pail it was held
-        into.
-      </p>
-      <DevicesForm devices={devices} mayChange={mayChange} />
+      <AtRest>
+        <h2>What the tap gives</h2>
+        <p className="soft">
+          A strip’s pH and a meter’s conductivity say how much food is in a pail by what they are over or
+          under the tap’s own. {tap ? '' : 'A town’s usual water is taken until somebody measures yours.'}
+        </p>
+        <TapForm tap={tap} mayChange={mayChange} />
+        <h2>Knives and the like</h2>
+        <p className="soft">
+          They carry what lives in water from one pail to the next. Each is cleaned on its clock, with a tap
+          beside the pails.
+        </p>
+        <ToolsForm tools={tools} mayChange={mayChange} />
+        <h2>What reads by itself</h2>
+        <p className="soft">
+          A doser that counts its strokes, a reader of strips: what it reads counts for the pail it was held
+          into.
+        </p>
+        <DevicesForm devices={devices} mayChange={mayChange} />
+      </AtRest>
     </section>
   );
 }

@@ -95,12 +95,16 @@ function Lead({ losses, money }: { losses: WaterLosses; money: Money }) {
 
 /** What pails and water cost in days of flower life, by week, pail and lot, and what more care would have brought. */
 export async function CostPage() {
-  const { read, me, at, pails, isByPerson } = await inMyShop(async (from, me, at) => {
+  const { from, read, me, at, pails, isByPerson } = await inMyShop(async (from, me, at) => {
     const isByPerson = await once(from, areLossesByPerson);
-    const read = await readWaterAsStood(await from.trx(), at, isByPerson);
-    return { read, pails: await once(from, manyPails), me, at, isByPerson };
+    const read = await from.made('water as it stood', [isByPerson], at, async () =>
+      readWaterAsStood(await from.trx(), at, isByPerson),
+    );
+    return { from, read, pails: await once(from, manyPails), me, at, isByPerson };
   });
-  const losses = waterLosses(await stemsAsStood(read, me), at.getTime(), COST_WEEKS);
+  const losses = await from.made('water losses', [isByPerson, me.language], at, async () =>
+    waterLosses(await stemsAsStood(read, me), at.getTime(), COST_WEEKS),
+  );
   const currency = read.portions.find((p) => p.currency !== null)?.currency ?? me.shop.currency;
   const money: Money = (loss) => (loss.money < 0.005 ? '' : moneyWords(loss.money, currency));
   const idOf = new Map(pails.map((p) => [p.name, p.id]));
