@@ -11,6 +11,8 @@ type AnyRead = Read<unknown, never>;
 class Shelf {
   moment: Moment;
   readonly values = new LRUCache<string, { readonly value: unknown }>({ max: MOST_KEPT });
+  /** What somebody is at: whoever wants it too waits for it. After a tap every tablet of a shop asks at once. */
+  readonly underway = new Map<string, Promise<unknown>>();
 
   constructor(moment: Moment) {
     this.moment = moment;
@@ -90,15 +92,29 @@ export class Reads {
     const mine = this.#mine.get(of) as Promise<T> | undefined;
     if (mine) return mine;
     const kept = this.#shelf.values.get(of);
-    const answer = kept ? Promise.resolve(kept.value as T) : this.#anew(of, make);
+    const answer = kept ? Promise.resolve(kept.value as T) : this.#sharedOrAnew(of, make);
     this.#mine.set(of, answer);
     return answer;
   }
 
-  async #anew<T>(of: string, make: () => Promise<T>): Promise<T> {
-    const value = await make();
-    this.#shelf.values.set(of, { value });
-    return value;
+  /** Who begins it may come to nothing, and end their transaction; whoever waited sees to it alone then. */
+  #sharedOrAnew<T>(of: string, make: () => Promise<T>): Promise<T> {
+    const underway = this.#shelf.underway.get(of) as Promise<T> | undefined;
+    return underway ? underway.catch(() => this.#anew(of, make)) : this.#anew(of, make);
+  }
+
+  #anew<T>(of: string, make: () => Promise<T>): Promise<T> {
+    const { values, underway } = this.#shelf;
+    const making = make()
+      .then((value) => {
+        values.set(of, { value });
+        return value;
+      })
+      .finally(() => {
+        if (underway.get(of) === making) underway.delete(of);
+      });
+    underway.set(of, making);
+    return making;
   }
 
   /** Gives its connection back, where it took one. */

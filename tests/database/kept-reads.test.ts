@@ -115,6 +115,40 @@ test('whoever asks at one moment after a change shares what is read then', async
   await Promise.all(both.map((from) => from.end()));
 });
 
+test('who asks while another is at it waits for that, and sees to it alone where it came to nothing', async () => {
+  const { shopId, personId } = shop;
+  const asking = async () => {
+    const shelf = shelfOf(shopId);
+    const who = await maybeWhoAsks(shop.app, { shopId, personId, sessionId }, shelf?.moment ?? null);
+    if (!who) throw new Error('nobody is signed in');
+    return new Reads(shelf, who, () => beginReading(shop.app, shopId));
+  };
+  let [worked, hasFault] = [0, true];
+  // Those who wait have come before the first is done, however slow the machine.
+  let letGo = (): void => undefined;
+  const gate = new Promise<void>((resolve) => (letGo = resolve));
+  const work = async (): Promise<string> => {
+    worked++;
+    await gate;
+    if (!hasFault) return `made by the ${worked}. try`;
+    hasFault = false;
+    throw new Error('its connection broke');
+  };
+  await told();
+  const [first, second, third] = [await asking(), await asking(), await asking()];
+  const at = new Date('2026-11-24T07:30:00Z');
+  const made = [first, second].map((from) => from.made('shared', [], at, work));
+  letGo();
+  const [broken, alone] = await Promise.allSettled(made);
+  expect(broken).toMatchObject({ status: 'rejected', reason: { message: 'its connection broke' } });
+  expect([alone, worked]).toMatchObject([{ status: 'fulfilled', value: 'made by the 2. try' }, 2]);
+  expect([await third.made('shared', [], at, work), worked]).toEqual(['made by the 2. try', 2]);
+  const both = [first, third].map((from) => from.made('shared too', [], at, work));
+  expect(await Promise.all(both)).toEqual(['made by the 3. try', 'made by the 3. try']);
+  expect(worked).toBe(3);
+  await Promise.all([first, second, third].map((from) => from.end()));
+});
+
 test('what is worked out from what was read stands as long as that, and ten seconds at most', async () => {
   const at = new Date('2026-11-24T07:00:00Z');
   let worked = 0;
