@@ -37,6 +37,25 @@ const shelves = new LRUCache<string, Shelf>({ max: MOST_SHOPS });
 /** What is kept of a shop, as whoever asks for its page begins: nothing, where nothing was read since the start. */
 export const shelfOf = (shopId: string): Shelf | null => shelves.get(shopId) ?? null;
 
+type Asked = { readonly before: Shelf | null; readonly who: WhoAsks | undefined };
+
+/**
+ * Who asks, and what was kept as they were asked about. Where it does not stand any more, and somebody has begun to
+ * read anew meanwhile, it is asked once more about that: a question costs less than what they read.
+ * @param ask who asks, and whether what was kept at a moment stands
+ */
+export async function askWith(
+  shopId: string,
+  ask: (moment: Moment | null) => Promise<WhoAsks | undefined>,
+): Promise<Asked> {
+  const before = shelfOf(shopId);
+  const who = await ask(before?.moment ?? null);
+  const newer = shelfOf(shopId);
+  if (!who || who.isUnchanged || !newer || newer === before || newer.moment === who.moment)
+    return { before, who };
+  return { before: newer, who: await ask(newer.moment) };
+}
+
 /** What is shared is changed by nobody: a list refuses it, its rows are held to it by their types. */
 const asShared = <T>(value: T): T => (Array.isArray(value) ? Object.freeze(value) : value);
 

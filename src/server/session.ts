@@ -16,7 +16,7 @@ import type { Role } from '@/core/actions/contract';
 import { isLanguage, tagOf, type LanguageTag } from '@/core/words/catalogues';
 import { database } from './database';
 import { now } from './clock';
-import { once, Reads, shelfOf } from './once';
+import { askWith, once, Reads } from './once';
 import { speciesOfOwn } from './own-species';
 import { sayUnavailable } from './request-state';
 import { sessionSecret } from './session-secret';
@@ -157,8 +157,7 @@ interface Asking {
 async function beginAsking(began: (from: Reads) => void): Promise<Asking | null> {
   const ids = idsIn(await sealedSession());
   if (!ids) return null;
-  const before = shelfOf(ids.shopId);
-  const who = await maybeWhoAsks(database(), ids, before?.moment ?? null);
+  const { before, who } = await askWith(ids.shopId, (moment) => maybeWhoAsks(database(), ids, moment));
   if (!who?.active) return null;
   const from = new Reads(before, who, () => beginReading(database(), ids.shopId));
   began(from);

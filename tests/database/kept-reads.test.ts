@@ -3,8 +3,8 @@ import type { Knex } from 'knex';
 import { beginReading, inShop, type Trx } from '@/data/connection';
 import { newId } from '@/data/ids';
 import { beginSession } from '@/data/sessions';
-import { maybeWhoAsks } from '@/data/who-asks';
-import { once, Reads, shelfOf } from '@/server/once';
+import { maybeWhoAsks, type Moment } from '@/data/who-asks';
+import { askWith, once, Reads, shelfOf } from '@/server/once';
 import { freshShop, type TestShop } from '../support/database';
 
 let shop: TestShop;
@@ -147,6 +147,48 @@ test('who asks while another is at it waits for that, and sees to it alone where
   expect(await Promise.all(both)).toEqual(['made by the 3. try', 'made by the 3. try']);
   expect(worked).toBe(3);
   await Promise.all([first, second, third].map((from) => from.end()));
+});
+
+test('whoever was asked before another read anew takes what that one reads, unless more was changed since', async () => {
+  const { shopId, personId } = shop;
+  const ask = (moment: Moment | null) => maybeWhoAsks(shop.app, { shopId, personId, sessionId }, moment);
+  const begin = () => beginReading(shop.app, shopId);
+  await told();
+  await shop.inside((trx) => rename(trx, 'Anew'));
+  const nothing = (): Promise<void> => Promise.resolve();
+  let between = nothing;
+  /** Asks, and what `between` does comes between the question and what is done with its answer. */
+  const slowly = async (moment: Moment | null) => {
+    const who = await ask(moment);
+    const first = between;
+    between = nothing;
+    await first();
+    return who;
+  };
+  // Another transaction begins in between, so that the two moments are not the same text.
+  const readAnew = async (): Promise<void> => {
+    await inShop(shop.app, other, (trx) =>
+      trx('shop').where({ id: other }).update({ promise_confidence: 0.75 }),
+    );
+    expect((await told()).wasAsked).toBe(true);
+  };
+  const takes = async (): Promise<{ name: string | undefined; wasAsked: boolean }> => {
+    const { before, who } = await askWith(shopId, slowly);
+    if (!who) throw new Error('nobody is signed in');
+    const from = new Reads(before, who, begin);
+    const was = asked;
+    const [name] = await once(from, names);
+    await from.end();
+    return { name, wasAsked: asked > was };
+  };
+  between = readAnew;
+  expect(await takes()).toEqual({ name: 'Anew', wasAsked: false });
+  await shop.inside((trx) => rename(trx, 'Again'));
+  between = async () => {
+    await readAnew();
+    await shop.inside((trx) => rename(trx, 'Yet again'));
+  };
+  expect(await takes()).toEqual({ name: 'Yet again', wasAsked: true });
 });
 
 test('what is worked out from what was read stands as long as that, and ten seconds at most', async () => {
