@@ -20,6 +20,9 @@ export interface FilledPail extends Pick<WaterAsked, 'tempC' | 'solution' | 'sta
   readonly longestUse: LongestUse;
 }
 
+/** The air a pail stands in where nobody told of its room: a shop's back room (estimate). */
+export const USUAL_AIR = { tempC: 18, humidityPct: 60 } as const;
+
 /** Why water is due: its predicted count, or the house's own days, whichever comes first. */
 export type DueBecause = 'count' | 'house';
 

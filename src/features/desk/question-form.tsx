@@ -74,7 +74,7 @@ function Sides({
           <Radio.Card key={s.key} value={s.key} className={css.side} disabled={!mayChange}>
             <Radio.Indicator />
             <span>
-              <strong>{s.name}</strong>
+              <strong>{s.name.replace(' °C', '\u00a0°C')}</strong>
               {s.key === standard && <span className="soft"> default</span>}
               {s.key === inForce && s.key !== standard && <span className="soft"> our way</span>}
               <span className={css.says}>{s.says}</span>

@@ -57,8 +57,8 @@ export function PailInHand({ pail, clean, sanitiser, foods, today }: Props) {
     <section ref={section} className={css.hand} aria-label={`Pail ${pail.name}`}>
       <h2>Pail {pail.name}</h2>
       <p className="soft">
-        {told('litres', pail.sizeL)}, {told('cm', pail.heightCm)} tall. Sanitised {ago(pail.sanitisedAt, now)}
-        .
+        {told('litres', pail.sizeL)}, {told('cm', pail.heightCm)} tall. Sanitised
+        {now !== null && ` ${ago(pail.sanitisedAt, now)}`}.
       </p>
       <WashStep pail={pail} sanitiser={sanitiser} today={today} doIt={doIt} />
       {/* Tapped before it is here, it alone is waited for, not the whole page. */}

@@ -8,7 +8,7 @@ import { localeOf, type LanguageTag } from '@/core/words/catalogues';
 import { say } from '@/core/words/say';
 import { speciesName } from '@/core/words/species-name';
 import { learntDemand } from '@/core/sanitising/strip';
-import type { PailWater } from '@/core/water/pail-water';
+import { USUAL_AIR, type PailWater } from '@/core/water/pail-water';
 import type { WaterLimits } from '@/core/protocol/ways';
 import { USUAL_TAP, type TapWater } from '@/core/water/dose-reading';
 import type { Foods } from '@/core/water/food';
@@ -37,10 +37,6 @@ import { nextVan } from './next-van';
 import { PailRacks } from './pail-racks';
 import { courseText, type PailView, type WaterView } from './pail-view';
 
-/** Air of a room that is not known, °C (estimate). */
-const USUAL_C = 18;
-const USUAL_HUMIDITY_PCT = 60;
-
 /** What a pail's view is made from. */
 interface Around {
   /** What stands in it. */
@@ -67,7 +63,7 @@ function waterNow(pail: PailRow, around: Around): PailWater | null {
   const { filledAt, start, litres } = pail;
   if (!filledAt || !start || !pail.solution || !litres) return null;
   const solution = solutionOf(pail.solution);
-  const air = { tempC: room?.tempC ?? USUAL_C, humidityPct: room?.humidityPct ?? USUAL_HUMIDITY_PCT };
+  const air = room ?? USUAL_AIR;
   const drinkers = lots.map((l) => ({
     stems: l.stemsLeft,
     leafiness: species.byKey(l.speciesKey).leafiness,

@@ -5,7 +5,7 @@ import { DAY_MS, HOUR_MS } from '@/core/calendar/spans';
 import { hasTrait } from '@/core/species/traits';
 import { USUAL_TAP, type TapWater } from '@/core/water/dose-reading';
 import type { Foods } from '@/core/water/food';
-import type { PailWater } from '@/core/water/pail-water';
+import { USUAL_AIR, type PailWater } from '@/core/water/pail-water';
 import { seenWords } from '@/core/water/seen-words';
 import { solutionWords } from '@/core/water/solution-words';
 import { solutionOf } from '@/core/water/solutions';
@@ -25,8 +25,6 @@ import type { SignedIn } from '@/server/session';
 
 /** So far back a pail is told of. */
 export const HISTORY_DAYS = 28;
-/** Air of a room that is not known, °C (estimate). */
-const USUAL_C = 18;
 
 /** A water the pail held, with what stood in it and its predicted count. */
 export interface FillShown {
@@ -86,7 +84,7 @@ function courseOf(
   const solution = solutionOf(fill.solution);
   const mine = entries.filter(isOfWater).filter((e) => e.at >= fill.filledAt && e.at <= end);
   const { course } = pailWaterKept({
-    ...{ start: fill.start, litres: fill.litres, solution, tempC: fill.roomC ?? USUAL_C, ageHours },
+    ...{ start: fill.start, litres: fill.litres, solution, tempC: fill.roomC ?? USUAL_AIR.tempC, ageHours },
     events: waterEvents(mine, fill.filledAt, { solution, tap, foods }),
     holdsLilies: stood.some((s) => hasTrait(me.species.byKey(s.speciesKey), 'lily')),
     longestUse: limits,
