@@ -23,7 +23,10 @@ export function Alarm({ items, isQuiet }: { items: readonly NextItem[]; isQuiet:
     return i.dueAt <= now && now - i.dueAt < STALE_MS && !seen.includes(`${i.id}@${i.dueAt}`);
   });
   const ringing = rung.map((i) => `${i.id}@${i.dueAt ?? 0}`).join(' ');
-  useAlarmSound(isQuiet ? '' : ringing);
+  useAlarmSound(
+    isQuiet ? '' : ringing,
+    !isQuiet && items.some((i) => i.dueAt !== null && i.startedAt !== null),
+  );
   const [first] = rung;
   if (!first) return null;
   const markSeen = () => setSeen([...seen, ...ringing.split(' ')].slice(-MOST_SEEN));

@@ -23,28 +23,45 @@ function ring(audio: AudioContext): void {
   }
 }
 
+/** Waking a machine's sound takes up to a twentieth of a second: not while what was tapped is done. */
+const AFTER_TAP_MS = 400;
+
 /** A browser lets a page sound only after it was touched. */
-function useAudio(): React.RefObject<AudioContext | null> {
+function useAudio(mayRing: boolean): React.RefObject<AudioContext | null> {
   const audio = useRef<AudioContext | null>(null);
   useEffect(() => {
+    if (!mayRing) return;
+    let timer: ReturnType<typeof setTimeout> | undefined;
     const wake = () => {
-      audio.current ??= new AudioContext();
-      void audio.current.resume();
+      timer ??= setTimeout(() => {
+        audio.current ??= new AudioContext();
+        void audio.current.resume();
+      }, AFTER_TAP_MS);
     };
     addEventListener('pointerdown', wake, { once: true });
     addEventListener('keydown', wake, { once: true });
     return () => {
       removeEventListener('pointerdown', wake);
       removeEventListener('keydown', wake);
-      void audio.current?.close();
+      clearTimeout(timer);
     };
-  }, []);
+  }, [mayRing]);
+  useEffect(
+    () => () => {
+      void audio.current?.close();
+      audio.current = null;
+    },
+    [],
+  );
   return audio;
 }
 
-/** Rings a few times for what ended, and anew when something else does; '' is silence. */
-export function useAlarmSound(ringing: string): void {
-  const audio = useAudio();
+/**
+ * Rings a few times for what ended, and anew when something else does; '' is silence.
+ * @param mayRing whether a clock runs that may come to its end while the page stands
+ */
+export function useAlarmSound(ringing: string, mayRing: boolean): void {
+  const audio = useAudio(mayRing);
   useEffect(() => {
     if (ringing === '') return;
     let left = TIMES;

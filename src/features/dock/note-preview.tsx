@@ -64,7 +64,11 @@ function Head({
   const { fileName, lines, supplier, deliveryRef } = half;
   const heading = useRef<HTMLHeadingElement>(null);
   // What was asked for has come: whoever goes by keys goes on from here.
-  useEffect(() => heading.current?.focus({ preventScroll: true }), []);
+  useEffect(() => {
+    // In the frame that lays it out: here it would be laid out once more, in the same breath as it was drawn.
+    const frame = requestAnimationFrame(() => heading.current?.focus({ preventScroll: true }));
+    return () => cancelAnimationFrame(frame);
+  }, []);
   return (
     <header className={css.previewHead}>
       <div>

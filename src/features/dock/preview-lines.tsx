@@ -4,6 +4,7 @@ import { startTransition, useEffect, useState } from 'react';
 import { waitsForAnswer } from '@/core/note/answer';
 import type { LineAgainstOrder } from '@/core/dock/compare-order';
 import type { DeliveryNote } from '@/core/note/types';
+import { useInPieces } from '@/shell/in-pieces';
 import css from './dock.module.css';
 import type { DraftLine } from './draft-lines';
 import { NoteLineRow } from './note-line';
@@ -11,6 +12,8 @@ import { NoteLineRow } from './note-line';
 const SHOWN_AT_A_TIME = 50;
 /** As many as a screen holds: they stand at once, the others follow while they are looked at. */
 const SHOWN_AT_ONCE = 12;
+/** Each is a dozen fields: so many a turn of what has to be drawn, and no tap waits for more. */
+const A_TURN = 3;
 const NONE: DeliveryNote['readColumns'] = {};
 
 /** The lines as understood, in a table; of a long one what somebody must settle, and so many more at a time. */
@@ -37,6 +40,7 @@ export function PreviewLines({
     l.status === 'needs-decision' && !l.isSettled && !waitsForAnswer(l);
   let room = shown;
   const inSight = lines.filter((l, i) => i < shown || (isOpen(l) && room-- > 0));
+  const drawn = useInPieces(inSight, A_TURN, A_TURN);
   const left = lines.length - inSight.length;
   const open = lines.filter(isOpen).length - inSight.filter(isOpen).length;
   return (
@@ -57,7 +61,7 @@ export function PreviewLines({
             </tr>
           </thead>
           <tbody>
-            {inSight.map((line) => (
+            {drawn.map((line) => (
               <NoteLineRow
                 key={line.line}
                 line={line}
