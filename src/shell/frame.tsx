@@ -23,6 +23,7 @@ import { useQuestion } from './question';
 import { Scanner } from './scanner';
 import css from './shell.module.css';
 import { OwnSpeciesProvider } from './own-species';
+import { typeAhead } from './typed-ahead';
 import { useKeys } from './use-keys';
 import { useLive } from './use-live';
 import { useTakeBack } from './use-take-back';
@@ -165,7 +166,10 @@ function Inside({
     keys: () => setKeyHelpOpen(true),
     log: logStep,
   };
-  useShellKeys(shortcuts, () => setQuickLineOpen(true));
+  useShellKeys(shortcuts, () => {
+    typeAhead();
+    setQuickLineOpen(true);
+  });
   return (
     <>
       <a href="#place" className={css.skip}>

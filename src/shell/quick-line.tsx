@@ -8,6 +8,7 @@ import { askForCamera } from './camera/ask-for-camera';
 import type { QuickOption } from './quick-option';
 import { Feedback } from './feedback';
 import css from './shell.module.css';
+import { takeTypedAhead } from './typed-ahead';
 import { useQuickAnswer } from './use-quick-answer';
 
 const LONGEST = 120;
@@ -27,10 +28,20 @@ interface Props {
   readonly ask: (tap: unknown, message: string, yes?: string) => Promise<boolean>;
 }
 
+/** What is typed, with what was typed before the field was here. */
+function useText() {
+  const [text, setText] = useState('');
+  const takeAhead = () => {
+    const ahead = takeTypedAhead();
+    if (ahead !== '') setText((typed) => (typed + ahead).slice(0, LONGEST));
+  };
+  return { text, setText, takeAhead };
+}
+
 function Words({ onClose, shortcuts, ask }: Omit<Props, 'opened'>) {
   const router = useRouter();
   const { act } = useActions();
-  const [text, setText] = useState('');
+  const { text, setText, takeAhead } = useText();
   const [feedback, setFeedback] = useState<string | null>(null);
   const { options, problem } = useQuickAnswer(text);
   const list = useCombobox({ opened: true });
@@ -77,6 +88,7 @@ function Words({ onClose, shortcuts, ask }: Omit<Props, 'opened'>) {
               setText(e.target.value);
               setFeedback(null);
             }}
+            onFocus={takeAhead}
             // The list under the field takes this key for itself, and would keep the sheet open.
             onKeyDown={(e) => {
               if (e.key === 'Escape') onClose();

@@ -53,3 +53,24 @@ test('a few words find a lot, bin some of it once that is confirmed, and its rec
   await page.getByRole('button', { name: 'Ask' }).click();
   await expect(page.getByText('The record has nothing of that.')).toBeVisible();
 });
+
+test('what is typed before the line is there is meant for it, and is no key of the page', async ({
+  page,
+}) => {
+  await signInAs(page, 'Bram');
+  await page.route('**/_next/static/**/*.js', async (route) => {
+    const response = await route.fetch();
+    // The line's own code, which a page at rest has, and one that was opened a moment ago has not.
+    if ((await response.text()).includes('bin 4 of 148 broken')) await page.waitForTimeout(1500);
+    await route.fulfill({ response });
+  });
+  await page.goto('/rooms');
+  await expect(page.getByRole('heading', { level: 1, name: 'Rooms' })).toBeAttached();
+  await page.keyboard.type('/pail 31');
+  await page.keyboard.press('Backspace');
+  const words = page.getByRole('dialog', { name: 'Find or do' }).getByLabel('A few words');
+  await expect(words).toHaveValue('pail 3');
+  await page.keyboard.type('2');
+  await expect(words).toHaveValue('pail 32');
+  expect(new URL(page.url()).pathname).toBe('/rooms');
+});
