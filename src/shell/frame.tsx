@@ -1,5 +1,4 @@
 'use client';
-import { Alert } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
@@ -38,6 +37,8 @@ const LATE = {
   places: () => import('./all-places'),
 };
 const FETCHED_AT_REST = Object.values(LATE);
+// A clock is hardly ever set back.
+const ClockBehind = dynamic(() => import('./clock-behind').then((m) => m.ClockBehind), { ssr: false });
 // Nothing rings before the page is alive.
 const Alarm = dynamic(() => import('./alarm').then((m) => m.Alarm), { ssr: false });
 const QuickLine = dynamic(() => LATE.quickLine().then((m) => m.QuickLine), { ssr: false });
@@ -95,17 +96,6 @@ function useShellKeys(shortcuts: Shortcuts, openQuickLine: () => void): void {
     'shift+?': shortcuts.keys,
     '?': shortcuts.keys,
   });
-}
-
-/** A clock that was set back is said, with what becomes of what is done meanwhile. */
-function ClockBehind({ minutes }: { minutes: number }) {
-  if (minutes <= 0) return null;
-  return (
-    <Alert className={css.kept} role="status">
-      The shop’s clock was set back by {minutes} min: what is done is entered at the last entry’s time until
-      it has caught up. Set the computer’s clock right.
-    </Alert>
-  );
 }
 
 /** What lies over a place when it is asked for, each fetched as it is first opened. */
@@ -176,7 +166,7 @@ function Inside({
         Past the places
       </a>
       <KeptTapsBar />
-      <ClockBehind minutes={clockBehindMin} />
+      {clockBehindMin > 0 && <ClockBehind minutes={clockBehindMin} />}
       <Alarm items={next} isQuiet={isQuiet} />
       <Band notes={notes} shopName={shopName} onQuickLine={() => setQuickLineOpen(true)}>
         <Person

@@ -1,8 +1,7 @@
 'use client';
 import { usePathname, useRouter } from 'next/navigation';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, type RefObject } from 'react';
 import { isOwnTap } from './own-taps';
-import { refreshPatiently, waitsForShop } from './patient-refresh';
 import type { Told } from './live-told';
 
 /** Several things done together are looked at together; tablets do not all ask in the same instant. */
@@ -11,6 +10,28 @@ const APART_MS = 500;
 /** While nothing is heard a page is looked at anew so often; while something is, hardly ever. */
 const DEAF_MS = 45_000;
 const HEARING_MS = 5 * 60_000;
+
+/** Has this page refresh patiently; whether one of its refreshes waits for the shop. Wanted a while after the page, fetched then. */
+function usePatientRefresh(): RefObject<() => boolean> {
+  const waits = useRef((): boolean => false);
+  useEffect(() => {
+    let stop: (() => void) | null = null;
+    let isGone = false;
+    import('./patient-refresh').then(
+      ({ refreshPatiently, waitsForShop }) => {
+        if (isGone) return;
+        stop = refreshPatiently();
+        waits.current = waitsForShop;
+      },
+      () => undefined,
+    );
+    return () => {
+      isGone = true;
+      stop?.();
+    };
+  }, []);
+  return waits;
+}
 
 /**
  * Looks at the page anew when something is done that it shows, by whatever tablet.
@@ -24,7 +45,7 @@ export function useLive(readMs: number): void {
   useEffect(() => {
     here.current = place;
   }, [place]);
-  useEffect(refreshPatiently, []);
+  const waitsForShop = usePatientRefresh();
   useEffect(() => {
     let source: EventSource | null = null;
     let soon: ReturnType<typeof setTimeout> | null = null;
@@ -34,7 +55,7 @@ export function useLive(readMs: number): void {
       soon = null;
       lookedAt = Date.now();
       // One that waits for the shop to answer is enough.
-      if (document.visibilityState === 'visible' && !waitsForShop()) router.refresh();
+      if (document.visibilityState === 'visible' && !waitsForShop.current()) router.refresh();
     };
     const lookSoon = (): void => {
       soon ??= setTimeout(look, TOGETHER_MS + Math.random() * APART_MS);
@@ -71,5 +92,5 @@ export function useLive(readMs: number): void {
       if (soon) clearTimeout(soon);
       source?.close();
     };
-  }, [router]);
+  }, [router, waitsForShop]);
 }

@@ -1,12 +1,14 @@
 'use client';
-import { Button } from '@mantine/core';
 import { daysBetween } from '@/core/calendar/dates';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { useActions } from '@/shell/actions';
 import css from './dock.module.css';
 import type { Expected } from './half-read';
 import { Feedback } from '@/shell/feedback';
 import { Unfolds } from '@/shell/unfolds';
+
+const ExpectedLines = dynamic(() => import('./expected-lines').then((m) => m.ExpectedLines), { ssr: false });
 
 const whenDue = (dueOn: string, today: string): { words: string; late: boolean } => {
   const days = daysBetween(today, dueOn);
@@ -51,18 +53,7 @@ export function ExpectedList({
               </span>
             }
           >
-            <ul className="rowlist">
-              {e.lines.map((l) => (
-                <li key={l.line}>
-                  {names[l.speciesKey] ?? l.speciesKey}{' '}
-                  {l.variety && <span className="soft">‘{l.variety}’ </span>}
-                  {l.stems}
-                </li>
-              ))}
-            </ul>
-            <Button variant="quiet" aria-label={`Call it off ${e.orderRef}`} onClick={() => void callOff(e)}>
-              Call it off
-            </Button>
+            <ExpectedLines order={e} names={names} onCallOff={() => void callOff(e)} />
           </Unfolds>
         );
       })}

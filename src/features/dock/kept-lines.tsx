@@ -1,8 +1,9 @@
 'use client';
 import dynamic from 'next/dynamic';
-import css from './dock.module.css';
 import type { KeptLineView } from './slip-view';
 
+// Most notes have neither.
+const RefusedLines = dynamic(() => import('./refused-lines').then((m) => m.RefusedLines));
 const KeptWaiting = dynamic(() => import('./kept-waiting').then((m) => m.KeptWaiting));
 
 /** Lines of a delivery's note that are no lots: those that wait can be booked, the others are told of. */
@@ -15,20 +16,7 @@ export function KeptLines({ lines }: { lines: readonly KeptLineView[] }) {
         .map((l) => (
           <KeptWaiting key={l.id} kept={l} />
         ))}
-      {refused.length > 0 && (
-        <details className={css.bin}>
-          <summary>
-            {refused.length} {refused.length === 1 ? 'line' : 'lines'} left out
-          </summary>
-          <ul className="rowlist">
-            {refused.map((l) => (
-              <li key={l.id}>
-                {l.line} {l.product} <span className="soft">{l.reason}</span>
-              </li>
-            ))}
-          </ul>
-        </details>
-      )}
+      {refused.length > 0 && <RefusedLines lines={refused} />}
     </>
   );
 }

@@ -12,9 +12,7 @@ import { useActions } from '@/shell/actions';
 import type { Told } from '@/shell/told';
 import { useTold } from '@/shell/use-told';
 import { useHalfDone } from '@/shell/half-done';
-import { AnotherDay } from './another-day';
 import type { Mate } from './bin-form';
-import { BoxFoundButton } from './box-found';
 import css from './dock.module.css';
 import type { Evidence } from './evidence-form';
 import { HowOpen } from './how-open';
@@ -32,6 +30,8 @@ import { useSay } from '@/shell/words';
 import { useMeasures } from '@/shell/reader';
 
 // What is in a drawer is fetched as it is first opened.
+const AnotherDay = dynamic(() => import('./another-day').then((m) => m.AnotherDay), { ssr: false });
+const BoxFoundButton = dynamic(() => import('./box-found').then((m) => m.BoxFoundButton), { ssr: false });
 const BinForm = dynamic(() => import('./bin-form').then((m) => m.BinForm), { ssr: false });
 const CorrectForm = dynamic(() => import('./correct-form').then((m) => m.CorrectForm), { ssr: false });
 const CountForm = dynamic(() => import('./count-form').then((m) => m.CountForm), { ssr: false });

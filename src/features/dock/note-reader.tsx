@@ -13,7 +13,6 @@ import type { Expected } from './half-read';
 import type { Open, Reading, Unnamed } from './reading';
 import { TypedLines } from './typed-lines';
 import { FileTap } from '@/shell/file-tap';
-import { wakeReader } from '@/shell/note-file';
 import { Feedback } from '@/shell/feedback';
 
 // The preview and its species list are only wanted once a file is there.
@@ -35,7 +34,7 @@ const NOTE_FILES = '.csv,.tsv,.txt,.xlsx,.xls,.htm,.html,.pdf,.edi,.json';
 
 /** What reads a note, and what shows its lines. */
 const makeReady = () => {
-  wakeReader();
+  void import('@/shell/note-file').then(({ wakeReader }) => wakeReader());
   void import('./reading');
   void import('./note-preview');
 };

@@ -1,12 +1,11 @@
 'use client';
-import { Skeleton } from '@mantine/core';
 import dynamic from 'next/dynamic';
 import { Unfolds } from '@/shell/unfolds';
 import css from './dock.module.css';
 
 const TypedForm = dynamic(() => import('./typed-form').then((m) => m.TypedForm), {
   ssr: false,
-  loading: () => <Skeleton h="11rem" my="sm" />,
+  loading: () => <p role="status">One moment …</p>,
 });
 
 /** Lines of a delivery that came without a file, typed or pasted. */
