@@ -3,19 +3,11 @@
  * come to life waits, and is done once it has, in its order; a button shows that it waits. Summaries,
  * forms that the browser can see to by itself, and what is typed into a field are left to it, and so are
  * links: but behind a tap that waits a link waits too, or the tap would be lost with its page. Tapped
- * once more it goes, should the page never come to life.
- * Written out as text into the page, so it stands alone.
+ * once more it goes, should the page never come to life. A file that was chosen waits as a tap does.
+ * Written out as text into the page, so each function stands alone.
  */
-function waitForLife(): void {
+function waitForLife(tap: typeof tapAgain): void {
   const waiting: (() => void)[] = [];
-  const tapAgain = (tapped: HTMLElement, words: string): void => {
-    tapped.removeAttribute('data-tap-waits');
-    if (tapped.isConnected) return tapped.click();
-    // Drawn anew meanwhile, it is the one that says the same; where two do, neither was meant for sure.
-    const alike = tapped.matches('a[href]') ? 'a[href]' : 'button,[role="button"]';
-    const same = [...document.querySelectorAll<HTMLElement>(alike)].filter((b) => b.textContent === words);
-    if (same.length === 1) same[0]?.click();
-  };
   const isLeft = (tapped: HTMLElement, { ctrlKey, metaKey, shiftKey }: MouseEvent): boolean => {
     if (!tapped.matches('a[href]')) return !!(tapped as HTMLButtonElement).form?.hasAttribute('action');
     return waiting.length === 0 || tapped.hasAttribute('data-tap-waits') || ctrlKey || metaKey || shiftKey;
@@ -29,7 +21,7 @@ function waitForLife(): void {
     event.stopImmediatePropagation();
     tapped.setAttribute('data-tap-waits', '');
     const words = tapped.textContent;
-    waiting.push(() => tapAgain(tapped, words));
+    waiting.push(() => tap(tapped, words));
   };
   const catchKey = (event: KeyboardEvent): void => {
     const target = event.target as HTMLElement;
@@ -50,8 +42,20 @@ function waitForLife(): void {
       );
     });
   };
+  let isAgain = false;
+  const catchFile = (event: Event): void => {
+    const input = event.target as HTMLInputElement;
+    if (isAgain || input.type !== 'file') return;
+    event.stopImmediatePropagation();
+    waiting.push(() => {
+      isAgain = true;
+      input.dispatchEvent(new Event('change', { bubbles: true }));
+      isAgain = false;
+    });
+  };
   document.addEventListener('click', catchTap, true);
   document.addEventListener('keydown', catchKey, true);
+  document.addEventListener('change', catchFile, true);
   // One a turn, so that each finds what the one before it changed; what is tapped meanwhile waits behind them.
   const doNext = (): void => {
     const again = waiting.shift();
@@ -62,8 +66,18 @@ function waitForLife(): void {
     }
     document.removeEventListener('click', catchTap, true);
     document.removeEventListener('keydown', catchKey, true);
+    document.removeEventListener('change', catchFile, true);
   };
   addEventListener('hush-pail-alive', doNext, { once: true });
 }
 
-export const EARLY_TAPS = `(${waitForLife.toString()})()`;
+function tapAgain(tapped: HTMLElement, words: string): void {
+  tapped.removeAttribute('data-tap-waits');
+  if (tapped.isConnected) return tapped.click();
+  // Drawn anew meanwhile, it is the one that says the same; where two do, neither was meant for sure.
+  const alike = tapped.matches('a[href]') ? 'a[href]' : 'button,[role="button"]';
+  const same = [...document.querySelectorAll<HTMLElement>(alike)].filter((b) => b.textContent === words);
+  if (same.length === 1) same[0]?.click();
+}
+
+export const EARLY_TAPS = `(${waitForLife.toString()})(${tapAgain.toString()})`;

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import http from 'node:http';
 import { expect, type Page } from '@playwright/test';
-import { bookNote, control, openPersonPanel, signInAs, test } from '../support/shop-floor';
+import { bookNote, control, noteOf, openPersonPanel, signInAs, test } from '../support/shop-floor';
 
 const cookieOf = async (page: Page): Promise<string> =>
   (await page.context().cookies()).map((c) => `${c.name}=${c.value}`).join('; ');
@@ -24,6 +24,22 @@ test('a tap or a key before the page has come to life waits, and is done once it
   await expect(drawer).toBeVisible();
   await page.keyboard.press('3');
   await page.waitForURL('**/pails');
+});
+
+test('a file that is chosen before the page has come to life is read once it has', async ({ page }) => {
+  await signInAs(page, 'Wen');
+  await page.route('**/_next/static/**/*.js', async (route) => {
+    await new Promise((later) => setTimeout(later, 1500));
+    await route.continue();
+  });
+  await page.goto('/dock', { waitUntil: 'commit' });
+  await page
+    .getByLabel('Delivery note, its file')
+    .setInputFiles(noteOf('EARLY-3', ['Stock,Bollard,2,10', 'Stock,Capstan,1,10']));
+  // It has heard of it; what reads it may come as fast as it does.
+  await expect(page.getByText('Reading the note …')).toBeVisible({ timeout: 40_000 });
+  await page.unrouteAll({ behavior: 'ignoreErrors' });
+  await expect(page.getByRole('button', { name: /Book in 2 lots/ })).toBeVisible();
 });
 
 test('of two taps before the page has come to life the second finds what the first changed', async ({
