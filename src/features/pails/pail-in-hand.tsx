@@ -68,7 +68,9 @@ export function PailInHand({ pail, clean, sanitiser, foods, today }: Props) {
       </Suspense>
       {(pail.state === 'dirty' || pail.state === 'scrubbed') && (
         <Unfolds summary="Fill it as it is …" summaryClass={css.summary}>
-          <FillForm pail={pail} foods={foods} doIt={doIt} />
+          <Suspense fallback={<Skeleton h="16rem" my="sm" />}>
+            <FillForm pail={pail} foods={foods} doIt={doIt} />
+          </Suspense>
         </Unfolds>
       )}
       <Feedback isAlert>{feedback}</Feedback>

@@ -1,5 +1,5 @@
 import { formatDate } from '@/core/calendar/format-date';
-import { GAPS } from '@/core/sanitising/proof';
+import { GAPS, type Proof } from '@/core/sanitising/proof';
 import { inZone } from '@/server/clock';
 import { inMyShop } from '@/server/session';
 import { Feedback } from '@/shell/feedback';
@@ -12,6 +12,15 @@ import { ProofTable } from './proof-table';
 /** Some screens; whoever wants it whole takes it as a file. */
 const MOST_SHOWN = 60;
 
+/** What the page shows of a proof: no more than that is kept, for whatever periods are asked for. */
+const shownOf = ({ rows, gaps }: Proof) => ({
+  gaps,
+  lines: rows.length,
+  washed: rows.filter((r) => r.what === 'sanitised').length,
+  changed: rows.filter((r) => r.what === 'changed').length,
+  last: rows.slice(-MOST_SHOWN).reverse(),
+});
+
 /** Sanitising, changes and readings of a period, as an inspector or a chain's auditor wants them. */
 export async function ProofPage({ search }: { search: Record<string, string | string[] | undefined> }) {
   const { proof, period, timeZone } = await inMyShop(async (from, me, at) => {
@@ -20,14 +29,13 @@ export async function ProofPage({ search }: { search: Record<string, string | st
     return {
       period,
       timeZone,
-      proof: await from.made('proof', [period, me.language], at, async () =>
-        hygieneProof(await from.trx(), period, { timeZone, species: me.species, language: me.language }, at),
-      ),
+      proof: await from.made('proof', [period, me.language], at, async () => {
+        const of = { timeZone, species: me.species, language: me.language };
+        return shownOf(await hygieneProof(await from.trx(), period, of, at));
+      }),
     };
   });
   const missing = GAPS.filter((gap) => proof.gaps[gap] > 0);
-  const washed = proof.rows.filter((r) => r.what === 'sanitised').length;
-  const changed = proof.rows.filter((r) => r.what === 'changed').length;
   return (
     <section className={css.desk}>
       <DeskTabs here="/desk" />
@@ -37,33 +45,30 @@ export async function ProofPage({ search }: { search: Record<string, string | st
       </p>
       <PeriodForm key={`${period.from} ${period.to}`} period={period} />
       <p>
-        <strong>{washed}</strong> sanitised, <strong>{changed}</strong> changes of water,{' '}
-        <strong>{proof.rows.length}</strong> lines in all.
+        <strong>{proof.washed}</strong> sanitised, <strong>{proof.changed}</strong> changes of water,{' '}
+        <strong>{proof.lines}</strong> lines in all.
       </p>
       {missing.length > 0 && (
         <Feedback isNote>Gaps: {missing.map((gap) => `${gap} (${proof.gaps[gap]})`).join(', ')}.</Feedback>
       )}
       <ProofTable
         period={period}
-        hasMore={proof.rows.length > MOST_SHOWN}
-        rows={proof.rows
-          .slice(-MOST_SHOWN)
-          .reverse()
-          .map((r, i) => ({
-            id: String(i),
-            when: formatDate(r.at, timeZone, 'day and clock'),
-            pail: r.pail,
-            what: r.what,
-            who: r.who,
-            how: [
-              r.how,
-              r.minutes === null ? '' : `${r.minutes} min`,
-              r.hours === null ? '' : `stood ${r.hours} h`,
-            ]
-              .filter(Boolean)
-              .join(', '),
-            gap: r.gap,
-          }))}
+        hasMore={proof.lines > MOST_SHOWN}
+        rows={proof.last.map((r, i) => ({
+          id: String(i),
+          when: formatDate(r.at, timeZone, 'day and clock'),
+          pail: r.pail,
+          what: r.what,
+          who: r.who,
+          how: [
+            r.how,
+            r.minutes === null ? '' : `${r.minutes} min`,
+            r.hours === null ? '' : `stood ${r.hours} h`,
+          ]
+            .filter(Boolean)
+            .join(', '),
+          gap: r.gap,
+        }))}
       />
     </section>
   );
