@@ -31,7 +31,7 @@ export function Alarm({ items, isQuiet }: { items: readonly NextItem[]; isQuiet:
   if (!first) return null;
   const markSeen = () => setSeen([...seen, ...ringing.split(' ')].slice(-MOST_SEEN));
   return (
-    <Alert className={css.alarm}>
+    <Alert className={`${css.kept} ${css.alarm}`}>
       <Group gap="md">
         <svg viewBox="0 0 40 40" width={40} aria-hidden="true">
           <path
@@ -42,7 +42,7 @@ export function Alarm({ items, isQuiet }: { items: readonly NextItem[]; isQuiet:
             strokeLinejoin="round"
           />
         </svg>
-        <p>
+        <p className="grow">
           <strong>{first.title}</strong>: {first.note}
           {rung.length > 1 && `, and ${rung.length - 1} more`}
         </p>

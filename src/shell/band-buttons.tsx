@@ -6,7 +6,7 @@ import css from './shell.module.css';
 /** Opens the list of all places. */
 export function AllButton(props: ButtonProps & Omit<ComponentProps<'button'>, keyof ButtonProps>) {
   return (
-    <Button aria-haspopup="menu" {...props} className={css.all}>
+    <Button aria-haspopup="menu" {...props} hiddenFrom="sm">
       All
     </Button>
   );
@@ -21,7 +21,7 @@ interface WhoProps extends Omit<ComponentProps<typeof UnstyledButton<'button'>>,
 export function WhoButton({ clock, who, ...props }: WhoProps) {
   return (
     <UnstyledButton aria-haspopup="dialog" {...props} className={css.who}>
-      <span className={css.whoClock}>{clock}</span>
+      <span className="serif">{clock}</span>
       <span className={css.whoName}>{who}</span>
     </UnstyledButton>
   );

@@ -16,7 +16,11 @@ const AllPlaces = dynamic(() => import('./all-places').then((m) => m.AllPlaces),
 /** The mark, which leads to the bench. */
 function Mark({ shopName }: { shopName: string }) {
   return (
-    <Link href="/bench" className={css.mark} aria-label={`Hush Pail, ${shopName}`}>
+    <Link
+      href="/bench"
+      className={`mantine-visible-from-sm ${css.mark}`}
+      aria-label={`Hush Pail, ${shopName}`}
+    >
       <svg viewBox="0 0 48 48" width={40} aria-hidden="true">
         <path d="M14 10 C8 20 12 34 12 38" fill="none" stroke="var(--ink-soft)" strokeWidth={2} />
         <path
@@ -53,7 +57,7 @@ export function Band({
   const [isListed, setListed] = useState(false);
   const at = PLACES.findIndex((p) => path.startsWith(p.path));
   return (
-    <header className={css.band}>
+    <header className={`screen-only ${css.band}`}>
       {isListed ? (
         <AllPlaces notes={notes} onQuickLine={onQuickLine} />
       ) : (
@@ -73,9 +77,15 @@ export function Band({
               data-far={Math.abs(i - at) > 1 || undefined}
             >
               <span className={css.placeName}>{place.name}</span>
-              <span className={note.late ? `${css.placeNote} late` : css.placeNote}>{note.words}</span>
+              <span className={`${css.placeNote} ${note.late ? 'late' : 'soft'}`}>{note.words}</span>
               {here && (
-                <svg className={css.basin} viewBox="0 0 100 20" preserveAspectRatio="none" aria-hidden="true">
+                <svg
+                  className={css.basin}
+                  height={18}
+                  viewBox="0 0 100 20"
+                  preserveAspectRatio="none"
+                  aria-hidden="true"
+                >
                   <path
                     d="M0 0 H100 V2 C92 2 94 18 84 18 H16 C6 18 8 2 0 2Z"
                     fill="var(--dip)"
@@ -94,7 +104,7 @@ export function Band({
           );
         })}
       </nav>
-      <Button className={css.find} variant="quiet" onClick={onQuickLine}>
+      <Button visibleFrom="sm" variant="quiet" onClick={onQuickLine}>
         Find
         <Kbd>/</Kbd>
       </Button>

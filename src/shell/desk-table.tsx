@@ -124,7 +124,7 @@ export function DeskTable<T extends { readonly id: string }>({
       {records.length === 0 ? (
         <p className="soft">{empty}</p>
       ) : (
-        <div className={css.root}>
+        <div className="scrolls">
           <PlainTable aria-label={label} className={css.table}>
             <thead>
               {table.getHeaderGroups().map((group) => (
@@ -187,7 +187,7 @@ function Row<T extends { readonly id: string }>({
       {under && (
         <tr>
           <td colSpan={columns.length}>
-            <div className={css.under}>{under(record)}</div>
+            <div className="tray">{under(record)}</div>
           </td>
         </tr>
       )}

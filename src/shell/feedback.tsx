@@ -1,6 +1,8 @@
 import { Alert } from '@mantine/core';
 import type { ReactNode } from 'react';
 
+const WELL = { borderLeftColor: 'var(--green)' };
+
 interface Props {
   readonly children: ReactNode;
   /** Something is wrong: read out at once. */
@@ -15,7 +17,7 @@ interface Props {
 export function Feedback({ children, isAlert = false, isWell = false, isNote = false }: Props) {
   if (children === null || children === '' || children === false) return null;
   return (
-    <Alert data-well={isWell || undefined} role={isAlert ? 'alert' : isNote ? 'note' : 'status'}>
+    <Alert style={isWell ? WELL : undefined} role={isAlert ? 'alert' : isNote ? 'note' : 'status'}>
       {children}
     </Alert>
   );

@@ -2,10 +2,16 @@
 import { Button, Group, Kbd } from '@mantine/core';
 import { Notifications, notifications } from '@mantine/notifications';
 import { useEffect, useRef } from 'react';
-import kit from './theme/kit.module.css';
 import type { JustDone } from './use-take-back';
 
 const ID = 'last-done';
+/** A strip from side to side; what keeps to the thumb lies under it. */
+const ALONG_THE_EDGE = {
+  inset: 'auto 0 var(--thumb, 0rem) 0',
+  width: 'auto',
+  maxWidth: 'none',
+  transform: 'none',
+} as const;
 
 function show({ said, last, onTakeBack, onDoAgain }: Omit<JustDone, 'key'>): void {
   const message = (
@@ -51,5 +57,5 @@ export function JustDoneStrip({ justDone }: { justDone: JustDone }) {
       onDoAgain: mayDoAgain ? () => latest.current.onDoAgain?.() : null,
     });
   }, [key, said, last, mayDoAgain]);
-  return <Notifications position="bottom-center" className={kit.strip} />;
+  return <Notifications position="bottom-center" style={ALONG_THE_EDGE} />;
 }

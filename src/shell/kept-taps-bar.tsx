@@ -8,7 +8,7 @@ export function KeptTapsBar() {
   const { kept, news, dropNews } = useActions();
   if (kept.length > 0)
     return (
-      <Alert className={css.kept}>
+      <Alert className={`screen-only ${css.kept}`}>
         {kept.length === 1
           ? `Kept on this tablet: ${kept[0]?.about ?? ''}.`
           : `${kept.length} taps are kept on this tablet.`}{' '}
@@ -17,7 +17,7 @@ export function KeptTapsBar() {
     );
   if (!news) return null;
   return (
-    <Alert className={css.kept} data-well role="status">
+    <Alert className={`screen-only ${css.kept}`} data-well role="status">
       <Group gap="md">
         <span>{news}</span>
         <Button onClick={dropNews}>Seen</Button>

@@ -1,7 +1,6 @@
 'use client';
-import { Button, Group, Kbd, Modal, Switch } from '@mantine/core';
+import { Box, Button, Group, Kbd, Modal, Switch } from '@mantine/core';
 import { KEYS } from './places';
-import css from './shell.module.css';
 import { useKeysOff } from './use-keys';
 
 /** The keys of the application, and whether this tablet listens for them. */
@@ -9,14 +8,14 @@ export function KeyHelp({ opened, onClose }: { opened: boolean; onClose: () => v
   const [off, setOff] = useKeysOff();
   return (
     <Modal opened={opened} onClose={onClose} title="Keys">
-      <dl className={css.keys}>
+      <dl className="bare">
         {KEYS.map(({ key, does }) => (
-          <div key={key}>
-            <dt>
+          <Group key={key} wrap="nowrap" mb="xs">
+            <Box component="dt" w="5rem" flex="none">
               <Kbd>{key}</Kbd>
-            </dt>
-            <dd>{does}</dd>
-          </div>
+            </Box>
+            <dd className="bare">{does}</dd>
+          </Group>
         ))}
       </dl>
       <Group justify="space-between">

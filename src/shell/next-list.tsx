@@ -13,9 +13,16 @@ function Due({ item, now }: { item: NextItem; now: number | null }) {
   const share = whole > 0 ? Math.min(1, Math.max(0, (now - (item.startedAt ?? 0)) / whole)) : 1;
   return (
     <>
-      <span className={late ? `${css.clock} late` : css.clock}>{words}</span>
+      <span className={late ? 'serif late' : 'serif'}>{words}</span>
       {item.startedAt !== null && (
-        <Progress className={css.bar} value={share * 100} size={5} color="var(--blue)" aria-hidden="true" />
+        <Progress
+          className="whole"
+          style={{ order: 1 }}
+          value={share * 100}
+          size={5}
+          color="var(--blue)"
+          aria-hidden="true"
+        />
       )}
     </>
   );
@@ -49,16 +56,16 @@ export function NextList({
   if (items.length === 0) return null;
   return (
     <aside
-      className={css.next}
+      className={`screen-only ${css.next}`}
       aria-label="Next"
       data-open={open || undefined}
       data-bench={isBench || undefined}
       id="next"
       tabIndex={-1}
     >
-      <Title order={2} className={css.title}>
+      <Title order={2}>
         <UnstyledButton className={css.head} aria-expanded={open} onClick={() => onOpen(!open)}>
-          <span>Next</span>
+          <span className="serif">Next</span>
           <span className={css.count}>
             {items.length} due
             <span className={css.toggle}>{open ? 'close' : 'show'}</span>
@@ -69,13 +76,13 @@ export function NextList({
         </UnstyledButton>
       </Title>
       <VisuallyHidden role="status">{rung ? `${rung.title} is due` : ''}</VisuallyHidden>
-      <ul className={css.body}>
+      <ul className={`rowlist ${css.body}`}>
         {items.map((item) => (
           <li key={item.id}>
-            <Link href={item.href} className={css.item}>
-              <span className={css.itemTitle}>{item.title}</span>
+            <Link href={item.href} className="line">
+              <strong>{item.title}</strong>
               <Due item={item} now={now} />
-              <span className={css.note}>{item.note}</span>
+              <span className="says whole">{item.note}</span>
             </Link>
           </li>
         ))}

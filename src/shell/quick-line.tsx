@@ -7,7 +7,6 @@ import { useActions } from './actions';
 import { askForCamera } from './camera/ask-for-camera';
 import type { QuickOption } from './quick-option';
 import { Feedback } from './feedback';
-import css from './shell.module.css';
 import { takeTypedAhead } from './typed-ahead';
 import { useQuickAnswer } from './use-quick-answer';
 
@@ -103,13 +102,13 @@ function Words({ onClose, shortcuts, ask }: Omit<Props, 'opened'>) {
         )}
         <Combobox.Options aria-label="What may be meant">
           {keyed.map((shortcut) => (
-            <Combobox.Option key={shortcut} value={shortcut} className={css.quick}>
+            <Combobox.Option key={shortcut} value={shortcut} className="line">
               <strong>{KEYED[shortcut].words}</strong>
               <span className="soft">key {KEYED[shortcut].key}</span>
             </Combobox.Option>
           ))}
           {options.map(({ id, words, note, does }) => (
-            <Combobox.Option key={id} value={id} className={css.quick}>
+            <Combobox.Option key={id} value={id} className="line">
               <strong>{words}</strong>
               <span className="soft">{does ? `${note}; asks first` : note}</span>
             </Combobox.Option>

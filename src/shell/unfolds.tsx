@@ -7,14 +7,10 @@ import { useEffect, useRef, useState, type ReactNode } from 'react';
  */
 export function Unfolds({
   summary,
-  className,
-  summaryClass,
   startsOpen = false,
   children,
 }: {
   summary: ReactNode;
-  className?: string | undefined;
-  summaryClass?: string | undefined;
   startsOpen?: boolean;
   children: ReactNode;
 }) {
@@ -26,8 +22,8 @@ export function Unfolds({
   // One that was opened before the page was alive has told nobody.
   useEffect(look, []);
   return (
-    <details ref={details} className={className} open={startsOpen || undefined} onToggle={look}>
-      <summary className={summaryClass}>{summary}</summary>
+    <details ref={details} open={startsOpen || undefined} onToggle={look}>
+      <summary>{summary}</summary>
       {wasOpened && children}
     </details>
   );

@@ -110,7 +110,7 @@ export async function BenchPage({ search }: { search: Record<string, string | st
           ))}
         </div>
       )}
-      {idle.length > 0 && <p className={css.idle}>{t('bench.nothing-waits-for', { names: idle })}</p>}
+      {idle.length > 0 && <p className="soft">{t('bench.nothing-waits-for', { names: idle })}</p>}
       <PlanStrip
         madeFrom={madeFrom(floor.input)}
         version={floor.planVersion}
@@ -125,16 +125,14 @@ export async function BenchPage({ search }: { search: Record<string, string | st
           isHere: floor.hands.some((h) => h.personId === p.id),
         }))}
       />
-      <div className={css.bench}>
-        <Rest
-          told={tell(
-            inOrder(
-              floor.lots.filter((l) => !shown.has(l.lot.id)),
-              floor.plan?.order ?? [],
-            ).map((l) => restRow(l, me)),
-          )}
-        />
-      </div>
+      <Rest
+        told={tell(
+          inOrder(
+            floor.lots.filter((l) => !shown.has(l.lot.id)),
+            floor.plan?.order ?? [],
+          ).map((l) => restRow(l, me)),
+        )}
+      />
     </PageWordsProvider>
   );
 }

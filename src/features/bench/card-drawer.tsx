@@ -11,7 +11,6 @@ import { NumberStepper } from '@/shell/number-stepper';
 import { useWords } from '@/shell/words';
 import { useMeasures } from '@/shell/reader';
 import type { BenchCard } from './bench-card';
-import css from './bench.module.css';
 import type { Log } from './use-log';
 import { hasMeasures, UsedFigures, type Used } from './used-figures';
 
@@ -129,7 +128,7 @@ function ForWhat({ card, log: { log, busy } }: { card: BenchCard; log: Log }) {
         options={PURPOSES.map((p) => ({ value: p, words: t(`bench.for.${p}`) }))}
       />
       {wanted === 'event' && (
-        <form className={css.pick} onSubmit={form.onSubmit(({ day }) => set('event', day))}>
+        <form className="row low" onSubmit={form.onSubmit(({ day }) => set('event', day))}>
           <DayInput
             label={t('bench.the-day')}
             value={form.values.day || null}
@@ -156,7 +155,7 @@ function Why({ card }: { card: BenchCard }) {
   if (card.differences.length === 0)
     return <p className="soft">{t('bench.as-plain', { name: card.name.toLowerCase() })}</p>;
   return (
-    <ul className={css.why2} aria-label={t('bench.what-differs')}>
+    <ul className="stack bare" aria-label={t('bench.what-differs')}>
       {card.differences.map((d) => (
         <li key={`${d.what} ${d.kind} ${d.title ?? ''}`}>
           <strong>{t(DIFFERS[d.what])}:</strong> {d.title ?? d.plain}
@@ -164,7 +163,7 @@ function Why({ card }: { card: BenchCard }) {
             <span className="soft"> ({t('bench.plain', { plain: d.plain ?? '' })})</span>
           )}
           {d.because.map((b) => (
-            <span key={b.says} className={css.source}>
+            <span key={b.says} className="says">
               {b.says} <em>{t(`bench.source.${b.because}`)}</em>
             </span>
           ))}
@@ -220,7 +219,7 @@ export function CardDrawer({ card, log, used, onUsed }: Props) {
       )}
       {view === 'used' &&
         (hasMeasures(card.step.step.params) ? (
-          <div className={css.measures}>
+          <div className="row">
             <span className="soft">{t('bench.really-used')}</span>
             <UsedFigures params={card.step.step.params} used={used} onUsed={onUsed} />
           </div>

@@ -1,9 +1,8 @@
 'use client';
-import { Button } from '@mantine/core';
+import { Button, Group, Text } from '@mantine/core';
 import { useState } from 'react';
 import { EmergencyLine } from '@/shell/emergency';
 import { useWords } from '@/shell/words';
-import css from './bench.module.css';
 
 /** The caution where the hand is about to do the thing: one line, more on request. */
 export function CautionLine({ caution, more }: { caution: string | null; more: string | null }) {
@@ -12,8 +11,8 @@ export function CautionLine({ caution, more }: { caution: string | null; more: s
   if (!caution) return null;
   return (
     <div>
-      <p className={css.caution}>
-        <svg viewBox="0 0 28 26" width={28} aria-hidden="true">
+      <Group component="p" className="late" wrap="nowrap" align="flex-start" gap="sm">
+        <svg viewBox="0 0 28 26" width={28} style={{ flex: 'none' }} aria-hidden="true">
           <path
             d="M14 3 L26 23 H2Z M14 10 V16 M14 19.4 V20"
             fill="none"
@@ -24,13 +23,17 @@ export function CautionLine({ caution, more }: { caution: string | null; more: s
           />
         </svg>
         <span>{caution}</span>
-        <Button variant="quiet" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+        <Button variant="quiet" my={-10} c="inherit" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
           {t(isOpen ? 'bench.less' : 'bench.more')}
         </Button>
-      </p>
+      </Group>
       {isOpen && (
         <>
-          {more !== null && <p className={css.more}>{more}</p>}
+          {more !== null && (
+            <Text className="prose" py="xs" pl={40}>
+              {more}
+            </Text>
+          )}
           <EmergencyLine />
         </>
       )}

@@ -7,7 +7,6 @@ import { SKILLS, type Skill } from '@/core/protocol/types';
 import { useLog, type Log } from './use-log';
 import { EmergencyLine } from '@/shell/emergency';
 import { Feedback } from '@/shell/feedback';
-import css from './bench.module.css';
 import { BLADES } from './blades';
 
 const HOW = [
@@ -68,8 +67,8 @@ function Shown({
   const record = (personId: string, skill: Skill, shown: boolean, name: string) =>
     void log('bench/skill', { personId, skill, shown }, `${name}: ${skill}`);
   return (
-    <div className={css.chart} role="region" aria-label="Who has been shown what" tabIndex={0}>
-      <PlainTable className={css.planTable}>
+    <div className="scrolls" role="region" aria-label="Who has been shown what" tabIndex={0}>
+      <PlainTable>
         <thead>
           <tr>
             <th scope="col">Name</th>
@@ -122,13 +121,13 @@ function Shown({
 export function KnifeCard({ people, skills, mayRecord, timeZone, caution }: Props) {
   const { log, busy, said } = useLog('knife card');
   return (
-    <section className={css.knife}>
+    <section className="stack">
       <h1>Cut safely, cut clean</h1>
       <p className="soft">
         45°, in one stroke, with a clean edge: a crushed end drinks little.{' '}
         <Link href="/bench">To the bench</Link>
       </p>
-      <div className={css.blades}>
+      <div className="many">
         {HOW.map(({ tool, title, rules }) => {
           const Blade = BLADES[tool];
           return (
@@ -144,7 +143,7 @@ export function KnifeCard({ people, skills, mayRecord, timeZone, caution }: Prop
           );
         })}
       </div>
-      <p className={css.more}>{caution}</p>
+      <p className="prose">{caution}</p>
       <EmergencyLine />
       <h2>Who has been shown</h2>
       <Shown

@@ -6,7 +6,6 @@ import { Stem } from '@/drawing/stem';
 import { NumberStepper } from '@/shell/number-stepper';
 import { useWords } from '@/shell/words';
 import type { BenchCard } from './bench-card';
-import css from './bench.module.css';
 import { useSettled, type Log } from './use-log';
 import { ActionBar } from '@/shell/action-bar';
 
@@ -38,10 +37,12 @@ export function LookOutcomes({
   return (
     <>
       <ActionBar>
-        <div className={css.outcomes} role="group" aria-label={t('bench.how-stands')}>
+        <div className="abreast" role="group" aria-label={t('bench.how-stands')}>
           {SEEN.map(({ outcome, droop }) => (
             <Button
               key={outcome}
+              px={6}
+              fw={650}
               disabled={busy || isKept || !settled}
               data-step-in-hand={outcome === 'upright' ? true : undefined}
               aria-expanded={outcome === 'hanging' ? hangs !== null : undefined}
@@ -60,7 +61,7 @@ export function LookOutcomes({
         </div>
       </ActionBar>
       {hangs !== null && (
-        <div className={css.pick}>
+        <div className="row ends">
           <NumberStepper
             label={t('bench.stems-that-hang')}
             fewer={t('bench.fewer-hangs')}

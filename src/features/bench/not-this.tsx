@@ -27,6 +27,7 @@ export function NotThis({ words, children }: { words: string; children: ReactNod
   return (
     <Button
       variant="quiet"
+      flex="none"
       aria-haspopup="dialog"
       onClick={({ currentTarget }) => setOffset(actionAbove(currentTarget) + GAP_PX)}
     >

@@ -1,5 +1,5 @@
 'use client';
-import { Button } from '@mantine/core';
+import { Box, Button, Text } from '@mantine/core';
 import { BATCH_PPM, FILM_ML, filmSum } from '@/core/sanitising/film';
 import { Feedback } from '@/shell/feedback';
 import { Choices } from '@/shell/choices';
@@ -8,7 +8,6 @@ import { MeasureStepper } from '@/shell/measure-stepper';
 import { useWords } from '@/shell/words';
 import { depthOf } from '@/core/water/pail-shape';
 import type { BenchCard, PailChoice, PailShareView } from './bench-card';
-import css from './bench.module.css';
 
 interface Props {
   readonly pails: readonly PailChoice[];
@@ -43,7 +42,7 @@ function Film({
   const { ppm, isUnderLimit } = filmSum(litres);
   const rinse = isWetAndAcid || film === 'rinse' || (film === 'by-sum' && !isUnderLimit);
   return (
-    <p className={css.film}>
+    <Text className="says" w="100%">
       {t('bench.film.sum', {
         film: FILM_ML,
         batch: BATCH_PPM,
@@ -56,7 +55,7 @@ function Film({
         : film === 'by-sum'
           ? '.'
           : `, ${t('bench.film.house')}`}
-    </p>
+    </Text>
   );
 }
 
@@ -73,16 +72,16 @@ function Dealt({
   const t = useWords();
   const held = dealt.reduce((n, d) => n + d.stems, 0);
   return (
-    <div className={css.dealt} role="group" aria-label={t('bench.into-these-pails')}>
+    <Box w="100%" role="group" aria-label={t('bench.into-these-pails')}>
       <p>
         {t('bench.no-one-pail', { n: stems })} <strong>{t('bench.n-pails', { n: dealt.length })}</strong>,{' '}
         {t('bench.each-its-share')}
       </p>
-      <ul>
+      <ul className="row bare">
         {dealt.map((d) => (
-          <li key={d.id}>
-            <span className="soft">{t('bench.pail-word')}</span> <strong>{d.name}</strong>
-            <span className="soft">{t('bench.stems-litres', { stems: d.stems, litres: d.litres })}</span>
+          <li key={d.id} className="aside">
+            <span className="soft">{t('bench.pail-word')}</span> <strong className="serif">{d.name}</strong>
+            <span className="says">{t('bench.stems-litres', { stems: d.stems, litres: d.litres })}</span>
           </li>
         ))}
       </ul>
@@ -90,7 +89,7 @@ function Dealt({
       <Button variant="quiet" onClick={onOther}>
         {t('bench.one-pail-for-all')}
       </Button>
-    </div>
+    </Box>
   );
 }
 
@@ -140,7 +139,7 @@ export function PailPicker(props: Props) {
   if (pails.length === 0) return <Feedback isNote>{t('bench.no-clean-pail')}</Feedback>;
   if (isDealt && dealt.length > 0)
     return (
-      <div className={css.pick}>
+      <div className="row ends">
         <Dealt dealt={dealt} stems={stems} onOther={() => onDealt(false)} />
         {[...new Set(dealt.map((d) => d.litres))].map((l) => (
           <FoodLine key={l} litres={l} {...food} />
@@ -154,7 +153,7 @@ export function PailPicker(props: Props) {
     ...pails.filter((p) => p.shares).slice(0, 2),
   ];
   return (
-    <div className={css.pick}>
+    <div className="row ends">
       {dealt.length > 0 && (
         <Button variant="quiet" onClick={() => onDealt(true)}>
           {t('bench.deal-into', { n: dealt.length })}

@@ -7,7 +7,6 @@ import type { BenchPlan, PlannedWork } from '@/core/bench/tell';
 import type { LanguageTag } from '@/core/words/catalogues';
 import { say } from '@/core/words/say';
 import { speciesName } from '@/core/words/species-name';
-import css from './bench.module.css';
 import { PlanTable } from './plan-table';
 import type { Floor } from './floor';
 
@@ -17,6 +16,9 @@ const ROW = 46;
 const PAIL_ROW = 28;
 const TOP = 34;
 const BAR = 26;
+/** Words on a bar. */
+const PLAIN = { fill: 'var(--ink)' };
+const LATE = { fill: 'var(--rust)', fontWeight: 700 };
 
 interface Row {
   readonly name: string;
@@ -61,7 +63,12 @@ function Bars({
           <g key={`${w.lot} ${w.fromMin}`}>
             <title>{`${words}: ${w.steps.map((s) => say(s, language)).join(', ')}`}</title>
             {w.slackMin > 0.5 && (
-              <path d={`M${to} ${y + BAR / 2} H${x(w.toMin + w.slackMin)}`} className={css.slack} />
+              <path
+                d={`M${to} ${y + BAR / 2} H${x(w.toMin + w.slackMin)}`}
+                stroke="var(--ink-soft)"
+                strokeWidth={1.5}
+                strokeDasharray="2 4"
+              />
             )}
             <rect
               x={from}
@@ -69,10 +76,12 @@ function Bars({
               width={to - from}
               height={BAR}
               rx={5}
-              className={w.kettle ? css.barHot : css.barWork}
+              fill="var(--wash)"
+              stroke={w.kettle ? 'var(--rust)' : 'var(--ink)'}
+              strokeWidth={w.kettle ? 2.5 : 1.5}
             />
             {to - from > 26 && (
-              <text x={from + 5} y={y + 18} className={css.barWords}>
+              <text x={from + 5} y={y + 18} className="axis" style={PLAIN}>
                 {to - from > words.length * 7.2 ? words : words.split(' ').at(-1)}
               </text>
             )}
@@ -99,7 +108,7 @@ function PailRows({
 }) {
   return (
     <>
-      <text x={0} y={top - 8} className={css.rowName}>
+      <text x={0} y={top - 8} fontWeight={650} fill="var(--ink)">
         Pails
       </text>
       {pails.map((pail, i) => {
@@ -111,7 +120,7 @@ function PailRows({
         const isTight = WIDTH - x(from) < words.length * 7 + 20;
         return (
           <g key={pail}>
-            <text x={34} y={y + 15} className={css.tick}>
+            <text x={34} y={y + 15} className="axis">
               {pail}
             </text>
             <rect
@@ -120,13 +129,14 @@ function PailRows({
               width={Math.max(4, WIDTH - 20 - x(from))}
               height={16}
               rx={4}
-              className={css.barWater}
+              fill="var(--water)"
             />
             <text
               x={isTight ? x(from) - 8 : x(from) + 8}
               y={y + 15}
               textAnchor={isTight ? 'end' : 'start'}
-              className={isLate ? css.barLate : css.barWords}
+              className="axis"
+              style={isLate ? LATE : PLAIN}
             >
               {words}
               {isLate ? ', late' : ''}
@@ -165,26 +175,31 @@ function Drawing({
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${height}`}
+      width="100%"
+      style={{ minWidth: 620 }}
       role="img"
       aria-label="People, kettle and pails over time; the table below says the same"
     >
       {x.ticks(8).map((min) => (
         <g key={min}>
           <path d={`M${x(min)} ${TOP - 8} V${height - 6}`} stroke="var(--line)" />
-          <text x={x(min)} y={TOP - 14} textAnchor="middle" className={css.tick}>
+          <text x={x(min)} y={TOP - 14} textAnchor="middle" className="axis">
             {clock(min)}
           </text>
         </g>
       ))}
       {rows.map((row, i) => (
         <g key={row.name}>
-          <text x={0} y={(tops[i] ?? 0) + 18} className={css.rowName}>
+          <text x={0} y={(tops[i] ?? 0) + 18} fontWeight={650} fill="var(--ink)">
             {row.name}
           </text>
           {row.name === 'Kettle' && plan.kettleOnMin !== null && (
             <path
               d={`M${x(plan.kettleOnMin)} ${(tops[i] ?? 0) + BAR / 2} H${x(row.work[0]?.fromMin ?? 0)}`}
-              className={css.boils}
+              stroke="var(--rust)"
+              strokeWidth={3}
+              strokeDasharray="1 7"
+              strokeLinecap="round"
             />
           )}
           <Bars language={language} row={row} y={tops[i] ?? 0} x={x} lotName={lotName} />
@@ -192,7 +207,7 @@ function Drawing({
       ))}
       <PailRows plan={plan} pails={pails} top={pailTop} x={x} lotName={lotName} />
       {nowMin >= 0 && nowMin <= end && (
-        <path d={`M${x(nowMin)} ${TOP - 8} V${height - 6}`} className={css.nowLine} />
+        <path d={`M${x(nowMin)} ${TOP - 8} V${height - 6}`} stroke="var(--green)" strokeWidth={3} />
       )}
     </svg>
   );
@@ -233,7 +248,7 @@ export function PlanChart({
         {Math.round(plan.bound.stemDays)}. A thin line is how far a piece of work may slip before another
         does. <Link href="/bench">To the bench</Link>
       </p>
-      <div className={css.chart} role="region" aria-label="The chart" tabIndex={0}>
+      <div className="scrolls" role="region" aria-label="The chart" tabIndex={0}>
         <Drawing
           plan={plan}
           madeAt={planMadeAt}
@@ -243,7 +258,7 @@ export function PlanChart({
           clock={clock}
         />
       </div>
-      <div className={css.chart} role="region" aria-label="The plan as a table" tabIndex={0}>
+      <div className="scrolls" role="region" aria-label="The plan as a table" tabIndex={0}>
         <PlanTable language={language} plan={plan} lotName={lotName} clock={clock} />
       </div>
     </section>

@@ -8,7 +8,6 @@ import { useEffect, useState } from 'react';
 import type { BenchPlan } from '@/core/bench/tell';
 import { useActions } from '@/shell/actions';
 import { useWords } from '@/shell/words';
-import css from './bench.module.css';
 import { usePlan } from './use-plan';
 
 interface Props {
@@ -115,8 +114,8 @@ export function PlanStrip({ madeFrom, version, plan, madeAt, at, currency, timeZ
   const isSlow = useIsSlow(planning === 'looking');
   const shown = plan ?? best;
   return (
-    <section className={css.strip} aria-label={t('bench.the-plan')}>
-      <p>
+    <section className="ruled row ends" aria-label={t('bench.the-plan')}>
+      <p className="prose">
         {shown && shown.lots.length > 0 ? (
           <>
             <Saved plan={shown} currency={currency} />

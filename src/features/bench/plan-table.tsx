@@ -2,7 +2,6 @@ import { PlainTable } from '@/shell/plain-table';
 import type { BenchPlan } from '@/core/bench/tell';
 import type { LanguageTag } from '@/core/words/catalogues';
 import { say } from '@/core/words/say';
-import css from './bench.module.css';
 
 /** When a lot comes into water, and how late that is. */
 function WetCell({
@@ -35,7 +34,7 @@ export function PlanTable({
   clock: (min: number) => string;
 }) {
   return (
-    <PlainTable className={css.planTable}>
+    <PlainTable mt="md">
       <caption>Who, what and when, with the room each has</caption>
       <thead>
         <tr>

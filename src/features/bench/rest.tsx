@@ -4,7 +4,6 @@ import { ShopLink as Link } from '@/shell/shop-link';
 import type { Told } from '@/shell/told';
 import { useTold } from '@/shell/use-told';
 import { useWords } from '@/shell/words';
-import css from './bench.module.css';
 
 /** A lot that waits, in a line. */
 export interface RestRow {
@@ -23,12 +22,12 @@ export function Rest({ told }: { told: Told<readonly RestRow[]> }) {
   const rows = useInPieces(useTold(told), 12);
   if (rows.length === 0) return null;
   return (
-    <section className={css.rest} aria-label={t('bench.after-these')}>
+    <section className="ruled" aria-label={t('bench.after-these')}>
       <h2>{t('bench.after-these')}</h2>
       <ul className="rowlist">
         {rows.map(({ id, name, variety, label, stems, next }) => (
           <li key={id}>
-            <Link className={css.restRow} href={`/bench?lot=${id}`}>
+            <Link className="line lazy" href={`/bench?lot=${id}`}>
               <span>
                 <strong>{name}</strong>
                 {variety && ` ‘${variety}’`}{' '}

@@ -5,7 +5,6 @@ import { NumberStepper } from '@/shell/number-stepper';
 import { useWords, type SayWords } from '@/shell/words';
 import type { StepParams } from '@/core/steps/steps';
 import type { BenchCard } from './bench-card';
-import css from './bench.module.css';
 import type { Used } from './used-figures';
 import { useSettled, type Log } from './use-log';
 import { ActionBar } from '@/shell/action-bar';
@@ -73,7 +72,7 @@ function Also({ card, chosen, onChosen }: Pick<Props, 'card' | 'chosen' | 'onCho
       also: chosen.also.includes(stepId) ? chosen.also.filter((a) => a !== stepId) : [...chosen.also, stepId],
     });
   return (
-    <div className={css.also} role="group" aria-label={t('bench.same-at-once')}>
+    <div className="row" role="group" aria-label={t('bench.same-at-once')}>
       <span className="soft">{t('bench.same-for')}</span>
       {card.also.map((a) => (
         <Button key={a.stepId} aria-pressed={chosen.also.includes(a.stepId)} onClick={() => toggle(a.stepId)}>
@@ -89,7 +88,7 @@ function Beside({ card: { hands }, chosen, onChosen }: Pick<Props, 'card' | 'cho
   const t = useWords();
   if (hands.unshown === null) return null;
   return (
-    <div className={css.beside}>
+    <div className="stack late">
       <p>
         {t('bench.not-shown', { name: hands.name, skill: t(`bench.skill.${hands.unshown}`) })}
         {hands.beside.length === 0 && ` ${t('bench.nobody-beside')}`}
@@ -146,7 +145,7 @@ function whatIsLacking(
 function Binned({ card, chosen, onChosen }: Pick<Props, 'card' | 'chosen' | 'onChosen'>) {
   const t = useWords();
   return (
-    <div className={css.pick}>
+    <div className="row ends">
       <NumberStepper
         label={t('bench.into-bin')}
         fewer={t('bench.fewer-into-bin')}

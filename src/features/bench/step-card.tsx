@@ -1,5 +1,5 @@
 'use client';
-import { Group, Stack } from '@mantine/core';
+import { Group, Stack, Title } from '@mantine/core';
 
 import { stepOf } from '@/core/steps/steps';
 import dynamic from 'next/dynamic';
@@ -27,7 +27,7 @@ function Clock({ dueAt }: { dueAt: number }) {
   if (now === null) return null;
   const { words, late } = clockWords(dueAt, now);
   return (
-    <p className={css.clock}>
+    <p>
       <span className={late ? 'big late' : 'big'}>{words}</span>{' '}
       <span className="soft">{t(late ? 'bench.it-is-due' : 'bench.to-go')}</span>
     </p>
@@ -38,8 +38,8 @@ function Head({ card }: { card: BenchCard }) {
   const t = useWords();
   return (
     <Group component="header" gap="0.125rem 0.875rem" align="baseline" justify="space-between">
-      <p className={css.hands}>{card.hands.name}</p>
-      <span className={css.lotName}>
+      <p className="serif">{card.hands.name}</p>
+      <span>
         <strong>
           {card.name}
           {card.variety && ` ‘${card.variety}’`}
@@ -66,13 +66,17 @@ function Figures({ card }: { card: BenchCard }) {
   const tool = toolWords(card, useWords());
   return (
     <>
-      {tool && <p className={css.tool}>{tool}</p>}
-      <ul className={css.figures}>
+      {tool && (
+        <p>
+          <strong>{tool}</strong>
+        </p>
+      )}
+      <ul className={`row bare ${css.figures}`}>
         {step.figures.map((f) => (
-          <li key={f.of + f.value} data-figure>
+          <li key={f.of + f.value} className="row" data-figure>
             <Beaker figure={f} />
             <span>
-              <strong>{f.value}</strong>
+              <strong className="serif">{f.value}</strong>
               <span className="soft">{f.of}</span>
             </span>
           </li>
@@ -99,8 +103,10 @@ function Step({ card }: { card: BenchCard }) {
   const { step, status, dueAt } = card.step;
   return (
     <div className={css.cardBody}>
-      <div>
-        <h2 className={css.title}>{step.title}</h2>
+      <div className="stack">
+        <Title order={2} fz="clamp(1.75rem, 3.2vw, 2.5rem)">
+          {step.title}
+        </Title>
         {status === 'running' && dueAt !== null && <Clock dueAt={dueAt} />}
         <Figures card={card} />
       </div>
@@ -126,11 +132,11 @@ function Why({ card }: { card: BenchCard }) {
   const whose = WHOSE[step.because];
   return (
     <>
-      <p className={css.reason}>
+      <p className="aside">
         {step.reason}
         {whose && <span className="soft"> {t(whose)}</span>}
       </p>
-      {card.isSapOpen && step.kind !== 'sap-soak' && <p className={css.sap}>{t('bench.sap-runs')}</p>}
+      {card.isSapOpen && step.kind !== 'sap-soak' && <p className="todo">{t('bench.sap-runs')}</p>}
       <CautionLine caution={step.caution} more={card.moreCaution} />
     </>
   );
@@ -180,7 +186,7 @@ function After({ card }: { card: BenchCard }) {
       )}
       <span className="soft"> · {t('bench.of', { n: card.stepNo, all: card.stepCount })}</span>
       {card.next.length > 0 && (
-        <span className={css.nextLots}>{t('bench.after-that', { lots: card.next.join('; ') })}</span>
+        <span className="says">{t('bench.after-that', { lots: card.next.join('; ') })}</span>
       )}
     </span>
   );
@@ -213,7 +219,7 @@ export function StepCard({
   const isLook = step.kind === 'look-back';
   return (
     <article
-      className={css.card}
+      className={`stack ${css.card}`}
       aria-label={t('bench.of-lot', { name: card.name, lot: card.lotLabel })}
       data-step={step.kind}
     >
@@ -238,7 +244,7 @@ export function StepCard({
             inHand={inHand}
           />
         )}
-        <div className={css.after}>
+        <Group wrap="nowrap" justify="space-between" mih={52} pt="xs">
           <After card={card} />
           <NotThis words={t('bench.not-this')}>
             <CardDrawer
@@ -248,7 +254,7 @@ export function StepCard({
               onUsed={(used) => setChosen({ ...chosen, used })}
             />
           </NotThis>
-        </div>
+        </Group>
       </div>
     </article>
   );

@@ -6,7 +6,6 @@ import { inZone } from '@/server/clock';
 import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from './desk-tabs';
-import css from './desk.module.css';
 import { addressOf, askedRecord, type Search } from './record-address';
 import { RecordForm } from './record-form';
 import { understood } from './record-question';
@@ -49,7 +48,7 @@ export async function DeskPage({ search }: { search: Search }) {
     [manyActivePeople],
   );
   return (
-    <section className={css.desk}>
+    <section className="narrow stack">
       <DeskTabs here="/desk" />
       <h1>The record</h1>
       <p className="soft">

@@ -5,7 +5,6 @@ import { DeskTable, useOpenRow, type DeskColumn } from '@/shell/desk-table';
 import { useMeasures } from '@/shell/reader';
 import type { Told } from '@/shell/told';
 import { useTold } from '@/shell/use-told';
-import css from './desk.module.css';
 import { FigureForm } from './figure-form';
 import type { SaidFigureRow } from './figure-rows';
 
@@ -33,7 +32,7 @@ const COLUMNS: DeskColumn<Row>[] = [
       <>
         {name}
         {own && (
-          <span className={css.why}>
+          <span className="says late">
             {own.reason} ({own.by})
           </span>
         )}
@@ -109,7 +108,7 @@ export function FoldedFigures({ words, told, isOpen, mayChange }: FoldedProps) {
   const [isUnfolded, setUnfolded] = useState(isOpen);
   return (
     <details open={isOpen} onToggle={(event) => setUnfolded(event.currentTarget.open)}>
-      <summary className={css.summary}>{words}</summary>
+      <summary>{words}</summary>
       {isUnfolded && <Figures label={words} rows={rows} mayChange={mayChange} />}
     </details>
   );

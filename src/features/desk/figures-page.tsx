@@ -9,7 +9,6 @@ import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { tell } from '@/shell/told';
 import { DeskTabs } from './desk-tabs';
-import css from './desk.module.css';
 import { SpeciesSelect } from './species-select';
 import { Figures, FoldedFigures } from './figure-list';
 import { constantRows, solutionRows, speciesRows } from './figure-rows';
@@ -28,7 +27,7 @@ export async function FiguresPage({ search }: { search: Record<string, string | 
   const constants = spoken(constantRows(own), language);
   const changed = own.length;
   return (
-    <section className={css.desk}>
+    <section className="narrow stack">
       <DeskTabs here="/desk/figures" />
       <h1>Figures</h1>
       <p className="soft">

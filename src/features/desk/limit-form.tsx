@@ -5,7 +5,6 @@ import { typedNumber } from '@/core/numbers/read-number';
 import type { WaterLimits } from '@/core/protocol/ways';
 import { aNumber, aReason, useShopForm } from '@/shell/form';
 import { Feedback } from '@/shell/feedback';
-import css from './desk.module.css';
 import { ReasonInput } from './reason-input';
 import { useWay } from './use-way';
 
@@ -47,7 +46,7 @@ export function LimitForm({
     form.setFieldValue('reason', '');
   };
   return (
-    <form className={css.change} onSubmit={form.onSubmit((typed) => void save(typed))}>
+    <form className="row low tray" onSubmit={form.onSubmit((typed) => void save(typed))}>
       {LIMITS.map(([key, words]) => (
         <TextInput
           key={key}

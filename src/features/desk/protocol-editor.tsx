@@ -3,9 +3,10 @@ import { Button, Group, VisuallyHidden } from '@mantine/core';
 import { useState } from 'react';
 import type { SpeciesFile } from '@/core/door/species-schema';
 import { Feedback } from '@/shell/feedback';
-import css from './desk.module.css';
 import { StepForm, type StepShown } from './step-form';
 import { useProtocol } from './use-protocol';
+
+const NUMBERED = { listStyle: 'decimal', paddingLeft: '1.625rem' };
 
 interface Props {
   readonly steps: readonly StepShown[];
@@ -19,16 +20,16 @@ export function ProtocolEditor({ steps, file, mayChange }: Props) {
   const { problem, put } = useProtocol(file);
   return (
     <>
-      <ol className={css.steps}>
+      <ol className="rowlist" style={NUMBERED}>
         {steps.map((step, i) => (
           <li key={`${step.kind} ${step.title}`}>
-            <Group gap="1rem" wrap="nowrap" justify="space-between">
+            <Group gap="1rem" py="sm" wrap="nowrap" justify="space-between">
               <span>
                 <strong>{step.title}</strong>
                 {step.figures.length > 0 && (
                   <span className="soft"> {step.figures.map((f) => `${f.value} ${f.of}`).join(', ')}</span>
                 )}
-                <span className={css.says}>
+                <span className="says">
                   {step.reason}
                   {step.who && ` Wants ${step.who}.`}
                   {step.risk && ` ${step.risk}`}

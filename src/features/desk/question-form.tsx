@@ -1,5 +1,5 @@
 'use client';
-import { Button, Fieldset, SimpleGrid, NativeSelect, Radio, VisuallyHidden } from '@mantine/core';
+import { Button, NativeSelect, Radio, SimpleGrid, Text, VisuallyHidden } from '@mantine/core';
 import { useState } from 'react';
 import * as v from 'valibot';
 import type { Question } from '@/core/protocol/questions';
@@ -8,13 +8,14 @@ import type { QuestionKey } from '@/core/protocol/schools';
 import { aReason, useShopForm } from '@/shell/form';
 import { useInPieces } from '@/shell/in-pieces';
 import { Feedback } from '@/shell/feedback';
-import css from './desk.module.css';
 import kit from '@/shell/theme/kit.module.css';
 import { ReasonInput } from './reason-input';
 import { useWay } from './use-way';
 
 const days = (n: number): string =>
   Math.abs(n) < 0.05 ? 'no difference' : `${n > 0 ? '+' : '−'}${Math.abs(n).toFixed(1)} days`;
+
+const AT_TOP = { alignItems: 'flex-start', justifyContent: 'flex-start' } as const;
 
 const SCHEMA = v.object({ subject: v.string(), reason: aReason });
 
@@ -71,17 +72,24 @@ function Sides({
         spacing="sm"
       >
         {question.schools.map((s) => (
-          <Radio.Card key={s.key} value={s.key} className={css.side} disabled={!mayChange}>
+          <Radio.Card
+            key={s.key}
+            value={s.key}
+            p="0.75rem 0.875rem"
+            ta="left"
+            style={AT_TOP}
+            disabled={!mayChange}
+          >
             <Radio.Indicator />
             <span>
               <strong>{s.name.replace(' °C', '\u00a0°C')}</strong>
               {s.key === standard && <span className="soft"> default</span>}
               {s.key === inForce && s.key !== standard && <span className="soft"> our way</span>}
-              <span className={css.says}>{s.says}</span>
+              <span className="says">{s.says}</span>
               {worth && s.key !== standard && (
-                <span className={css.worth}>
+                <Text component="span" display="block" fw={650}>
                   {speciesName}: {days(worth[s.key] ?? 0)}
-                </span>
+                </Text>
               )}
             </span>
           </Radio.Card>
@@ -105,7 +113,7 @@ function ChangeForm({
   readonly onPut: (reason: string) => void;
 }) {
   return (
-    <form className={css.change} onSubmit={form.onSubmit(({ reason }) => onPut(reason))}>
+    <form className="row low tray" onSubmit={form.onSubmit(({ reason }) => onPut(reason))}>
       {species.length > 0 && (
         <NativeSelect
           label="For"
@@ -137,7 +145,7 @@ function Exceptions({
   return exceptions.map((e) => (
     <p key={e.species}>
       <strong>{e.name}</strong>: {question.schools.find((s) => s.key === e.school)?.name.toLowerCase()}{' '}
-      <span className={css.why}>{e.reason}</span>
+      <span className="says late">{e.reason}</span>
       {mayChange && (
         <Button variant="quiet" onClick={() => onEnd(e.species)}>
           as the rest again<VisuallyHidden>: {e.name}</VisuallyHidden>
@@ -167,12 +175,13 @@ function QuestionForm(props: QuestionProps) {
   const isOpen = isAsked || chosen !== inForce;
   const isAsItIs = subject === '' && chosen === inForce;
   return (
-    <Fieldset className={css.question} legend={question.asks} variant="unstyled">
+    <section className="ruled stack" role="group" aria-label={question.asks}>
+      <h2>{question.asks}</h2>
       <p className="soft">{question.why}</p>
       <Sides {...props} chosen={chosen} onChosen={setChosen} standard={standard} />
-      {!worth && <p className={css.says}>The model cannot put days on this one.</p>}
+      {!worth && <p className="says">The model cannot put days on this one.</p>}
       {setting && (
-        <p className={css.why}>
+        <p className="says late">
           {setting.reason} ({setting.setByName})
         </p>
       )}
@@ -195,6 +204,6 @@ function QuestionForm(props: QuestionProps) {
           }}
         />
       )}
-    </Fieldset>
+    </section>
   );
 }

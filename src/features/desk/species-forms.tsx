@@ -6,7 +6,6 @@ import * as v from 'valibot';
 import { useActions } from '@/shell/actions';
 import { aReason, someText, useShopForm } from '@/shell/form';
 import { Feedback } from '@/shell/feedback';
-import css from './desk.module.css';
 import { FileTap } from '@/shell/file-tap';
 import { ReasonInput } from './reason-input';
 
@@ -65,7 +64,7 @@ export function ImportSpecies() {
     router.push(`/desk/species?species=${typeof key === 'string' ? key : ''}`);
   };
   return (
-    <div className={css.change}>
+    <div className="row low tray">
       <FileTap
         label="A file saved here or in another shop, JSON"
         accept=".json,application/json"
@@ -74,7 +73,7 @@ export function ImportSpecies() {
         A file saved here or in another shop …
       </FileTap>
       {read && (
-        <form className={css.change} onSubmit={form.onSubmit((typed) => void take(typed))}>
+        <form className="row low tray" onSubmit={form.onSubmit((typed) => void take(typed))}>
           <p>{read.words}</p>
           <ReasonInput {...form.getInputProps('reason')} />
           <Button type="submit">Take it</Button>
@@ -108,7 +107,7 @@ export function AddSpecies({
     router.push(`/desk/species?species=${key}`);
   };
   return (
-    <form className={css.change} onSubmit={form.onSubmit((typed) => void add(typed))}>
+    <form className="row low tray" onSubmit={form.onSubmit((typed) => void add(typed))}>
       <TextInput label="Name" maxLength={60} {...form.getInputProps('name')} />
       <TextInput label="Botanical name" maxLength={80} {...form.getInputProps('botanical')} />
       <NativeSelect

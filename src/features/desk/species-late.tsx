@@ -2,7 +2,6 @@
 import dynamic from 'next/dynamic';
 import type { ComponentProps } from 'react';
 import { Unfolds } from '@/shell/unfolds';
-import css from './desk.module.css';
 import type { AddSpecies } from './species-forms';
 
 /** All the words of all steps: wanted where one species is looked at, not with their list. */
@@ -14,7 +13,7 @@ const AddForm = dynamic(() => import('./species-forms').then((m) => m.AddSpecies
 /** A species or its protocol out of a file: asked for once it is opened. */
 export function FromFile() {
   return (
-    <Unfolds summary="Read a species or its protocol from a file …" summaryClass={css.summary}>
+    <Unfolds summary="Read a species or its protocol from a file …">
       <ImportForm />
     </Unfolds>
   );
@@ -23,7 +22,7 @@ export function FromFile() {
 /** A species the table has not: asked for once it is opened. */
 export function OneMore(props: ComponentProps<typeof AddSpecies>) {
   return (
-    <Unfolds summary="Add a species …" summaryClass={css.summary}>
+    <Unfolds summary="Add a species …">
       <AddForm {...props} />
     </Unfolds>
   );

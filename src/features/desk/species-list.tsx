@@ -7,7 +7,6 @@ import { useInPieces } from '@/shell/in-pieces';
 import { DeskTable, type DeskColumn, type DeskSort } from '@/shell/desk-table';
 import { ShopLink } from '@/shell/shop-link';
 import { Measured, useMeasures } from '@/shell/reader';
-import css from './desk.module.css';
 
 /** A species as the list shows it: what decides how it is kept. */
 export interface SpeciesRow {
@@ -25,6 +24,7 @@ export interface SpeciesRow {
 
 /** At which a species' life is told. */
 const REFERENCE_C = 20;
+const NO_WRAP = { flexWrap: 'nowrap' } as const;
 const ETHYLENE = ['none', 'little', 'some', 'much'] as const;
 
 const columnsFor = (roomTemp: string): DeskColumn<SpeciesRow>[] => [
@@ -33,7 +33,7 @@ const columnsFor = (roomTemp: string): DeskColumn<SpeciesRow>[] => [
     title: 'Species',
     sortable: true,
     render: ({ id, name, botanical, habit, isOwn, changes }) => (
-      <div className={css.species}>
+      <div className="row" style={NO_WRAP}>
         <Stem habit={habit} stage={0.6} droop="firm" colour={null} height={44} />
         <span style={{ alignSelf: 'baseline' }}>
           <ShopLink href={`/desk/species?species=${id}`}>{name}</ShopLink>

@@ -15,7 +15,6 @@ import { inMyShop } from '@/server/session';
 import { DeskTabs } from './desk-tabs';
 import { say, spoken } from '@/core/words/say';
 import { speciesName } from '@/core/words/species-name';
-import css from './desk.module.css';
 import { fileOf } from './species-file';
 import { FromFile, OneMore, ProtocolEditor } from './species-late';
 import { SpeciesList } from './species-list';
@@ -33,7 +32,7 @@ function AllSpecies({
   language: LanguageTag;
 }) {
   return (
-    <section className={css.desk}>
+    <section className="narrow stack">
       <DeskTabs here="/desk/species" />
       <h1>Species and protocols</h1>
       <SpeciesList
@@ -82,7 +81,7 @@ export async function SpeciesPage({ search }: { search: Record<string, string | 
   );
   const file = fileOf(house, species.key);
   return (
-    <section className={css.desk}>
+    <section className="narrow stack">
       <DeskTabs here="/desk/species" />
       <h1>Species and protocols</h1>
       <p className="soft">
@@ -106,7 +105,7 @@ export async function SpeciesPage({ search }: { search: Record<string, string | 
         </ShopLink>
       </Group>
       {version && (
-        <p className={css.why}>
+        <p className="says late">
           {version.reason} ({version.setByName})
         </p>
       )}

@@ -11,7 +11,6 @@ import type { Spoken } from '@/core/words/say';
 import { aNumber, aReason, useShopForm } from '@/shell/form';
 import { useMeasures } from '@/shell/reader';
 import { Feedback } from '@/shell/feedback';
-import css from './desk.module.css';
 import { ReasonInput } from './reason-input';
 import { useProtocol } from './use-protocol';
 
@@ -115,7 +114,7 @@ export function StepForm({ step, file }: { step: StepShown; file: SpeciesFile })
     void put([...file.edits, added], reason);
   };
   return (
-    <form className={css.change} onSubmit={form.onSubmit(change)}>
+    <form className="row low tray" onSubmit={form.onSubmit(change)}>
       <TextInput label="Said at the bench" flex="1 1 16rem" maxLength={90} {...form.getInputProps('title')} />
       {numbersOf(step).map(([key]) => (
         <TextInput

@@ -2,7 +2,6 @@
 import { Button, VisuallyHidden } from '@mantine/core';
 import type { InputOf } from '@/core/actions/actions';
 import { Feedback } from '@/shell/feedback';
-import css from './desk.module.css';
 import { useWay } from './use-way';
 
 interface SwitchProps {
@@ -24,9 +23,11 @@ export function SwitchForm({ kind, rows, mayChange }: SwitchProps) {
       <Feedback isAlert>{problem}</Feedback>
       <ul className="rowlist">
         {rows.map((row) => (
-          <li key={row.key} className={css.switch}>
-            <strong>{row.key}</strong>
-            <span>{row.isOn ? row.on : row.off}</span>
+          <li key={row.key} className="line">
+            <span>
+              <strong>{row.key}</strong>
+              <span className="says">{row.isOn ? row.on : row.off}</span>
+            </span>
             {mayChange && (
               <Button
                 onClick={() =>

@@ -15,7 +15,6 @@ import { inMyShop } from '@/server/session';
 import { AtRest } from '@/shell/at-rest';
 import { DeskTabs } from './desk-tabs';
 import { spoken } from '@/core/words/say';
-import css from './desk.module.css';
 import { SpeciesSelect } from './species-select';
 import { LimitForm } from './limit-form';
 import { QuestionList } from './question-form';
@@ -60,7 +59,7 @@ export async function WaysPage({ search }: { search: Record<string, string | str
   const species = registry.find(asked) ?? FIRST_SPECIES;
   const options = registry.all.map((s) => ({ key: s.key, name: speciesName(s, language) }));
   return (
-    <section className={css.desk}>
+    <section className="narrow stack">
       <DeskTabs here="/desk/ways" />
       <h1>House ways</h1>
       <p className="soft">
@@ -83,7 +82,9 @@ export async function WaysPage({ search }: { search: Record<string, string | str
         species={options}
         mayChange={mayChange}
       />
-      <p className={css.agreed}>{AGREED}</p>
+      <p className="ruled">
+        <strong>{AGREED}</strong>
+      </p>
       <AtRest>
         <h2>Longest use of water</h2>
         <p className="soft">Whatever the predicted count: the stricter of the two wins.</p>

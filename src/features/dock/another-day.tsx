@@ -3,7 +3,6 @@ import { Button, Group } from '@mantine/core';
 import { useState } from 'react';
 import { useActions } from '@/shell/actions';
 import type { LotView } from '@/server/stock';
-import css from './flaws.module.css';
 import { Feedback } from '@/shell/feedback';
 
 /** A box that belongs to tomorrow: whether it bears the wait as it is, and the tap that sets it aside. */
@@ -38,7 +37,7 @@ export function AnotherDay({
         : `It does not bear the wait dry: ${Math.max(0, Math.floor(dryHoursLeft))} h to spare. It stays on the bench’s list for its water.`;
   return (
     <Group gap="0.75rem" pt="0.5rem" pb="0.5rem">
-      <p className={css.interval}>
+      <p className="grow">
         <span className={bearsANight ? 'soft' : 'late'}>{bears}</span>
       </p>
       {lot.forDay === null ? (

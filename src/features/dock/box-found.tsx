@@ -1,11 +1,10 @@
 'use client';
-import { Button } from '@mantine/core';
+import { Button, Text } from '@mantine/core';
 import { useState } from 'react';
 import { flawName } from '@/core/dock/flaws';
 import type { BoxFound } from '@/core/simulate/van';
 import { useSay } from '@/shell/words';
 import { useMeasures } from '@/shell/reader';
-import css from './flaws.module.css';
 
 type Told = ReturnType<typeof useMeasures>['told'];
 
@@ -34,11 +33,15 @@ export function BoxFoundButton({ lotId }: { lotId: string }) {
     );
   };
   return (
-    <div className={css.box}>
+    <>
       <Button variant="quiet" onClick={() => void open()}>
         Demo: open the box
       </Button>
-      {words && <p role="status">{words.join('; ')}.</p>}
-    </div>
+      {words && (
+        <Text className="aside" w="100%" role="status">
+          {words.join('; ')}.
+        </Text>
+      )}
+    </>
   );
 }

@@ -6,7 +6,6 @@ import { v4 } from 'uuid';
 import * as v from 'valibot';
 import { useActions } from '@/shell/actions';
 import { useShopForm } from '@/shell/form';
-import css from './flaws.module.css';
 
 const SCHEMA = v.object({
   hours: v.pipe(v.string(), v.trim(), v.regex(/^\d{1,4}$/, 'A whole number of hours.')),
@@ -24,7 +23,7 @@ export function ClaimWindow({ supplier, hours }: { supplier: string; hours: numb
     router.refresh();
   };
   return (
-    <form className={css.terms} onSubmit={form.onSubmit((typed) => void save(typed))}>
+    <form className="row low" onSubmit={form.onSubmit((typed) => void save(typed))}>
       <TextInput
         label={`${supplier}: hours from arrival`}
         inputMode="numeric"

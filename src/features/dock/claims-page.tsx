@@ -19,7 +19,6 @@ import { ClaimWindow } from './claim-window';
 import { MOST_CLAIMS } from './claim-rows';
 import { ClaimSupplier, SettledClaims, UnsettledClaims, type ClaimView } from './claim-table';
 import { askedClaims, beforeOf } from './claims-address';
-import css from './flaws.module.css';
 
 const SETTLED_SHOWN = 12;
 /** More than a morning has to send; the rest, which may be years of forgotten ones, when asked for. */
@@ -61,7 +60,7 @@ export async function ClaimsPage({ search }: { search: Record<string, string | s
   const last = settled.at(-1);
   const shown = asked.all ? unsettled : unsettled.slice(0, UNSETTLED_SHOWN);
   return (
-    <section className={css.claims}>
+    <section className="narrow stack">
       <p>
         <Link href="/dock">Back to the dock</Link>
       </p>

@@ -1,8 +1,7 @@
 'use client';
-import { Button, Checkbox, NativeSelect, Stack, Table, TextInput } from '@mantine/core';
+import { Button, Group, Checkbox, NativeSelect, Stack, Table, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { COLUMNS, findHeading, shapeOf, type Column } from '@/core/note/columns';
-import css from './dock.module.css';
 import type { NamedColumns } from './half-read';
 import { ActionBar } from '@/shell/action-bar';
 import { Feedback } from '@/shell/feedback';
@@ -62,13 +61,14 @@ function ColumnTable({
   marksTwice: boolean;
 }) {
   return (
-    <div className={css.tableWrap}>
-      <Table className={`${css.table} ${css.columns}`}>
+    <div className="scrolls">
+      <Table>
         <thead>
           <tr>
             {of.map((chosen, i) => (
               <th key={i}>
                 <NativeSelect
+                  miw={150}
                   aria-label={`Column ${i + 1} is`}
                   error={marksTwice && chosen !== '' && of.filter((c) => c === chosen).length > 1 && 'twice'}
                   value={chosen}
@@ -131,13 +131,13 @@ export function ColumnChooser({
   };
   return (
     <Stack component="section" aria-label="Which column is what" gap="0.625rem">
-      <header className={css.previewHead}>
-        <div>
+      <header className="row low">
+        <Group w="100%" gap="0.25rem 1.125rem" align="baseline">
           <h1>Which column is what?</h1>
           <p className="soft">
             Say it once for {fileName}; this supplier’s next note is read by it. Nothing is booked in.
           </p>
-        </div>
+        </Group>
         <TextInput
           label="Supplier"
           value={supplier}

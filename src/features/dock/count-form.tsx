@@ -9,7 +9,6 @@ import { NumberStepper } from '@/shell/number-stepper';
 import type { LotView } from '@/server/stock';
 import type { GramsFound } from '@/core/dock/grams';
 import { stemsByWeight } from '@/core/dock/grams';
-import css from './flaws.module.css';
 import { Feedback } from '@/shell/feedback';
 
 interface Counting {
@@ -156,9 +155,9 @@ export function CountForm({ lot, grams }: { lot: LotView; grams: GramsFound | nu
       />
       <Group gap="0.75rem" pt="0.5rem" pb="0.5rem">
         <Fields c={c} setC={setC} grams={grams} />
-        <p className={css.interval} role="status">
+        <p className="grow" role="status">
           {stems === null ? 'How much does it weigh?' : `${stems} stems`}
-          <span className="soft">{againstNote(stems ?? noted, noted)}</span>
+          <span className="says">{againstNote(stems ?? noted, noted)}</span>
         </p>
         <Button onClick={() => void log()}>Log the count</Button>
         {lot.stemsShort > 0 && (

@@ -3,7 +3,6 @@ import { Button } from '@mantine/core';
 import { useState } from 'react';
 import { useActions } from '@/shell/actions';
 import type { LotView } from '@/server/stock';
-import css from './flaws.module.css';
 import { Feedback } from '@/shell/feedback';
 
 const PERCENTS = [10, 25, 50] as const;
@@ -34,7 +33,7 @@ export function DecideForm({ lot, because }: { lot: LotView; because: string }) 
     </Button>
   );
   return (
-    <div className={css.decide}>
+    <div className="row">
       {asking === null && (
         <>
           {plain('accepted', 'Keep')}

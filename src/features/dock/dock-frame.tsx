@@ -2,7 +2,10 @@
 import { VisuallyHidden } from '@mantine/core';
 import { useSearchParams } from 'next/navigation';
 import type { ReactNode } from 'react';
-import css from './dock.module.css';
+import { Columns } from '@/shell/columns';
+
+const ONE = 'minmax(0, 1fr)';
+const TWO = `minmax(270px, 23vw) ${ONE}`;
 
 /** The dock's two halves; while a note is read they give way to it at once, without asking the server. */
 export function DockFrame({
@@ -21,13 +24,13 @@ export function DockFrame({
 }) {
   const isReading = useSearchParams().has('read');
   return (
-    <div className={css.dock} data-reading={isReading || isBare || undefined}>
+    <Columns of={isReading || isBare ? ONE : TWO}>
       <div>
         {!look && !isReading && <VisuallyHidden component="h1">Dock</VisuallyHidden>}
         {reader}
         {!isReading && !isBare && lists}
       </div>
       {!isReading && look}
-    </div>
+    </Columns>
   );
 }

@@ -13,7 +13,6 @@ import { localeOf } from '@/core/words/catalogues';
 import { speciesName } from '@/core/words/species-name';
 import { PageWordsProvider } from '@/shell/words';
 import { tell } from '@/shell/told';
-import css from './dock.module.css';
 import { DockFrame } from './dock-frame';
 import { EarlierSlips } from './earlier-slips';
 import { ExpectedList } from './expected-list';
@@ -33,7 +32,7 @@ interface Props {
 function ClaimsLink({ open }: { open: number }) {
   const count = open >= COUNTED_TO ? `${COUNTED_TO}+` : open;
   return (
-    <p className={css.claimsLink}>
+    <p className="reach">
       <Link href="/dock/claims">
         {open > 0 ? `${count} ${open === 1 ? 'claim' : 'claims'} to send` : 'Claims'}
       </Link>

@@ -14,7 +14,7 @@ export function EarlierSlips({ slips }: { slips: readonly SlipView[] }) {
       <ul className="rowlist">
         {slips.map(({ deliveryId, deliveryRef, supplier, lots }) => (
           <li key={deliveryId}>
-            <Link href={`/dock?lot=${lots[0]?.id}`} className={css.slipRow} data-earlier scroll={false}>
+            <Link href={`/dock?lot=${lots[0]?.id}`} className="line" scroll={false}>
               <span>
                 <strong>{deliveryRef}</strong>{' '}
                 <span className="soft">

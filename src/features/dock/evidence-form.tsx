@@ -1,12 +1,11 @@
 'use client';
-import { Button, Group, VisuallyHidden } from '@mantine/core';
+import { Box, Button, Group, Image, Text, VisuallyHidden } from '@mantine/core';
 import { useSpecies } from '@/shell/species';
 import { useState } from 'react';
 import { boxTemperature, packWaterTemperature } from '@/core/dock/temperatures';
 import { useActions } from '@/shell/actions';
 import { MeasureStepper } from '@/shell/measure-stepper';
 import type { LotView } from '@/server/stock';
-import css from './flaws.module.css';
 import { smallPicture } from './small-picture';
 import { Feedback } from '@/shell/feedback';
 import { FileTap } from '@/shell/file-tap';
@@ -41,7 +40,9 @@ function Thermometer({ lot, place, was }: { lot: LotView; place: 'box' | 'water'
   const name = place === 'box' ? 'In the box' : 'Water of the pack';
   return (
     <Group gap="0.75rem" pt="0.5rem" pb="0.5rem">
-      <span className={css.measure}>{name}</span>
+      <Text component="span" miw="8.125rem">
+        {name}
+      </Text>
       <MeasureStepper
         measure="tempC"
         label={`${name}, how warm`}
@@ -52,7 +53,7 @@ function Thermometer({ lot, place, was }: { lot: LotView; place: 'box' | 'water'
         max={40}
         onChange={setTempC}
       />
-      <p className={css.interval} role="status">
+      <p className="grow" role="status">
         <span className={said.isGrave ? 'late' : 'soft'}>{say(said.words)}</span>
       </p>
       <Button onClick={() => void log()}>
@@ -96,15 +97,21 @@ export function PhotoForm({ lot, evidence }: { lot: LotView; evidence: Evidence 
   };
   return (
     <>
-      <div className={css.photos}>
+      <Group gap="sm" align="end">
         {evidence.photoIds.map((id, i) => (
-          <figure key={id}>
-            {/* eslint-disable-next-line @next/next/no-img-element -- small already, and only for who is signed in */}
-            <img src={`/dock/photo/${id}`} alt={`Photograph ${i + 1} of lot ${lot.number}`} />
+          <Box component="figure" key={id} m={0}>
+            <Image
+              h={130}
+              w="auto"
+              maw={220}
+              fit="contain"
+              src={`/dock/photo/${id}`}
+              alt={`Photograph ${i + 1} of lot ${lot.number}`}
+            />
             <Button variant="quiet" onClick={() => void drop(id)}>
               take away<VisuallyHidden> photograph {i + 1}</VisuallyHidden>
             </Button>
-          </figure>
+          </Box>
         ))}
         <FileTap
           label={`Photograph of lot ${lot.number}`}
@@ -114,7 +121,7 @@ export function PhotoForm({ lot, evidence }: { lot: LotView; evidence: Evidence 
         >
           Take a photograph
         </FileTap>
-      </div>
+      </Group>
       <Feedback>{feedback}</Feedback>
     </>
   );

@@ -3,7 +3,6 @@ import { daysBetween } from '@/core/calendar/dates';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { useActions } from '@/shell/actions';
-import css from './dock.module.css';
 import type { Expected } from './half-read';
 import { Feedback } from '@/shell/feedback';
 import { Unfolds } from '@/shell/unfolds';
@@ -35,14 +34,14 @@ export function ExpectedList({
     setFeedback(outcome.ok ? `${e.orderRef} called off. Z takes it back.` : outcome.message);
   };
   return (
-    <section className={css.expected} aria-label="Expected">
-      <h2>Expected</h2>
+    <section aria-label="Expected">
+      <h3>Expected</h3>
       {expected.map((e) => {
         const due = whenDue(e.dueOn, today);
         return (
           <Unfolds
             key={e.id}
-            className={css.bin}
+
             summary={
               <span>
                 {e.supplier}{' '}

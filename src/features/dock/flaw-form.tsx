@@ -17,7 +17,6 @@ import { Choices } from '@/shell/choices';
 import { useActions } from '@/shell/actions';
 import { useHalfDone } from '@/shell/half-done';
 import { NumberStepper } from '@/shell/number-stepper';
-import css from './flaws.module.css';
 import { useSay } from '@/shell/words';
 import { Feedback } from '@/shell/feedback';
 
@@ -55,10 +54,10 @@ function Counted({
     onFeedback(outcome.ok ? `Claim opened: ${words}. It stands under Claims.` : outcome.message);
   };
   return (
-    <li className={css.counted}>
+    <li className="line">
       <span>
         <FlawMark kind={flaw.kind} /> <strong>{words}</strong> {say(flawCounted(flaw))}
-        {note && <span className={css.note}>{say(note)}</span>}
+        {note && <span className="says">{say(note)}</span>}
       </span>
       {claim && flaw.seen > 0 && (
         <Button disabled={busy || claimed} onClick={() => void open()}>
@@ -114,10 +113,9 @@ function SampleForm({
           words: n === lot.stemsBooked ? `all ${n}` : String(n),
         }))}
       />
-      <p className={css.interval} role="status">
+      <p className="grow" role="status">
         {say(flawCounted(counted))} of the lot
-        <span className="soft">
-          {' '}
+        <span className="says">
           about {counted.likelyStems} {counted.likelyStems === 1 ? 'stem' : 'stems'}
         </span>
       </p>
@@ -189,7 +187,7 @@ export function FlawForm({
         label="Flaw"
         value={kind}
         onChange={(next) => setCounting({ ...counting, kind: next })}
-        className={css.kinds}
+        className="row"
         options={SAMPLED_FLAWS.map((k) => ({ value: k, words: say(flawName(k)) }))}
       />
       {kind && counted && (

@@ -1,4 +1,5 @@
 'use client';
+import { Box } from '@mantine/core';
 import { Stem } from '@/drawing/stem';
 import type { LotView } from '@/server/stock';
 import { Choices } from '@/shell/choices';
@@ -20,15 +21,15 @@ export function HowOpen({
       label="How open"
       value={stageAt}
       onChange={onStage}
-      className={css.stages}
+      className="abreast"
       optionClass={css.stage}
       options={STAGES.map((s, i) => ({
         value: i,
         words: (
           <>
-            <span className={css.stageDrawing}>
+            <Box component="span" h={64}>
               <Stem habit={lot.habit} colour={lot.colour} stage={s.stage} droop="firm" height={64} closeUp />
-            </span>
+            </Box>
             {s.word}
           </>
         ),

@@ -5,7 +5,6 @@ import { useState } from 'react';
 import { ignoredLine } from '@/core/note/ignored-line';
 import { useActions } from '@/shell/actions';
 import { Feedback } from '@/shell/feedback';
-import css from './dock.module.css';
 import { completeLine, lacking, type DraftLine } from './draft-lines';
 import type { KeptLineView } from './slip-view';
 import { CutDateInput, StemsInput } from './line-inputs';
@@ -48,7 +47,7 @@ export function KeptWaiting({ kept }: { kept: KeptLineView }) {
     setProblem(outcome.ok ? null : outcome.message);
   };
   return (
-    <details className={css.bin}>
+    <details>
       <summary>
         <span>
           line {kept.line} waits: {kept.product} <span className="soft">{kept.reason}</span>

@@ -2,7 +2,6 @@
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { FileTap } from '@/shell/file-tap';
-import css from './flaws.module.css';
 
 // What reads a logger's file is wanted where one is chosen.
 const LoggerRead = dynamic(() => import('./logger-read').then((m) => m.LoggerRead), { ssr: false });
@@ -19,7 +18,7 @@ export function LoggerAttach({
 }) {
   const [chosen, setChosen] = useState<{ readonly file: File; readonly turn: number } | null>(null);
   return (
-    <div className={css.logger}>
+    <div>
       <FileTap
         label={`Logger of ${deliveryRef}, CSV`}
         accept=".csv,text/csv,text/plain"

@@ -1,8 +1,11 @@
 'use client';
-import { UnstyledButton } from '@mantine/core';
+import { Box } from '@mantine/core';
 import { useState, type ReactNode } from 'react';
+import { PlainButton } from '@/shell/plain-button';
 import { keepOpenDrawer, lotOnItsWay, openDrawerOf } from './on-its-way';
 import css from './flaws.module.css';
+
+const SPACED = { marginLeft: '0.25rem' };
 
 export interface Drawer {
   readonly key: string;
@@ -34,21 +37,25 @@ export function LotDrawers({
     <div>
       <div className={css.handles}>
         {drawers.map((d) => (
-          <UnstyledButton
+          <PlainButton
             key={d.key}
-            className={css.handle}
             aria-expanded={d.key === open}
             aria-controls="drawer"
             onClick={() => toggle(d.key)}
           >
             {d.words}
-            {d.holds && <span className="soft"> {d.holds}</span>}
-          </UnstyledButton>
+            {d.holds && (
+              <span className="soft" style={SPACED}>
+                {' '}
+                {d.holds}
+              </span>
+            )}
+          </PlainButton>
         ))}
       </div>
-      <div id="drawer" className={css.drawer} hidden={!drawer}>
+      <Box id="drawer" bg="var(--paper-top)" p="0.875rem 1rem" hidden={!drawer}>
         {drawer?.inside}
-      </div>
+      </Box>
     </div>
   );
 }

@@ -13,7 +13,6 @@ import type { Told } from '@/shell/told';
 import { useTold } from '@/shell/use-told';
 import { useHalfDone } from '@/shell/half-done';
 import type { Mate } from './bin-form';
-import css from './dock.module.css';
 import type { Evidence } from './evidence-form';
 import { HowOpen } from './how-open';
 import { LotDrawers } from './lot-drawers';
@@ -22,6 +21,7 @@ import { outlookKey, type Outlook } from './outlook';
 import { StemTouch } from './stem-touch';
 import { nearestStage, STAGES } from './words';
 import { ActionBar } from '@/shell/action-bar';
+import { Columns } from '@/shell/columns';
 import { useIntoView } from '@/shell/use-into-view';
 import { Feedback } from '@/shell/feedback';
 import { ShopLink as Link } from '@/shell/shop-link';
@@ -77,8 +77,8 @@ function Head({
   ].filter((w) => w !== null);
   return (
     <header>
-      <div className={css.lotSlip}>
-        <p className="soft">
+      <div className="row">
+        <p className="grow soft">
           lot {lot.number} · {lot.stemsLeft} stems{asSold.length > 0 ? `, ${asSold.join(', ')}` : ''} ·{' '}
           {lot.deliveryRef} line {lineName(lot)}
         </p>
@@ -96,9 +96,10 @@ function Head({
       </h1>
       {isCorrecting && <CorrectForm lot={lot} />}
       {lot.remark && <p className="soft">The note remarks: “{lot.remark}”</p>}
-      {alsoInHand && <p className={css.alsoInHand}>{alsoInHand} has this box open as well.</p>}
+      {alsoInHand && <p className="todo">{alsoInHand} has this box open as well.</p>}
       {hazards.map((hazard) => (
-        <p key={hazard} className={css.hazard}>
+        <p key={hazard} className="late">
+          <span aria-hidden="true">△ </span>
           {hazard}
         </p>
       ))}
@@ -239,10 +240,10 @@ export function LotLook(props: LookProps) {
 
   const section = useIntoView<HTMLElement>('lot', lot.id);
   return (
-    <section ref={section} className={css.look} aria-label={`Lot ${lot.number}`}>
+    <section ref={section} className="stack first" aria-label={`Lot ${lot.number}`}>
       <Head {...props} />
       <HowOpen lot={lot} stageAt={stageAt} onStage={(next) => touch({ stageAt: next, droop })} />
-      <div className={css.lookBody}>
+      <Columns of="minmax(170px, 14.5rem) minmax(0, 1fr)" align="center">
         <StemTouch
           habit={lot.habit}
           colour={lot.colour}
@@ -260,7 +261,7 @@ export function LotLook(props: LookProps) {
             advice={advice}
           />
         )}
-      </div>
+      </Columns>
       {feedback && <Feedback isWell={feedback.well}>{feedback.words}</Feedback>}
       <AtBench changes={outlook?.changes ?? []} />
       <Drawers props={props} advice={advice} />

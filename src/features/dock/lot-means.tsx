@@ -5,8 +5,6 @@ import { useSay } from '@/shell/words';
 import { useMeasures } from '@/shell/reader';
 import { LifeAxis, LifeLine, daysInWords } from '@/drawing/life-line';
 import type { LotView } from '@/server/stock';
-import css from './dock.module.css';
-import flawsCss from './flaws.module.css';
 import type { Outlook } from './outlook';
 
 const ADVICE_WORDS: Readonly<Record<DockAdvice['advice'], string>> = {
@@ -50,7 +48,7 @@ export function LotMeans({
   return (
     <Stack component="section" gap="0.5rem" aria-label="What it means">
       <div
-        className={flawsCss.advice}
+        className="aside"
         data-grave={advice.advice === 'claim' || advice.advice === 'refuse' || undefined}
       >
         <p>
@@ -58,7 +56,7 @@ export function LotMeans({
         </p>
       </div>
       <p>
-        <span className={css.daysLeft}>{daysInWords(lotDaysLeft)}</span>{' '}
+        <span className="numeral">{daysInWords(lotDaysLeft)}</span>{' '}
         <span className="soft">
           until half of it has ended, on a table at {told('tempC', TABLE_C)}, kept well; a single stem {words}
         </span>

@@ -1,7 +1,7 @@
 'use client';
 import { useSpecies } from '@/shell/species';
-import { Button, Select, UnstyledButton, VisuallyHidden } from '@mantine/core';
-import { memo, useState } from 'react';
+import { Button, Group, Select, UnstyledButton, VisuallyHidden } from '@mantine/core';
+import { memo, useState, type ReactNode } from 'react';
 import { waitsForAnswer } from '@/core/note/answer';
 import { lineName } from '@/core/note/line-name';
 import type { DeliveryNote } from '@/core/note/types';
@@ -20,36 +20,53 @@ const HOW: Readonly<Record<DraftLine['status'], string>> = {
   ignored: 'set aside',
 };
 
+const UNDERLINED = { textDecoration: 'underline', textUnderlineOffset: '4px' } as const;
+
 type Change = (line: number, changes: Partial<DraftLine>) => void;
 
 /** The species as it was read; touched, it can be chosen. A list of sixty is only made for the one in hand. */
-export function SpeciesCell({ line, onChange }: { line: DraftLine; onChange: Change }) {
+export function SpeciesCell({
+  line,
+  onChange,
+  children,
+}: {
+  line: DraftLine;
+  onChange: Change;
+  /** What more is known of it. */
+  children?: ReactNode;
+}) {
   const [isChoosing, setChoosing] = useState(false);
   const { all, find } = useSpecies();
   const name = find(line.speciesKey ?? '')?.name;
   if (!isChoosing && line.speciesKey !== null)
     return (
-      <UnstyledButton className={css.species} onClick={() => setChoosing(true)}>
-        <strong>{name}</strong>
-        <VisuallyHidden>, change species of line {lineName(line)}</VisuallyHidden>
+      <UnstyledButton className="reach" onClick={() => setChoosing(true)}>
+        <span>
+          <strong style={UNDERLINED}>{name}</strong>
+          {children}
+          <VisuallyHidden>, change species of line {lineName(line)}</VisuallyHidden>
+        </span>
       </UnstyledButton>
     );
   return (
-    <Select
-      aria-label={`Species of line ${lineName(line)}`}
-      data={all.map((s) => ({ value: s.key, label: s.name }))}
-      value={line.speciesKey}
-      onChange={(key) => {
-        onChange(line.line, { speciesKey: key, isChosen: true, isSettled: true });
-        setChoosing(key === null);
-      }}
-      searchable
-      size="md"
-      allowDeselect={false}
-      autoFocus={line.speciesKey !== null}
-      comboboxProps={{ withinPortal: true }}
-      placeholder={line.product}
-    />
+    <>
+      <Select
+        aria-label={`Species of line ${lineName(line)}`}
+        data={all.map((s) => ({ value: s.key, label: s.name }))}
+        value={line.speciesKey}
+        onChange={(key) => {
+          onChange(line.line, { speciesKey: key, isChosen: true, isSettled: true });
+          setChoosing(key === null);
+        }}
+        searchable
+        size="md"
+        allowDeselect={false}
+        autoFocus={line.speciesKey !== null}
+        comboboxProps={{ withinPortal: true }}
+        placeholder={line.product}
+      />
+      {children}
+    </>
   );
 }
 
@@ -58,22 +75,22 @@ function Fate({ line, onChange, isOrder }: { line: DraftLine; onChange: Change; 
   const hidden = <VisuallyHidden> line {lineName(line)}</VisuallyHidden>;
   if (line.fate !== 'book')
     return (
-      <Button variant="quiet" onClick={() => onChange(line.line, { fate: 'book', isSettled: true })}>
+      <Button variant="quiet" px={2} onClick={() => onChange(line.line, { fate: 'book', isSettled: true })}>
         {line.fate === 'waiting' ? 'waits: put back' : 'put back'}
         {hidden}
       </Button>
     );
   return (
-    <span className={css.fates}>
+    <Group component="span" gap="sm" wrap="nowrap">
       {!isOrder && (
-        <Button variant="quiet" onClick={() => onChange(line.line, { fate: 'waiting' })}>
+        <Button variant="quiet" px={2} onClick={() => onChange(line.line, { fate: 'waiting' })}>
           wait{hidden}
         </Button>
       )}
-      <Button variant="quiet" onClick={() => onChange(line.line, { fate: 'refused' })}>
+      <Button variant="quiet" px={2} onClick={() => onChange(line.line, { fate: 'refused' })}>
         leave out{hidden}
       </Button>
-    </span>
+    </Group>
   );
 }
 
@@ -106,7 +123,7 @@ function Cells({
 }) {
   const shown = new Set([name, line.readFrom.cutDate === line.cutDate ? line.cutDate : null]);
   return (
-    <td className={css.cells}>
+    <td className={`soft ${css.cells}`}>
       {SHOWN_CELLS.map((column) => {
         const cell = line.readFrom[column];
         return (
@@ -139,35 +156,36 @@ function NumberCell({ line, isOpen, isWaiting }: { line: DraftLine; isOpen: bool
       {line.supplierLine ?? line.line}
       {line.supplierLine !== null && <small className="soft"> row {line.line} </small>}
       <br />
-      <span className={isOpen ? css.toDecide : css.how}>{line.isSettled ? 'settled' : read}</span>
+      <span className={isOpen ? 'late' : 'soft'}>{line.isSettled ? 'settled' : read}</span>
     </td>
   );
 }
 
-/** Its variety and colour, how it stands to the order, and what its name was taken for last time. */
-function WhatItIs({
-  line,
-  against,
-  onForgetName,
-}: {
-  line: DraftLine;
-  against: LineAgainstOrder | null;
-  onForgetName: ((line: DraftLine) => void) | undefined;
-}) {
+/** Its variety and colour, and how it stands to the order. */
+function WhatItIs({ line, against }: { line: DraftLine; against: LineAgainstOrder | null }) {
   return (
     <>
       {line.variety && <span className="soft"> ‘{line.variety}’ </span>}
       {line.colour && <span className="soft">{line.colour} </span>}
-      {against && (
-        <span className={against.kind === 'as ordered' ? 'soft' : css.lateReason}>{against.words}</span>
-      )}
-      {line.isRemembered && onForgetName && (
-        <Button variant="quiet" onClick={() => onForgetName(line)}>
-          “{line.product}” as last time: forget it
-          <VisuallyHidden> for line {lineName(line)}</VisuallyHidden>
-        </Button>
-      )}
+      {against && <span className={against.kind === 'as ordered' ? 'soft' : 'late'}>{against.words}</span>}
     </>
+  );
+}
+
+/** What its name was taken for last time, and the tap that forgets it. */
+function AsLastTime({
+  line,
+  onForget,
+}: {
+  line: DraftLine;
+  onForget: ((line: DraftLine) => void) | undefined;
+}) {
+  if (!line.isRemembered || !onForget) return null;
+  return (
+    <Button variant="quiet" onClick={() => onForget(line)}>
+      “{line.product}” as last time: forget it
+      <VisuallyHidden> for line {lineName(line)}</VisuallyHidden>
+    </Button>
   );
 }
 
@@ -197,14 +215,14 @@ function OpensNoFurther({ species }: { species: Species | undefined }) {
   return (
     species !== undefined &&
     staysAsBought(species) && (
-      <span className={css.reasonLine}>does not go on opening: order the stage that is wanted</span>
+      <span className="says">does not go on opening: order the stage that is wanted</span>
     )
   );
 }
 
 function Reasons({ of, isOpen }: { of: readonly string[]; isOpen: boolean }) {
   return of.map((r) => (
-    <span key={r} className={isOpen ? css.lateReason : css.reasonLine}>
+    <span key={r} className={isOpen ? 'says late' : 'says'}>
       {r}
     </span>
   ));
@@ -261,8 +279,10 @@ export const NoteLineRow = memo(function NoteLineRow({
     <tr className={isBooked ? undefined : css.leftOut} data-lacks={(isBooked && lack !== null) || undefined}>
       <NumberCell line={line} isOpen={isOpen} isWaiting={isWaiting} />
       <td>
-        <SpeciesCell line={line} onChange={onChange} />
-        <WhatItIs line={line} against={against} onForgetName={onForgetName} />
+        <SpeciesCell line={line} onChange={onChange}>
+          <WhatItIs line={line} against={against} />
+        </SpeciesCell>
+        <AsLastTime line={line} onForget={onForgetName} />
         {isOrder && <OpensNoFurther species={species} />}
         <Reasons of={line.reasons} isOpen={isOpen} />
       </td>

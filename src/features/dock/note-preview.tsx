@@ -1,10 +1,9 @@
 'use client';
-import { Button, NativeSelect, Stack, TextInput } from '@mantine/core';
+import { Button, Group, NativeSelect, Stack, TextInput } from '@mantine/core';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { ActionBar } from '@/shell/action-bar';
 import { useActions } from '@/shell/actions';
 import { Feedback } from '@/shell/feedback';
-import css from './dock.module.css';
 import type { DraftLine } from './draft-lines';
 import type { Expected, HalfRead } from './half-read';
 import { NoteQuestionPanel } from './note-question';
@@ -70,15 +69,15 @@ function Head({
     return () => cancelAnimationFrame(frame);
   }, []);
   return (
-    <header className={css.previewHead}>
-      <div>
+    <header className="row low">
+      <Group w="100%" gap="0.25rem 1.125rem" align="baseline">
         <h1 ref={heading} tabIndex={-1}>
           {lines.length} lines read
         </h1>
         <p className="soft">
           {fileName}: {summary(lines, stands.toDecide, stands.waiting)}. Nothing is booked in yet.
         </p>
-      </div>
+      </Group>
       <SupplierInput
         value={supplier}
         onChange={(to) => onSet({ supplier: to })}

@@ -2,7 +2,6 @@
 import { Button, Group, Stack, Title } from '@mantine/core';
 import type { Meaning } from '@/core/note/meaning';
 import type { NoteQuestion } from '@/core/note/types';
-import css from './dock.module.css';
 
 /** What is asked once for the whole note: what its counts mean, each answer with what it makes of one line. */
 export function NoteQuestionPanel({
@@ -13,7 +12,7 @@ export function NoteQuestionPanel({
   onAnswer: (meaning: Meaning) => void;
 }) {
   return (
-    <Stack component="section" aria-label="Asked of the whole note" className={css.asked} gap="xs">
+    <Stack component="section" aria-label="Asked of the whole note" className="aside" data-grave gap="xs">
       <Title order={2} size="h3">
         What do this note’s counts mean?
       </Title>
@@ -23,10 +22,10 @@ export function NoteQuestionPanel({
       </p>
       <Group gap="xs" align="stretch" data-lacks>
         {question.answers.map((answer) => (
-          <Button key={answer.words} className={css.answer} onClick={() => onAnswer(answer.meaning)}>
+          <Button key={answer.words} mih={64} ta="left" onClick={() => onAnswer(answer.meaning)}>
             <span>
               <strong>{answer.example}</strong>
-              <span className={css.cell}>{answer.words}</span>
+              <span className="says">{answer.words}</span>
             </span>
           </Button>
         ))}

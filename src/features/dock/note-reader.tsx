@@ -1,5 +1,5 @@
 'use client';
-import { Button, Group, Stack } from '@mantine/core';
+import { Box, Button, Group, Stack } from '@mantine/core';
 import { useTimeout } from '@mantine/hooks';
 import { useOwnSpecies } from '@/shell/own-species';
 import dynamic from 'next/dynamic';
@@ -7,7 +7,6 @@ import { useRouter, useSearchParams } from 'next/navigation';
 import { startTransition, useEffect, useState } from 'react';
 import { useActions } from '@/shell/actions';
 import { useStored } from '@/shell/half-done';
-import css from './dock.module.css';
 import { HALF_READ, type HalfRead, type NamedColumns } from './half-read';
 import type { Expected } from './half-read';
 import type { Open, Reading, Unnamed } from './reading';
@@ -219,7 +218,7 @@ export function NoteReader({
       </>
     );
   return (
-    <div className={css.drop}>
+    <Box p="0.875rem 1rem" mb="md" bd="2px dashed var(--ink-soft)" bdrs="lg">
       {isDragged && <DropAnywhere onFile={(file) => void take(file)} />}
       <Stack gap="sm">
         <strong>Van at the door?</strong>
@@ -232,6 +231,6 @@ export function NoteReader({
         <TypedLines key={typed} start={typed} onRead={takeTyped} />
         <Feedback isAlert>{problem}</Feedback>
       </Stack>
-    </div>
+    </Box>
   );
 }

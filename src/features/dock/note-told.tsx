@@ -4,7 +4,6 @@ import { useSpecies } from '@/shell/species';
 import type { OrderLine } from '@/core/dock/compare-order';
 import { ASKED, meaningInWords } from '@/core/note/meaning';
 import type { DeliveryNote } from '@/core/note/types';
-import css from './dock.module.css';
 import { Feedback } from '@/shell/feedback';
 
 /** What does not add up between a note and its lines; null when it does or bears no total. */
@@ -85,7 +84,7 @@ export function SetAside({ note }: { note: DeliveryNote }) {
   const aside = note.lines.filter((l) => l.status === 'ignored');
   if (aside.length === 0) return null;
   return (
-    <details className={css.bin}>
+    <details>
       <summary>
         {aside.length} {aside.length === 1 ? 'row' : 'rows'} of the file set aside
       </summary>

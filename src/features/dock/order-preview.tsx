@@ -1,10 +1,9 @@
 'use client';
-import { Button, Stack, TextInput } from '@mantine/core';
+import { Button, Group, Stack, TextInput } from '@mantine/core';
 import { useRouter } from 'next/navigation';
 import { useCallback, useState } from 'react';
 import { v4 } from 'uuid';
 import { useActions } from '@/shell/actions';
-import css from './dock.module.css';
 import { lackingInOrder, type DraftLine } from './draft-lines';
 import { PreviewLines } from './preview-lines';
 import { Feedback } from '@/shell/feedback';
@@ -34,11 +33,11 @@ function Head({
   onClose: () => void;
 }) {
   return (
-    <header className={css.previewHead}>
-      <div>
+    <header className="row low">
+      <Group w="100%" gap="0.25rem 1.125rem" align="baseline">
         <h1>{lines} lines to expect</h1>
         <p className="soft">The note that comes is held against them. Nothing is noted yet.</p>
-      </div>
+      </Group>
       <SupplierInput
         value={order.supplier}
         onChange={(supplier) => onOrder({ supplier })}

@@ -45,7 +45,7 @@ export function PreviewLines({
   const open = lines.filter(isOpen).length - inSight.filter(isOpen).length;
   return (
     <>
-      <div className={css.tableWrap}>
+      <div className="scrolls">
         <Table className={css.table} data-order={isOrder || undefined}>
           <thead>
             <tr>

@@ -1,11 +1,10 @@
 'use client';
-import css from './dock.module.css';
 import type { KeptLineView } from './slip-view';
 
 /** Lines of a note that were left out, each with why. */
 export function RefusedLines({ lines }: { lines: readonly KeptLineView[] }) {
   return (
-    <details className={css.bin}>
+    <details>
       <summary>
         {lines.length} {lines.length === 1 ? 'line' : 'lines'} left out
       </summary>

@@ -19,7 +19,7 @@ function Mark({ lot }: { lot: SlipLot }) {
   if (lot.forDay) return <span className="soft">for {dayWords(lot.forDay)}</span>;
   if (lot.looked) return <span className="soft">{seenAs(lot)}</span>;
   if (lot.withWhom) return <span className="soft">{lot.withWhom} has it</span>;
-  return <span className={css.toLook}>look</span>;
+  return <span className="todo">look</span>;
 }
 
 /** So many rows are drawn with the page: what a screen shows of the slip on top, the head of those under it. */
@@ -42,11 +42,11 @@ export function SlipRows({ told, chosenId, isFirst }: Props) {
         <li key={l.id}>
           <Link
             href={`/dock?lot=${l.id}`}
-            className={css.slipRow}
+            className={`line ${css.slipRow}`}
             aria-current={l.id === chosenId ? 'true' : undefined}
             scroll={false}
           >
-            <span className={css.lotNo}>{l.number}</span>
+            <span className="serif">{l.number}</span>
             <span>
               <strong>{l.name}</strong> {l.variety && <span>‘{l.variety}’</span>}
               <span className="soft">

@@ -34,12 +34,12 @@ export function Slip({
   const rows = rowsOf(slip, chosenId, showsAll);
   return (
     <section className={css.slip} aria-label={`Delivery ${slip.deliveryRef}`}>
-      <header>
+      <header className="row ends">
         <h2>{slip.deliveryRef}</h2>
         <span className="soft">{slip.supplier}</span>
       </header>
       {slip.lots.length > 0 && (
-        <div className={css.slipTools}>
+        <div className="row">
           <LoggerAttach deliveryId={slip.deliveryId} deliveryRef={slip.deliveryRef} lots={slip.lots.length} />
           <Link
             className="reach"
@@ -52,7 +52,7 @@ export function Slip({
       )}
       <SlipRows told={tell(rows)} chosenId={chosenId} isFirst={isFirst} />
       {rows.length < slip.lots.length && (
-        <p className={css.claimsLink}>
+        <p className="reach">
           <Link href="/dock?all" scroll={false}>
             All {slip.lots.length} lots of it
           </Link>

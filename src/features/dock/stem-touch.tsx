@@ -30,7 +30,7 @@ function Flaws({ kinds }: { kinds: readonly FlawKind[] }) {
   if (kinds.length === 0) return null;
   const sorted = [...kinds].sort((a, b) => DOWN[flawPlace(a)] - DOWN[flawPlace(b)]);
   return (
-    <ul className={css.flawMarks} aria-label="Found wrong">
+    <ul className={`bare ${css.flawMarks}`} aria-label="Found wrong">
       {sorted.map((kind) => (
         <li key={kind} data-place={flawPlace(kind)}>
           <FlawMark kind={kind} />
@@ -73,8 +73,11 @@ export function StemTouch({
       />
       <Flaws kinds={flaws} />
       <UnstyledButton
-        className={css.head}
-        style={HEAD_AT[droop]}
+        pos="absolute"
+        w={92}
+        h={92}
+        bdrs="50%"
+        style={{ ...HEAD_AT[droop], transform: 'translate(-50%, -10%)' }}
         aria-label="Open one stage further"
         title="Touch the head: one stage further open"
         onClick={onHead}

@@ -1,7 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { Unfolds } from '@/shell/unfolds';
-import css from './dock.module.css';
 
 const TypedForm = dynamic(() => import('./typed-form').then((m) => m.TypedForm), {
   ssr: false,
@@ -18,7 +17,7 @@ export function TypedLines({
   onRead: (text: string, as: 'note' | 'order') => Promise<void>;
 }) {
   return (
-    <Unfolds className={css.bin} summary="No file? Type or paste its lines" startsOpen={start !== ''}>
+    <Unfolds summary="No file? Type or paste its lines" startsOpen={start !== ''}>
       <TypedForm start={start} onRead={onRead} />
     </Unfolds>
   );

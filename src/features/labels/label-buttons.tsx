@@ -2,7 +2,6 @@
 import { Button } from '@mantine/core';
 import { IconPrinter } from '@tabler/icons-react';
 import { madeUpScanner } from '@/shell/scanner';
-import css from './labels.module.css';
 
 export function PrintLabels() {
   return (
@@ -17,7 +16,7 @@ export function ScanIt({ code, of }: { code: string; of: string }) {
   return (
     <Button
       variant="quiet"
-      className={css.scan}
+      className="screen-only"
       aria-label={`Demo: scan it, ${of}`}
       onClick={(event) => {
         event.currentTarget.blur();

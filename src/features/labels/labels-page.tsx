@@ -109,8 +109,8 @@ function RollStyle({ roll }: { roll: LabelRoll }) {
     grid-template-columns: ${isStacked ? '1fr' : `${codeMm}mm minmax(0, 1fr)`}; content-visibility: visible; }
   .${css.label} svg { width: ${codeMm}mm; height: ${codeMm}mm; }
   .${css.label} > div { font-size: 3.2mm; }
-  .${css.label} .${css.big} { font-size: ${lines > 2 ? 8 : 4}mm; }
-  .${css.label} .${css.title} { font-size: 3.6mm; }
+  .${css.label} .numeral { font-size: ${lines > 2 ? 8 : 4}mm; }
+  .${css.label} b { font-size: 3.6mm; }
   .${css.label} > div > :nth-child(n + ${lines > 2 ? lines : lines + 1}) { display: none; }
 }`}</style>
   );
@@ -121,8 +121,8 @@ export async function LabelsPage({ search }: Props) {
   const { labels, demo, of, deliveries, roll } = await sheetFor(search);
   return (
     <Stack component="section" gap="1.125rem" aria-label="Labels">
-      <header className={css.head}>
-        <div>
+      <header className="row low screen-only">
+        <div className="grow">
           <h1>Labels of {of}</h1>
           <p className="soft">
             {roll
@@ -134,7 +134,7 @@ export async function LabelsPage({ search }: Props) {
         </div>
         <PrintLabels />
       </header>
-      <nav className={css.choice} aria-label="Labels of what">
+      <nav className="row screen-only" style={{ rowGap: 0 }} aria-label="Labels of what">
         {deliveries.map((d) => (
           <Link key={d.id} className="reach" href={`/labels?delivery=${d.id}`}>
             {d.words}
@@ -151,17 +151,17 @@ export async function LabelsPage({ search }: Props) {
       </nav>
       {labels.length === 0 && <p>Nothing is here to label. Book a delivery in at the dock first.</p>}
       {roll && <RollStyle roll={roll} />}
-      <ul className={css.sheet}>
+      <ul className={`many bare ${css.sheet}`}>
         {labels.map((label) => (
-          <li key={label.id} className={css.label}>
+          <li key={label.id} className={`lazy ${css.label}`}>
             <Qr text={label.code} sizePx={104} />
             <div>
-              <strong className={css.big}>{label.big}</strong>
-              <span className={css.title}>{label.title}</span>
+              <strong className="numeral">{label.big}</strong>
+              <b>{label.title}</b>
               {label.lines.map((line) => (
                 <span key={line}>{line}</span>
               ))}
-              <span className={css.code}>{label.code}</span>
+              <span>{label.code}</span>
             </div>
             {demo && <ScanIt code={label.code} of={`${label.title} ${label.big}`} />}
           </li>

@@ -3,7 +3,6 @@ import type { SpeciesRegistry } from '@/core/species/registry';
 import type { SapCost } from '@/core/habits/sap-costs';
 import { APART_WORDS, givesGas, whyNotBeside, type Sharer, type WhyApart } from '@/core/water/sharing';
 import type { MakeLot } from './make-lot';
-import css from './make.module.css';
 
 const sharerOf = (lot: MakeLot, mouldy: readonly string[], species: SpeciesRegistry): Sharer => ({
   lotId: lot.id,
@@ -66,7 +65,7 @@ export function Beside({
   const pairs = [...apartWords(lots, mouldy, useSpecies()), ...sapWords(lots, sapCosts)];
   if (pairs.length === 0) return null;
   return (
-    <ul className={css.apart} aria-label="What does not get along">
+    <ul className="bare tray late" aria-label="What does not get along">
       {pairs.map((words) => (
         <li key={words}>{words}</li>
       ))}

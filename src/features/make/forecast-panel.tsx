@@ -1,10 +1,10 @@
 'use client';
+import { Stack } from '@mantine/core';
 import { HORIZON_DAYS } from '@/core/model/constants';
 import type { ArrangementForecast, Care } from '@/core/arrangement/types';
 import { useMeasures } from '@/shell/reader';
 import { daysInWords } from '@/drawing/life-line';
 import { endOf } from './days';
-import css from './make.module.css';
 import { ShareChart } from './share-chart';
 import type { Live } from './use-forecast';
 
@@ -33,19 +33,19 @@ function Waiting({ failed, isEmpty }: { failed: boolean; isEmpty: boolean }) {
       ? ['How long will it last?', 'Take stems from the left; the answer stands here as you go.']
       : ['Working it out …', 'Hundreds of ways it could go, hour by hour.'];
   return (
-    <div className={css.waiting} role="status">
+    <Stack justify="center" mih={380} gap="xs" role="status">
       <h2>{title}</h2>
       <p className="soft">{words}</p>
-    </div>
+    </Stack>
   );
 }
 
 /** The days that are promised, and how that was come by. */
 function Promised({ forecast: { promiseDays }, how }: { forecast: ArrangementForecast; how: string }) {
   return (
-    <p className={css.promise}>
+    <p>
       Promise{' '}
-      <strong>
+      <strong className="serif">
         {promiseDays >= HORIZON_DAYS ? 'more than ' : ''}
         {promiseDays} {promiseDays === 1 ? 'day' : 'days'}
       </strong>{' '}
@@ -59,7 +59,7 @@ function TooSmall({ firstDay }: Pick<ArrangementForecast, 'firstDay'>) {
   const { told } = useMeasures();
   if (!firstDay.isTooSmall) return null;
   return (
-    <p className={css.ends}>
+    <p className="late">
       Its stems drink {told('litres', Number(firstDay.drinksLitres.toFixed(1)))} a day and it gives them{' '}
       {firstDay.givesLitres.toFixed(1)}: too small for a day. More water, or fewer stems.
     </p>
@@ -75,7 +75,7 @@ function EndsFirst({ forecast, names }: { forecast: ArrangementForecast; names: 
   if (limiting === undefined) return null;
   const gain = forecast.lines[forecast.limitingLine]?.gainIfReplacedDays ?? 0;
   return (
-    <p className={css.ends}>
+    <p className="late">
       {limiting} ends it first
       {gain >= WORTH_TELLING_DAYS ? `: ${gain.toFixed(1)} days more, were it like the rest.` : '.'}
     </p>
@@ -93,32 +93,30 @@ export function ForecastPanel({ live, isEmpty, names, confidence, care, now }: P
   ] as const;
   const isPartial = live.isStale || live.share < 1;
   return (
-    <div className={css.forecast} aria-busy={isPartial}>
-      <div className={live.isStale ? css.stale : css.forecast}>
-        <dl className={css.dates}>
-          {dates.map(([word, q]) => (
-            <div key={word}>
-              <dd className={css.date}>{endOf(now, q.p50)}</dd>
-              <dt>
-                {word}
-                <br />
-                <span className="soft">{daysInWords(q)}</span>
-              </dt>
-            </div>
-          ))}
-        </dl>
-        <ShareChart forecast={forecast} names={names} now={now} />
-        <Promised
-          forecast={forecast}
-          how={
-            isPartial
-              ? `so far, from ${forecast.draws} draws`
-              : `${Math.round(confidence * 100)} times in 100, ${LASTS_BY[care]}`
-          }
-        />
-        <TooSmall firstDay={forecast.firstDay} />
-        <EndsFirst forecast={forecast} names={names} />
-      </div>
+    <div className="stack" aria-busy={isPartial} style={{ opacity: live.isStale ? 0.45 : 1 }}>
+      <dl className="abreast bare">
+        {dates.map(([word, q]) => (
+          <div key={word}>
+            <dd className="numeral bare">{endOf(now, q.p50)}</dd>
+            <dt>
+              {word}
+              <br />
+              <span className="soft">{daysInWords(q)}</span>
+            </dt>
+          </div>
+        ))}
+      </dl>
+      <ShareChart forecast={forecast} names={names} now={now} />
+      <Promised
+        forecast={forecast}
+        how={
+          isPartial
+            ? `so far, from ${forecast.draws} draws`
+            : `${Math.round(confidence * 100)} times in 100, ${LASTS_BY[care]}`
+        }
+      />
+      <TooSmall firstDay={forecast.firstDay} />
+      <EndsFirst forecast={forecast} names={names} />
     </div>
   );
 }

@@ -1,9 +1,8 @@
 'use client';
-import { Stack, VisuallyHidden } from '@mantine/core';
+import { Progress, Stack, VisuallyHidden } from '@mantine/core';
 import type { DayCosts, HabitWorth } from '@/core/habits/what-a-day-costs';
 import { tenths } from '@/core/numbers/tenths';
 import { gainInWords } from './days';
-import css from './habits.module.css';
 
 /** Under this a habit is not worth a line: nobody sees an hour. */
 const WORTH_TELLING_DAYS = 0.1;
@@ -11,17 +10,20 @@ const SHOWN = 6;
 
 function Bar({ worth, most }: { worth: HabitWorth; most: number }) {
   const share = (days: number): number => Math.max(0, Math.min(100, (days / most) * 100));
+  const { low, high } = worth.interval;
   return (
-    <span className={css.track} aria-hidden="true">
-      <span className={css.bar} style={{ width: `${share(worth.medianGainDays)}%` }} />
-      <span
-        className={css.interval}
-        style={{
-          left: `${share(worth.interval.low)}%`,
-          width: `${Math.max(0.5, share(worth.interval.high) - share(worth.interval.low))}%`,
-        }}
+    <svg className="whole" width="100%" height={14} aria-hidden="true">
+      <rect width={`${share(worth.medianGainDays)}%`} height={14} rx={2} fill="var(--blue)" />
+      <rect
+        x={`${share(low)}%`}
+        y={5}
+        width={`${Math.max(0.5, share(high) - share(low))}%`}
+        height={4}
+        fill="var(--ink)"
+        stroke="var(--paper)"
+        strokeWidth={1.5}
       />
-    </span>
+    </svg>
   );
 }
 
@@ -46,7 +48,7 @@ export function HabitRanking({ costs, share }: { costs: DayCosts | null; share: 
         <p className="soft" role="status">
           Trying each with and without …
         </p>
-        <progress className={css.progress} value={share} max={1} aria-label="Habits tried" />
+        <Progress value={100 * share} aria-label="Habits tried" />
       </Stack>
     );
   const telling = costs.habits.filter((h) => h.medianGainDays >= WORTH_TELLING_DAYS);
@@ -56,17 +58,16 @@ export function HabitRanking({ costs, share }: { costs: DayCosts | null; share: 
   return (
     <Stack gap="0.625rem">
       <h3>What each habit buys this vase</h3>
-      <ul className={css.list}>
+      <ul className="bare stack">
         {telling.slice(0, SHOWN).map((h) => (
-          <li key={h.habit} className={css.habit}>
+          <li key={h.habit} className="line">
             <span>
               {h.name}
-              <span className={css.with}>
+              <span className="says">
                 {h.withIt}
                 <VisuallyHidden>, not {h.without}</VisuallyHidden>
               </span>
             </span>
-            <Bar worth={h} most={most} />
             <strong>
               {h.isPastHorizon && 'over '}
               {gainInWords(h.medianGainDays)}
@@ -74,6 +75,7 @@ export function HabitRanking({ costs, share }: { costs: DayCosts | null; share: 
                 , {h.interval.low.toFixed(1)} to {h.interval.high.toFixed(1)}
               </VisuallyHidden>
             </strong>
+            <Bar worth={h} most={most} />
           </li>
         ))}
       </ul>

@@ -138,6 +138,9 @@ function VesselForm({
   );
 }
 
+/** Four of them stand in a narrow column. */
+const SLIM = { paddingInline: 10 };
+
 /** Whose hands it comes into. */
 function KeptBy({ care, onCare }: { care: Care; onCare: (care: Care) => void }) {
   return (
@@ -147,14 +150,14 @@ function KeptBy({ care, onCare }: { care: Care; onCare: (care: Care) => void }) 
       </span>
       <Choices
         label="Who keeps it"
-        className={css.keepers}
+        className="abreast"
         value={care}
         onChange={onCare}
         options={[
-          { value: 'mixed', words: 'Anybody' },
-          { value: 'careful', words: 'Careful' },
-          { value: 'usual', words: 'Usual' },
-          { value: 'careless', words: 'Careless' },
+          { value: 'mixed', words: 'Anybody', style: SLIM },
+          { value: 'careful', words: 'Careful', style: SLIM },
+          { value: 'usual', words: 'Usual', style: SLIM },
+          { value: 'careless', words: 'Careless', style: SLIM },
         ]}
       />
     </Group>
@@ -195,20 +198,27 @@ function MakeIt({
   const words =
     count === 0 ? 'Take stems from the left' : `Make it of ${count} ${count === 1 ? 'stem' : 'stems'}`;
   return (
-    <div className={css.makeIt}>
+    <Group wrap="nowrap" align="end" gap="sm">
       <TextInput
+        flex="1 1 6rem"
         label="Called"
         value={name}
         maxLength={80}
         placeholder={called || 'foyer tray, 6'}
         onChange={(e) => onName(e.target.value)}
       />
-      <Button variant="main" disabled={busy || count === 0} onClick={onMake} data-step-in-hand>
+      <Button
+        variant="main"
+        flex="1.5 1 6rem"
+        disabled={busy || count === 0}
+        onClick={onMake}
+        data-step-in-hand
+      >
         {busy ? 'Making …' : words}
         {count > 0 && <Kbd>.</Kbd>}
       </Button>
       {busy && <Working onGiveUp={onGiveUp} />}
-    </div>
+    </Group>
   );
 }
 
@@ -251,7 +261,7 @@ export function MakeBoard({
         <VesselDrawing kind={kind} chosen={chosen} litres={litres} />
         <VesselForm kind={kind} onKind={setKind} litres={litres} onLitres={setLitres} />
       </section>
-      <section className={css.right} aria-label="How long it lasts">
+      <section className={`stack ${css.right}`} aria-label="How long it lasts">
         <KeptBy care={care} onCare={setCare} />
         <ForecastPanel
           live={live}

@@ -1,11 +1,12 @@
 'use client';
-import { Button, TextInput } from '@mantine/core';
+import { TextInput } from '@mantine/core';
 import { memo, useMemo, useState } from 'react';
 import { ShopLink as Link } from '@/shell/shop-link';
 import { LifeAxis, LifeLine, daysInWords } from '@/drawing/life-line';
 import type { MakeLot } from './make-lot';
 import { NumberStepper } from '@/shell/number-stepper';
 import { useInPieces } from '@/shell/in-pieces';
+import { PlainButton } from '@/shell/plain-button';
 import css from './make.module.css';
 
 interface Props {
@@ -33,9 +34,9 @@ const StockRow = memo(function StockRow({
 }) {
   const words = daysInWords(lot.daysLeft);
   return (
-    <li className={css.lot}>
-      <div className={css.lotLine}>
-        <div className={css.lotName}>
+    <li className="line lazy">
+      <div>
+        <div className="row ends">
           <span>
             <strong>{lot.name}</strong>
             {lot.variety && ` ‘${lot.variety}’`}
@@ -57,9 +58,9 @@ const StockRow = memo(function StockRow({
         <span className="soft">{words}</span>
       </div>
       {taken === 0 ? (
-        <Button aria-label={`One more ${lot.name}`} onClick={() => onTake(lot.portionId, 1)}>
+        <PlainButton aria-label={`One more ${lot.name}`} onClick={() => onTake(lot.portionId, 1)}>
           Take
-        </Button>
+        </PlainButton>
       ) : (
         <NumberStepper
           label={`${lot.name} taken`}
@@ -101,8 +102,8 @@ export function StockList({ lots, dry, recipe, onTake }: Props) {
   );
   return (
     <section className={css.stock} aria-label="From stock">
-      <header className={css.stockHead}>
-        <h1 className={css.stockTitle}>From stock</h1>
+      <header className="line">
+        <h1 className="serif">From stock</h1>
         <span className="soft">first to fade, first</span>
       </header>
       {lots.length > MANY && (
@@ -130,7 +131,7 @@ export function StockList({ lots, dry, recipe, onTake }: Props) {
       </ul>
       {lots.length > 0 && <LifeAxis scale={scale} />}
       {dry > 0 && (
-        <p className={css.dry}>
+        <p className="reach">
           <Link href="/bench">
             {dry} more {dry === 1 ? 'lot is' : 'lots are'} still on the bench
           </Link>

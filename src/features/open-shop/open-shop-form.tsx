@@ -1,5 +1,5 @@
 'use client';
-import { Button, Group, Stack } from '@mantine/core';
+import { Box, Button, Group, Stack } from '@mantine/core';
 import { startTransition, useActionState, useState } from 'react';
 import { openingSchema } from '@/core/opening/opening';
 import { useShopForm } from '@/shell/form';
@@ -10,7 +10,6 @@ import { PailsPart, PeoplePart, RoomsPart, ShopPart } from './opening-parts';
 import { HasPart, SuppliersPart } from './opening-things';
 import { EMPTY_OPENING, type OpeningForm } from './opening-form';
 import { StockPart } from './stock-part';
-import css from './open-shop.module.css';
 
 const START: OpenState = { message: null, fields: {} };
 
@@ -107,12 +106,12 @@ export function OpenShopForm() {
     else setAt(at + 1);
   };
   return (
-    <main className={css.page}>
+    <Box component="main" maw="46rem" mx="auto" p="1.75rem 1.25rem 3rem">
       <p className="soft">
         Open my shop, {at + 1} of {PARTS.length}
       </p>
       <h1>{part.title}</h1>
-      <p className={css.why}>{part.why}</p>
+      <p className="prose">{part.why}</p>
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -138,6 +137,6 @@ export function OpenShopForm() {
           )}
         </Group>
       </form>
-    </main>
+    </Box>
   );
 }

@@ -8,7 +8,6 @@ import { useLanguages } from '@/shell/languages';
 import { UNIT_CHOICES } from '@/shell/reader';
 import { useHydrated } from '@/shell/use-hydrated';
 import type { OpeningForm } from './opening-form';
-import css from './open-shop.module.css';
 
 interface Props {
   readonly form: OpeningForm;
@@ -72,7 +71,7 @@ export function PeoplePart({ form }: Props) {
       {hands.map((_, i) => (
         <Group key={i} gap="0.75rem" align="start" wrap="nowrap">
           <TextInput
-            className={css.wide}
+            flex={1}
             label={`Hand ${i + 1}`}
             autoComplete="off"
             {...form.getInputProps(`hands.${i}.name`)}
@@ -170,7 +169,7 @@ export function PailsPart({ form }: Props) {
   return (
     <>
       {form.values.pails.map((_, i) => (
-        <Group key={i} gap="0.75rem" align="end" className={css.sort}>
+        <Group key={i} gap="0.75rem" align="end" style={{ borderBottom: '1px solid var(--line)' }} pb="sm">
           <NumberInput
             w="6rem"
             label="How many"

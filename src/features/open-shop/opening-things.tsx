@@ -3,7 +3,6 @@ import { Button, Checkbox, Group, NumberInput, TextInput } from '@mantine/core';
 import { USUAL_CLAIM_HOURS } from '@/core/dock/claims';
 import { ASKED_NEEDS } from '@/core/opening/opening';
 import type { OpeningForm } from './opening-form';
-import css from './open-shop.module.css';
 
 interface Props {
   readonly form: OpeningForm;
@@ -44,7 +43,7 @@ export function SuppliersPart({ form }: Props) {
       {form.values.suppliers.map((_, i) => (
         <Group key={i} gap="0.75rem" align="start">
           <TextInput
-            className={css.wide}
+            flex={1}
             miw="14rem"
             label={`Supplier ${i + 1}`}
             autoComplete="off"

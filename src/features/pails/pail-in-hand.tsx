@@ -54,7 +54,7 @@ export function PailInHand({ pail, clean, sanitiser, foods, today }: Props) {
     );
   };
   return (
-    <section ref={section} className={css.hand} aria-label={`Pail ${pail.name}`}>
+    <section ref={section} className={`first stack ${css.hand}`} aria-label={`Pail ${pail.name}`}>
       <h2>Pail {pail.name}</h2>
       <p className="soft">
         {told('litres', pail.sizeL)}, {told('cm', pail.heightCm)} tall. Sanitised
@@ -67,19 +67,21 @@ export function PailInHand({ pail, clean, sanitiser, foods, today }: Props) {
         {pail.state === 'sanitised' && <FillForm pail={pail} foods={foods} doIt={doIt} />}
       </Suspense>
       {(pail.state === 'dirty' || pail.state === 'scrubbed') && (
-        <Unfolds summary="Fill it as it is …" summaryClass={css.summary}>
+        <Unfolds summary="Fill it as it is …">
           <Suspense fallback={<Skeleton h="16rem" my="sm" />}>
             <FillForm pail={pail} foods={foods} doIt={doIt} />
           </Suspense>
         </Unfolds>
       )}
       <Feedback isAlert>{feedback}</Feedback>
-      <Link href={`/desk?pail=${encodeURIComponent(pail.name)}`} className="reach">
-        Its record
-      </Link>
-      <Link href={`/pails/${pail.id}`} className="reach">
-        What stood in it, and its count
-      </Link>
+      <div className="row">
+        <Link href={`/desk?pail=${encodeURIComponent(pail.name)}`} className="reach">
+          Its record
+        </Link>
+        <Link href={`/pails/${pail.id}`} className="reach">
+          What stood in it, and its count
+        </Link>
+      </div>
     </section>
   );
 }

@@ -1,5 +1,5 @@
 'use client';
-import { Button, VisuallyHidden } from '@mantine/core';
+import { Button, Stack, Title, VisuallyHidden } from '@mantine/core';
 import { ShopLink as Link } from '@/shell/shop-link';
 import dynamic from 'next/dynamic';
 import { useState, type ReactNode } from 'react';
@@ -8,6 +8,7 @@ import { useTold } from '@/shell/use-told';
 import { useFetchedAtRest } from '@/shell/late';
 import { petalColour } from '@/drawing/colours';
 import { Pail, PailToCome } from '@/drawing/pail';
+import { Columns } from '@/shell/columns';
 import { useInPieces } from '@/shell/in-pieces';
 import type { RelayJob } from '@/core/sanitising/relay-job';
 import type { Dirt } from '@/core/sanitising/figures';
@@ -28,13 +29,19 @@ const several = () => import('./several-in-hand').then((m) => m.SeveralInHand);
 const SeveralInHand = dynamic(several, { ssr: false });
 const AT_REST = [several];
 
-const RACKS: readonly { readonly name: string; readonly holds: (pail: PailView) => boolean }[] = [
+const RACKS: readonly {
+  readonly name: string;
+  readonly holds: (pail: PailView) => boolean;
+  /** So many are drawn with the page, about its first line where a screen shows it; the rest as soon as it has time. */
+  readonly drawnFirst: number;
+}[] = [
   {
     name: 'under the bench, to wash',
+    drawnFirst: 10,
     holds: (p) => p.state === 'dirty' || p.state === 'scrubbed' || p.state === 'contact',
   },
-  { name: 'ready, upside down', holds: (p) => p.state === 'sanitised' },
-  { name: 'with water', holds: (p) => p.state === 'filled' },
+  { name: 'ready, upside down', drawnFirst: 10, holds: (p) => p.state === 'sanitised' },
+  { name: 'with water', drawnFirst: 10, holds: (p) => p.state === 'filled' },
 ];
 
 /** A pail's state in a word or two, as its tag says it. */
@@ -98,20 +105,20 @@ const Further = () => (
 interface RackProps {
   readonly name: string;
   readonly pails: readonly PailView[];
+  readonly drawnFirst: number;
   readonly isPressed: (pail: PailView) => boolean;
   readonly onTap: (pail: PailView) => void;
   readonly children?: ReactNode;
 }
 
-/** So many of a rack are drawn with the page, about its first line; the rest as soon as it has time. */
-const DRAWN_FIRST = 10;
-
 /** One rack as it stands: a tap takes a pail in hand, whether it is drawn or not. */
-function Rack({ name, pails, isPressed, onTap, children }: RackProps) {
-  const drawn = useInPieces(pails, DRAWN_FIRST).length;
+function Rack({ name, pails, drawnFirst, isPressed, onTap, children }: RackProps) {
+  const drawn = useInPieces(pails, drawnFirst).length;
   return (
-    <section className={css.rack} aria-label={name}>
-      <h2>{name}</h2>
+    <section aria-label={name}>
+      <Title order={2} fz="1.25rem" ta="right" c="var(--ink-soft)">
+        {name}
+      </Title>
       <div className={css.shelf}>
         {pails.length === 0 && <p className="soft">none</p>}
         {pails.map((p, i) => (
@@ -180,8 +187,8 @@ export function PailRacks(props: Props) {
   const ready = pails.filter((p) => p.state === 'sanitised');
   const isPressed = (p: PailView): boolean => (several ? several.has(p.id) : p.id === inHand?.id);
   return (
-    <div className={css.pails}>
-      <div>
+    <Columns of="minmax(0, 1fr) minmax(260px, 330px)">
+      <Stack gap="lg">
         <VisuallyHidden component="h1">Pails</VisuallyHidden>
         {relay && <RelayInHand relay={relay} pails={pails} cup={sanitiser.cup} />}
         <RoundPanel pails={pails} foods={foods} />
@@ -191,6 +198,7 @@ export function PailRacks(props: Props) {
             key={rack.name}
             name={rack.name}
             pails={pails.filter(rack.holds)}
+            drawnFirst={rack.drawnFirst}
             isPressed={isPressed}
             onTap={tap}
           >
@@ -217,7 +225,7 @@ export function PailRacks(props: Props) {
         ))}
         <ToolsPanel tools={tools} />
         <Further />
-      </div>
+      </Stack>
       {several && (
         <SeveralInHand
           pails={pails.filter((p) => several.has(p.id))}
@@ -236,6 +244,6 @@ export function PailRacks(props: Props) {
           today={today}
         />
       )}
-    </div>
+    </Columns>
   );
 }

@@ -9,7 +9,6 @@ import { clockWords, useShopNow } from '@/shell/clock';
 import { useMeasures } from '@/shell/reader';
 import { Feedback } from '@/shell/feedback';
 import type { PailView } from './pail-view';
-import css from './pails.module.css';
 import { StripForm } from './strip-form';
 import { SANITISER_CAUTION } from './wash-step';
 
@@ -93,7 +92,7 @@ function Pass({ relayId, pass, number, product, isInTubs, cup, pails, waits, onD
   const dose = withCups(told('ml', Math.round(pass.doseMl)), pass.doseMl, cup);
   const until = Math.max(0, ...pails.map((p) => p.contactUntil ?? 0));
   return (
-    <li className={css.pass} data-done={next === null || undefined}>
+    <li className="aside stack" data-well={next === null || undefined}>
       <p>
         <strong>
           {number}. {pails.map((p) => p.name).join(', ')}
@@ -138,10 +137,10 @@ export function RelayInHand({ relay: { id, job }, pails, cup }: Props) {
     setFeedback(outcome.ok ? null : outcome.message);
   };
   return (
-    <section aria-label="The relay" className={css.relay}>
+    <section aria-label="The relay">
       <h2>{job.mode === 'relay' ? 'The relay' : job.mode === 'tubs' ? 'The tubs' : 'The soak'}</h2>
       <p className="late">{SANITISER_CAUTION}</p>
-      <ol className={css.passes}>
+      <ol className="many bare">
         {job.passes.map((pass, i) => (
           <Pass
             key={pass.pailIds[0] ?? i}

@@ -3,7 +3,6 @@ import { Button, Collapse, Skeleton } from '@mantine/core';
 import { useDisclosure } from '@mantine/hooks';
 import dynamic from 'next/dynamic';
 import { useFetchedAtRest, useOnceOpened } from '@/shell/late';
-import css from './pails.module.css';
 import type { RelayPlannerProps } from './relay-planner';
 
 const planner = () => import('./relay-planner').then((m) => m.RelayPlanner);
@@ -16,7 +15,7 @@ export function RelayPanel(props: RelayPlannerProps) {
   const wasOpened = useOnceOpened(isOpen);
   useFetchedAtRest(AT_REST);
   return (
-    <section aria-label="Wash many together" className={css.relay}>
+    <section aria-label="Wash many together">
       <Button onClick={toggle} aria-expanded={isOpen}>
         Wash {props.dirty.length} together
       </Button>

@@ -11,7 +11,6 @@ import { useSay } from '@/shell/words';
 import { Feedback } from '@/shell/feedback';
 import { useMeasures } from '@/shell/reader';
 import type { PailView } from './pail-view';
-import css from './pails.module.css';
 
 /** Water that is due within so many hours is changed today. */
 const TODAY_H = 24;
@@ -91,7 +90,7 @@ export function RoundPanel({ pails, foods }: { pails: readonly PailView[]; foods
   const food = foodForRound(round, foods);
   const rooms = [...new Set(round.stops.map((s) => s.pail.room))];
   return (
-    <section aria-label="Today’s changes of water" className={css.relay}>
+    <section aria-label="Today’s changes of water">
       <Group gap="1rem">
         <Button onClick={toggle} aria-expanded={isOpen}>
           Change {round.stops.length} today

@@ -59,7 +59,7 @@ export function SeveralInHand({ pails, sanitiser, today, onDone }: Props) {
     setProblem(outcome.ok || outcome.why === 'unavailable' ? null : outcome.message);
   };
   return (
-    <section className={css.hand} aria-label="Several pails">
+    <section className={`first stack ${css.hand}`} aria-label="Several pails">
       <h2>{pails.length === 0 ? 'Several pails' : `${pails.length} chosen`}</h2>
       {pails.length === 0 && <p>Tap pails, or scan their labels one after another.</p>}
       <Stack gap="0.875rem">

@@ -5,7 +5,6 @@ import type { JobPass } from '@/core/sanitising/relay-job';
 import { useActions } from '@/shell/actions';
 import { NumberStepper } from '@/shell/number-stepper';
 import { Feedback } from '@/shell/feedback';
-import css from './pails.module.css';
 
 interface Props {
   readonly relayId: string;
@@ -25,7 +24,7 @@ export function StripForm({ relayId, pass, number }: Props) {
   };
   return (
     <details>
-      <summary className={css.summary}>Read a strip …</summary>
+      <summary>Read a strip …</summary>
       <Stack gap="0.625rem">
         <p className="soft">About {Math.round(pass.ppmAtEnd)} ppm are predicted as it comes out.</p>
         <NumberStepper

@@ -7,7 +7,6 @@ import { useActions } from '@/shell/actions';
 import { useShopNow } from '@/shell/clock';
 import { Feedback } from '@/shell/feedback';
 import { ago } from './ago';
-import css from './pails.module.css';
 
 /** A knife, snips, a stripper or vases, and its clock. */
 export interface ToolView extends ToolClock {
@@ -39,7 +38,7 @@ export function ToolsPanel({ tools }: { tools: readonly ToolView[] }) {
     setFeedback(outcome.ok || outcome.why === 'unavailable' ? null : outcome.message);
   };
   return (
-    <section aria-label="Knives and the like" className={css.relay}>
+    <section aria-label="Knives and the like">
       <Group gap="1rem">
         <Button onClick={toggle} aria-expanded={isOpen}>
           Knives and the like

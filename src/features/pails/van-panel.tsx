@@ -5,7 +5,6 @@ import { useActions } from '@/shell/actions';
 import { Feedback } from '@/shell/feedback';
 import { useMeasures } from '@/shell/reader';
 import type { PailView } from './pail-view';
-import css from './pails.module.css';
 
 /** The next van, and the pails that stand clean for it. */
 export interface VanView {
@@ -41,7 +40,7 @@ export function VanPanel({ van, pails }: { van: VanView; pails: readonly PailVie
   };
   const toKeep = use.filter((p) => p.reservedFor !== expectedId);
   return (
-    <section aria-label="The next van" className={css.relay}>
+    <section aria-label="The next van">
       <p>
         <strong>{supplier}</strong>, {when}: about {needed === 1 ? '1 pail' : `${needed} pails`}
         {use.length > 0 && <span className="soft"> ({bySize(use, (l) => told('litres', l))})</span>}.{' '}

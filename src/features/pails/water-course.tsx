@@ -2,7 +2,6 @@ import { area, curveMonotoneX, line } from 'd3-shape';
 import { linear } from '@/drawing/linear';
 import { DUE_FOR_CHANGE_LOG10 } from '@/core/water/vessel-water';
 import type { CoursePoint } from './pail-view';
-import css from './pails.module.css';
 
 const [W, H, LEFT, RIGHT, TOP, BOTTOM] = [300, 132, 8, 292, 18, 104];
 const [LEAST, MOST] = [2.5, 8.5];
@@ -39,17 +38,17 @@ export function WaterCourse({ course, nowHour }: Props) {
       <path d={band ?? ''} fill="var(--water)" />
       <path d={middle ?? ''} fill="none" stroke="var(--blue)" strokeWidth={2} />
       <line x1={LEFT} x2={RIGHT} y1={limit} y2={limit} stroke="var(--rust)" strokeDasharray="6 4" />
-      <text x={LEFT} y={limit - 4} className={css.axis}>
+      <text x={LEFT} y={limit - 4} className="axis">
         change
       </text>
       <line x1={now} x2={now} y1={TOP} y2={BOTTOM} stroke="var(--ink)" />
-      <text x={LEFT} y={H - 10} className={css.axis}>
+      <text x={LEFT} y={H - 10} className="axis">
         filled
       </text>
-      <text x={Math.min(RIGHT - 60, Math.max(LEFT + 48, now))} y={TOP - 5} className={css.axis}>
+      <text x={Math.min(RIGHT - 60, Math.max(LEFT + 48, now))} y={TOP - 5} className="axis">
         now
       </text>
-      <text x={RIGHT} y={H - 10} textAnchor="end" className={css.axis}>
+      <text x={RIGHT} y={H - 10} textAnchor="end" className="axis">
         in 4 days
       </text>
     </svg>

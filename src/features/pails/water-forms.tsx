@@ -7,7 +7,6 @@ import { useMeasures } from '@/shell/reader';
 import { Feedback } from '@/shell/feedback';
 import type { DoIt } from './do-it';
 import type { PailView, WaterView } from './pail-view';
-import css from './pails.module.css';
 
 interface Props {
   readonly pail: PailView;
@@ -47,7 +46,7 @@ export function ReadForm({ pail, doIt }: Omit<Props, 'water'>) {
   };
   return (
     <details>
-      <summary className={css.summary}>Read a strip or a meter …</summary>
+      <summary>Read a strip or a meter …</summary>
       <Stack gap="0.625rem">
         <Group gap="0.625rem" align="start">
           {READ.map(({ key, label, most }) => (
@@ -80,7 +79,7 @@ export function TopUpForm({ pail, water, doIt }: Props) {
   const [litres, setLitres] = useState(Math.round(gone * 10) / 10);
   return (
     <details>
-      <summary className={css.summary}>Top up with plain water …</summary>
+      <summary>Top up with plain water …</summary>
       <Stack gap="0.625rem">
         <p className="soft">
           About {told('litres', Math.round(water.litresLeft * 10) / 10)} are left. Plain water thins the food

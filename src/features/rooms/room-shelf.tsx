@@ -10,13 +10,15 @@ import { ShelfRows } from './shelf-rows';
 import { aDay, SOON_DAYS } from './shelf-row';
 import type { Shelf } from './shelves';
 
+const RULE = { borderBottom: '5px solid var(--ink)' };
+
 /** What a shelf holds, in a line. */
 function Sum({ shelf: { lots, fastest } }: { shelf: Shelf }) {
-  if (lots.length === 0 || !fastest) return <p className={`soft ${css.sum}`}>Nothing stands here.</p>;
+  if (lots.length === 0 || !fastest) return <p className="soft">Nothing stands here.</p>;
   const soon = lots.filter((l) => l.daysLeft.p50 <= SOON_DAYS).length;
   const cold = lots.filter((l) => l.isTooCold).length;
   return (
-    <p className={css.sum}>
+    <p>
       {lots.length} {lots.length === 1 ? 'lot' : 'lots'}
       {soon > 0 && <span className="late">, {soon} within two days of their end</span>}
       {cold > 0 && <span className="late">, {cold} too cold</span>}
@@ -45,10 +47,10 @@ export function RoomShelf({
   const shown = isWhole ? lots : head;
   return (
     <section aria-label={room.name} id={room.id}>
-      <Group component="header" className={css.air} gap="0.25rem 1rem" align="center">
+      <Group component="header" gap="0.25rem 1rem" pb={4} mb="xs" style={RULE}>
         <RoomSketch kind={room.kind} />
         <h2>{room.name}</h2>
-        <strong className={css.warmth}>
+        <strong className="numeral">
           {measured('tempC', room.tempC, unitsOf(language), localeOf(language))}
         </strong>
         <span className="soft">

@@ -1,10 +1,9 @@
-import { VisuallyHidden } from '@mantine/core';
+import { Stack, VisuallyHidden } from '@mantine/core';
 import { manyRooms } from '@/data/rooms';
 import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { readStock, STOCK_READS, stockNow } from '@/server/stock';
 import { RoomShelf } from './room-shelf';
-import css from './rooms.module.css';
 import { shelvesOf } from './shelves';
 
 /** Where is it, how warm, what is ageing fastest: each room a shelf, its lots as life lines on one scale. */
@@ -28,7 +27,7 @@ export async function RoomsPage({ search }: { search: Record<string, string | st
   // The fullest shelf first: what stands in it is most of what there is to see to.
   const fullFirst = [...shelves].sort((a, b) => b.lots.length - a.lots.length);
   return (
-    <div className={css.rooms}>
+    <Stack gap="xl">
       <VisuallyHidden component="h1">Rooms</VisuallyHidden>
       {fullFirst.map((shelf, i) => (
         <RoomShelf
@@ -40,6 +39,6 @@ export async function RoomsPage({ search }: { search: Record<string, string | st
           isWhole={search.room === shelf.room.id}
         />
       ))}
-    </div>
+    </Stack>
   );
 }

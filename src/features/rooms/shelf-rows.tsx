@@ -12,7 +12,7 @@ function Row({ row, scale }: { row: ShelfRow; scale: LifeScale }) {
   const words = daysInWords(row.daysLeft);
   return (
     <li>
-      <Link href={`/dock?lot=${row.id}`} className={css.lot}>
+      <Link href={`/dock?lot=${row.id}`} className={`line ${css.lot}`}>
         <span>
           <strong>{row.name}</strong>
           {row.variety && ` ‘${row.variety}’`}
@@ -30,7 +30,7 @@ function Row({ row, scale }: { row: ShelfRow; scale: LifeScale }) {
           {...row.daysLeft}
           label={`${row.name}: ${words} left`}
         />
-        <span className={css.days}>
+        <span>
           <span className={row.daysLeft.p50 <= SOON_DAYS ? 'late' : undefined}>{words}</span>
           <br />
           {row.isTooCold ? (

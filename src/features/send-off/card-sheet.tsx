@@ -41,16 +41,16 @@ export function CardSheet({ issued }: { issued: IssuedCard }) {
   return (
     <article className={css.card} lang={languageOf(tag)}>
       <header>
-        <p className={css.shop}>{issued.shopName}</p>
+        <p className={`soft ${css.small}`}>{issued.shopName}</p>
         <h2>{issued.arrangementName}</h2>
-        <p className={css.contents}>{issued.contents.join(', ')}</p>
+        <p className={`soft ${css.small}`}>{issued.contents.join(', ')}</p>
       </header>
       {card.lead && <p className={css.lead}>{card.lead.words}</p>}
       <Lines lines={owed} start={1} tag={tag} />
-      {more.length > 0 && <p className={css.more}>{say(m('card.more'), tag)}</p>}
+      {more.length > 0 && <p className="soft">{say(m('card.more'), tag)}</p>}
       <Lines lines={more} start={owed.length + 1} tag={tag} />
       {card.together && <p className={css.gain}>{card.together}</p>}
-      <dl className={css.cardDates}>
+      <dl className={`abreast ${css.dates}`}>
         <div>
           <dt>{say(m('card.first-fade'), tag)}</dt>
           <dd>{dayWords(card.dates.firstFade, locale)}</dd>
@@ -65,16 +65,19 @@ export function CardSheet({ issued }: { issued: IssuedCard }) {
         </div>
       </dl>
       {card.rescue && (
-        <p className={css.rescue}>
+        <p className={`soft ${css.small}`}>
           {card.rescue} {card.skip}
         </p>
       )}
-      <ul className={css.cautions}>
+      <ul className={`bare late ${css.small}`}>
         {card.cautions.map((c) => (
-          <li key={c}>{c}</li>
+          <li key={c}>
+            <span aria-hidden="true">△ </span>
+            {c}
+          </li>
         ))}
       </ul>
-      <footer>
+      <footer className={`soft ${css.small}`}>
         {issued.contact && <>{issued.contact}. </>}
         {say(m('card.foot', foot), tag)}
       </footer>

@@ -1,4 +1,4 @@
-import { Button } from '@mantine/core';
+import { Button, Stack } from '@mantine/core';
 
 import { LinkButton } from '@/shell/link-button';
 import { CARD_PAPER_WORDS } from '@/core/labels/printing';
@@ -14,8 +14,8 @@ export async function PrintPage({ cardId }: { cardId: string }) {
   const card = await printedCard(cardId);
   if (!card) notFound();
   return (
-    <main className={css.printPage}>
-      <div className={`${css.actions} ${css.printTools}`}>
+    <Stack component="main" align="flex-start" className={css.printPage}>
+      <div className="row screen-only">
         <PrintButton />
         <Button component="a" href={`/card/${cardId}/pdf`}>
           {CARD_PAPER_WORDS[card.paper]} PDF
@@ -25,6 +25,6 @@ export async function PrintPage({ cardId }: { cardId: string }) {
       <OneSide>
         <CardSheet issued={card.issued} />
       </OneSide>
-    </main>
+    </Stack>
   );
 }

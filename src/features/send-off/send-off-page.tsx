@@ -23,7 +23,7 @@ import { inMyShop } from '@/server/session';
 import { CardSheet } from './card-sheet';
 import { CardChoice } from './card-choice';
 import { IssueButton } from './issue-button';
-import css from './send-off.module.css';
+import { Columns } from '@/shell/columns';
 import { forecastWaiting } from './waiting-forecast';
 import { ActionBar } from '@/shell/action-bar';
 
@@ -128,13 +128,13 @@ function MadeList({
   const row = (a: ArrangementRow) => (
     <li key={a.id}>
       <Link
-        className={css.row}
+        className="line"
         href={`/send-off?arrangement=${a.id}`}
         aria-current={a.id === chosenId ? 'true' : undefined}
       >
         <strong>{a.name}</strong>
-        <span className={a.cardId ? 'soft' : css.todo}>{a.cardId ? 'card issued' : 'no card yet'}</span>
-        <span className="soft">
+        <span className={a.cardId ? 'soft' : 'todo'}>{a.cardId ? 'card issued' : 'no card yet'}</span>
+        <span className="soft whole">
           {a.stems} stems, {a.vesselKind}, made {madeWords(a.madeAt, at, timeZone)}
         </span>
       </Link>
@@ -177,9 +177,9 @@ export async function SendOffPage({ search }: { search: Search }) {
     language: asked.language ?? details.language,
   };
   return (
-    <div className={css.sendOff}>
+    <Columns of="minmax(240px, 1fr) minmax(300px, 470px)">
       <MadeList list={list} chosenId={chosen.id} isLater={asked.before !== null} />
-      <section aria-label="The card" className={css.cardSide}>
+      <section aria-label="The card" className="first stack">
         {!card && <CardChoice {...issuing} />}
         <CardSheet issued={draft} />
         <p className="soft">
@@ -188,7 +188,7 @@ export async function SendOffPage({ search }: { search: Search }) {
       </section>
       <ActionBar>
         {card ? (
-          <div className={css.actions}>
+          <div className="row">
             <LinkButton variant="main" href={`/card/${card.id}`}>
               Print it
             </LinkButton>
@@ -201,6 +201,6 @@ export async function SendOffPage({ search }: { search: Search }) {
           <IssueButton {...issuing} again={false} />
         )}
       </ActionBar>
-    </div>
+    </Columns>
   );
 }

@@ -1,13 +1,14 @@
 'use client';
-import { Button, PasswordInput, TextInput } from '@mantine/core';
+import { Box, Button, PasswordInput, TextInput, Title } from '@mantine/core';
 import { startTransition, useActionState, useState } from 'react';
 import * as v from 'valibot';
 import { Stem } from '@/drawing/stem';
 import { someText, useShopForm } from '@/shell/form';
 import { Feedback } from '@/shell/feedback';
 import { signInHand, signInManager, type SignInState } from './actions';
+import { Columns } from '@/shell/columns';
 import css from './sign-in.module.css';
-import { OpenMine } from './which-shop';
+import { NAME, OpenMine } from './which-shop';
 
 interface Props {
   readonly shop: { readonly id: string; readonly name: string };
@@ -55,13 +56,15 @@ function PinPad({
         form.reset();
         send(act, { ...values, shopId: shop.id, personId: hand.id });
       })}
-      className={css.pad}
+      className="stack"
     >
       <h2>{hand.name}, your PIN</h2>
       <TextInput
         aria-label="Four-digit PIN"
         name="pin"
-        classNames={{ input: css.pin }}
+        styles={{
+          input: { minHeight: '4rem', textAlign: 'center', fontSize: '2.125rem', letterSpacing: '0.5em' },
+        }}
         type="password"
         inputMode="numeric"
         autoComplete="off"
@@ -72,11 +75,13 @@ function PinPad({
       />
       <div className={css.digits}>
         {DIGITS.map((d) => (
-          <Button key={d} onClick={() => type(pin + d)}>
+          <Button key={d} mih={56} fz="1.375rem" onClick={() => type(pin + d)}>
             {d}
           </Button>
         ))}
-        <Button onClick={() => type(pin.slice(0, -1))}>Rub out</Button>
+        <Button style={{ gridColumn: 'span 2' }} onClick={() => type(pin.slice(0, -1))}>
+          Rub out
+        </Button>
       </div>
       {state.message && <Feedback isAlert>{state.message}</Feedback>}
       <Button type="submit" variant="main" disabled={busy}>
@@ -112,7 +117,7 @@ function ManagerForm({
       onSubmit={form.onSubmit((values) => {
         send(act, { ...values, shopId: shop.id });
       })}
-      className={css.pad}
+      className="stack"
     >
       <h2>Manager</h2>
       <TextInput
@@ -162,41 +167,45 @@ export function SignInForms({ shop, hands, hint, hasOthers }: Props) {
   const [who, setWho] = useState<string | null>(null);
   const hand = hands.find((h) => h.id === who);
   return (
-    <main className={css.page}>
-      <div className={css.art} aria-hidden="true">
-        <Stem habit="cup" stage={0.5} droop="firm" colour="blush" height={330} />
-        <Stem habit="disc" stage={1} droop="soft" colour="orange" height={330} />
-        <Stem habit="ball" stage={0.8} droop="firm" colour="blue" height={330} />
-      </div>
-      <div className={css.door}>
-        <p className="soft">{shop.name}</p>
-        <h1>Hush Pail</h1>
-        {hand ? (
-          <PinPad shop={shop} hand={hand} hint={hint} onBack={() => setWho(null)} />
-        ) : who === 'manager' ? (
-          <ManagerForm shop={shop} hint={hint} onBack={() => setWho(null)} />
-        ) : (
-          <div className={css.pad}>
-            <h2>Who is at the bench?</h2>
-            {hands.map((h) => (
-              <Button key={h.id} className={css.name} onClick={() => setWho(h.id)}>
-                {h.name}
+    <Box component="main" className={css.page}>
+      <Columns of="1fr minmax(300px, 460px)" align="center">
+        <div className={`mantine-visible-from-sm ${css.art}`} aria-hidden="true">
+          <Stem habit="cup" stage={0.5} droop="firm" colour="blush" height={330} />
+          <Stem habit="disc" stage={1} droop="soft" colour="orange" height={330} />
+          <Stem habit="ball" stage={0.8} droop="firm" colour="blue" height={330} />
+        </div>
+        <div>
+          <p className="soft">{shop.name}</p>
+          <Title order={1} fz="3.375rem" mb="lg">
+            Hush Pail
+          </Title>
+          {hand ? (
+            <PinPad shop={shop} hand={hand} hint={hint} onBack={() => setWho(null)} />
+          ) : who === 'manager' ? (
+            <ManagerForm shop={shop} hint={hint} onBack={() => setWho(null)} />
+          ) : (
+            <div className="stack">
+              <h2>Who is at the bench?</h2>
+              {hands.map((h) => (
+                <Button key={h.id} {...NAME} onClick={() => setWho(h.id)}>
+                  {h.name}
+                </Button>
+              ))}
+              <Button variant="quiet" onClick={() => setWho('manager')}>
+                Manager, by password
               </Button>
-            ))}
-            <Button variant="quiet" onClick={() => setWho('manager')}>
-              Manager, by password
-            </Button>
-            {hint && <p className="soft">This is the demo shop: tap a name, PIN {hint.pin}.</p>}
-            {hasOthers ? (
-              <Button component="a" variant="quiet" href="/sign-in">
-                Another shop
-              </Button>
-            ) : (
-              <OpenMine />
-            )}
-          </div>
-        )}
-      </div>
-    </main>
+              {hint && <p className="soft">This is the demo shop: tap a name, PIN {hint.pin}.</p>}
+              {hasOthers ? (
+                <Button component="a" variant="quiet" href="/sign-in">
+                  Another shop
+                </Button>
+              ) : (
+                <OpenMine />
+              )}
+            </div>
+          )}
+        </div>
+      </Columns>
+    </Box>
   );
 }

@@ -1,5 +1,7 @@
-import { Button } from '@mantine/core';
-import css from './sign-in.module.css';
+import { Box, Button } from '@mantine/core';
+
+/** A name to tap: as large as it can be. */
+export const NAME = { mih: 72, fz: '1.5rem', fw: 650, justify: 'flex-start', pl: 'lg' } as const;
 
 interface Props {
   readonly shops: readonly { readonly slug: string; readonly name: string; readonly demo: boolean }[];
@@ -8,19 +10,19 @@ interface Props {
 /** Several shops are kept here: whose bench is it? */
 export function WhichShop({ shops }: Props) {
   return (
-    <main className={css.one}>
+    <Box component="main" maw="30rem" m="12vh auto 0" p="1.75rem">
       <h1>Hush Pail</h1>
-      <div className={css.pad}>
+      <div className="stack">
         <h2>{shops.length === 0 ? 'No shop is kept here yet' : 'Which shop?'}</h2>
         {shops.map((s) => (
-          <Button key={s.slug} component="a" href={`/sign-in?shop=${s.slug}`} className={css.name}>
+          <Button key={s.slug} component="a" href={`/sign-in?shop=${s.slug}`} {...NAME}>
             {s.name}
             {s.demo ? ', the demo' : ''}
           </Button>
         ))}
         <OpenMine />
       </div>
-    </main>
+    </Box>
   );
 }
 

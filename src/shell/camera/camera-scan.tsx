@@ -1,8 +1,7 @@
 'use client';
-import { Button, Modal, Stack } from '@mantine/core';
+import { AspectRatio, Button, Modal, Stack } from '@mantine/core';
 import { useRef } from 'react';
 import { Feedback } from '../feedback';
-import css from './camera.module.css';
 import { useCamera } from './use-camera';
 
 interface Props {
@@ -19,9 +18,9 @@ function Picture({ onCode, feedback }: Pick<Props, 'onCode' | 'feedback'>) {
   return (
     <Stack gap="sm">
       {problem === null && (
-        <div className={css.picture}>
+        <AspectRatio ratio={4 / 3} bg="var(--ink)">
           <video ref={video} muted playsInline aria-label="What the camera sees" />
-        </div>
+        </AspectRatio>
       )}
       <p className="soft">Hold the label of a lot or a pail before it. It opens by itself.</p>
       <Feedback isAlert={problem !== null}>{problem ?? feedback}</Feedback>

@@ -4,7 +4,6 @@ import { inZone } from '@/server/clock';
 import { inMyShop } from '@/server/session';
 import { Feedback } from '@/shell/feedback';
 import { DeskTabs } from '../desk-tabs';
-import css from '../desk.module.css';
 import { hygieneProof, periodOf } from './hygiene-proof';
 import { PeriodForm } from './period-form';
 import { ProofTable } from './proof-table';
@@ -37,7 +36,7 @@ export async function ProofPage({ search }: { search: Record<string, string | st
   });
   const missing = GAPS.filter((gap) => proof.gaps[gap] > 0);
   return (
-    <section className={css.desk}>
+    <section className="narrow stack">
       <DeskTabs here="/desk" />
       <h1>Pails, proved</h1>
       <p className="soft">

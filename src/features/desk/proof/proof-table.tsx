@@ -2,7 +2,6 @@
 import { Button } from '@mantine/core';
 import { IconFileTypeCsv, IconFileTypePdf } from '@tabler/icons-react';
 import { DeskTable, type DeskColumn } from '@/shell/desk-table';
-import css from '../desk.module.css';
 import type { Period } from './hygiene-proof';
 
 /** A line as it is shown. */
@@ -30,7 +29,7 @@ const COLUMNS: DeskColumn<ProofLine>[] = [
     render: ({ what, how, gap }) => (
       <>
         {what} <span className="soft">{how}</span>
-        {gap && <span className={css.why}>{gap}</span>}
+        {gap && <span className="says late">{gap}</span>}
       </>
     ),
   },

@@ -7,7 +7,6 @@ import { login, personName, secretOf } from '@/core/people/person-fields';
 import { Choices } from '@/shell/choices';
 import { useShopForm } from '@/shell/form';
 import { Feedback } from '@/shell/feedback';
-import css from '../desk.module.css';
 import { useDone } from '../use-done';
 
 const ROLES: readonly { readonly value: Role; readonly words: string }[] = [
@@ -51,7 +50,7 @@ export function AddPersonForm({ isOwner }: { isOwner: boolean }) {
           }}
         />
       )}
-      <form className={css.change} onSubmit={form.onSubmit((values) => void add(values))}>
+      <form className="row low tray" onSubmit={form.onSubmit((values) => void add(values))}>
         <Group gap="0.75rem" align="start">
           <TextInput w="14rem" label="Name" autoComplete="off" {...form.getInputProps('name')} />
           {!isHand && (

@@ -7,7 +7,6 @@ import { Feedback } from '@/shell/feedback';
 import { someText, useShopForm } from '@/shell/form';
 import { useDone } from '../use-done';
 import type { DeviceView } from './devices-view';
-import css from '../desk.module.css';
 
 const SCHEMA = v.object({ name: someText(1, 40, 'What is it called?') });
 
@@ -33,7 +32,7 @@ function Device({ device: { name, kind, stands, isWrong, token }, onRetire }: De
       </Group>
       {token !== null && (
         <details>
-          <summary className={css.summary}>How it sends …</summary>
+          <summary>How it sends …</summary>
           <p className="soft">
             It posts its readings to <Code>/devices/readings</Code> as JSON with the header{' '}
             <Code>Authorization: Bearer</Code> and this token, which is its alone:

@@ -2,7 +2,6 @@ import { maybeFactor } from '@/data/second-factors';
 import { offerFactor } from '@/server/second-factor';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from '../desk-tabs';
-import css from '../desk.module.css';
 import { FactorForm } from './factor-form';
 
 /** A second factor taken up: shown to a telephone once, and a code of it back. */
@@ -13,7 +12,7 @@ export async function FactorPage() {
   }));
   const offered = await offerFactor(me.personId, me.name, me.shop.name);
   return (
-    <section className={css.desk}>
+    <section className="narrow stack">
       <DeskTabs here="/desk/people" />
       <h1>Sign in with a code</h1>
       <p className="soft">

@@ -5,7 +5,6 @@ import dynamic from 'next/dynamic';
 import { DeskTable, useOpenRow, type DeskColumn } from '@/shell/desk-table';
 import { Measured } from '@/shell/reader';
 import { Unfolds } from '@/shell/unfolds';
-import css from '../desk.module.css';
 import type { OwnPail, RoomOf } from './own-pail';
 
 // What opens under a row, or at a tap, is fetched as it is first opened.
@@ -54,7 +53,7 @@ export function PailsTable({
   return (
     <>
       {mayChange && (
-        <Unfolds summary="More pails …" summaryClass={css.summary}>
+        <Unfolds summary="More pails …">
           <AddPails />
         </Unfolds>
       )}

@@ -7,7 +7,6 @@ import { manyOpenSessions, type SessionRow } from '@/data/sessions';
 import { manyLocked } from '@/data/sign-in-tries';
 import { A_LONG_SHIFT_S, inMyShop, type SignedIn } from '@/server/session';
 import { DeskTabs } from '../desk-tabs';
-import css from '../desk.module.css';
 import { AddPerson } from './add-person';
 import { PeopleTable } from './people-table';
 import type { PersonView } from './person-view';
@@ -60,7 +59,7 @@ export async function PeoplePage() {
     };
   });
   return (
-    <section className={css.desk}>
+    <section className="narrow stack">
       <DeskTabs here="/desk/people" />
       <h1>People</h1>
       <p className="soft">

@@ -2,7 +2,6 @@
 import dynamic from 'next/dynamic';
 import type { Role } from '@/core/actions/contract';
 import { DeskTable, useOpenRow, type DeskColumn } from '@/shell/desk-table';
-import css from '../desk.module.css';
 import type { PersonView } from './person-view';
 
 // What opens under a row is fetched as it is first opened.
@@ -23,8 +22,8 @@ const COLUMNS: DeskColumn<PersonView>[] = [
       <>
         <strong>{name}</strong>
         {isMe && <span className="soft">, you</span>}
-        {!isHere && <span className={css.why}>works here no longer</span>}
-        {lockedUntil && <span className={css.why}>locked out until {lockedUntil}</span>}
+        {!isHere && <span className="says late">works here no longer</span>}
+        {lockedUntil && <span className="says late">locked out until {lockedUntil}</span>}
       </>
     ),
   },

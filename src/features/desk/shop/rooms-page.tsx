@@ -4,7 +4,6 @@ import { manyRooms } from '@/data/rooms';
 import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from '../desk-tabs';
-import css from '../desk.module.css';
 import { PailsTable } from './pails-table';
 import { RoomsTable } from './rooms-table';
 
@@ -20,7 +19,7 @@ export async function RoomsPage() {
   });
   const mayChange = mayManage(me.role);
   return (
-    <section className={css.desk}>
+    <section className="narrow stack">
       <DeskTabs here="/desk/rooms" />
       <h1>Rooms and pails</h1>
       <p className="soft">

@@ -5,7 +5,6 @@ import { backupsHere } from '@/server/backups';
 import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { DeskTabs } from '../desk-tabs';
-import css from '../desk.module.css';
 import { BackupsTold } from './backups-told';
 import { DetailsForm } from './details-form';
 import { PrintersForm } from './printers-form';
@@ -23,7 +22,7 @@ export async function ShopPage() {
   const backups = await backupsHere();
   const mayChange = mayManage(me.role);
   return (
-    <section className={css.desk}>
+    <section className="narrow stack">
       <DeskTabs here="/desk/shop" />
       <h1>The shop</h1>
       <p className="soft">

@@ -10,7 +10,6 @@ import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { AtRest } from '@/shell/at-rest';
 import { DeskTabs } from '../desk-tabs';
-import css from '../desk.module.css';
 import { DevicesForm } from './devices-form';
 import { deviceViews } from './devices-view';
 import { FoodForm } from './food-form';
@@ -32,7 +31,7 @@ export async function WaterPage() {
   });
   const mayChange = mayManage(me.role);
   return (
-    <section className={css.desk}>
+    <section className="narrow stack">
       <DeskTabs here="/desk/water" />
       <h1>Water and washing</h1>
       <h2>What pails are sanitised with</h2>

@@ -12,11 +12,11 @@ import { once } from '@/server/once';
 import { inMyShop } from '@/server/session';
 import { COST_WEEKS, stemsAsStood, readWaterAsStood } from '@/server/water-costs';
 import { ShopLink as Link } from '@/shell/shop-link';
-import css from './cost.module.css';
 import { ByPerson } from './by-person';
 import { CauseMark, WeekChart } from './week-chart';
 
 const MOST_ROWS = 8;
+const SUM = { textAlign: 'right', whiteSpace: 'nowrap' } as const;
 const CAUSE_WORDS: Readonly<Record<WaterCause, string>> = {
   'pail not sanitised': 'in pails that were not sanitised',
   'water stood too long': 'in water that stood too long',
@@ -51,8 +51,8 @@ function LossTable<K>({ title, rows, money, name }: LossTableProps<K>) {
             {rows.slice(0, MOST_ROWS).map((row, i) => (
               <tr key={i}>
                 <td>{name(row.of)}</td>
-                <td className={css.sum}>{stemDays(row)}</td>
-                <td className={css.sum}>{money(row)}</td>
+                <td style={SUM}>{stemDays(row)}</td>
+                <td style={SUM}>{money(row)}</td>
               </tr>
             ))}
           </tbody>
@@ -65,7 +65,7 @@ function LossTable<K>({ title, rows, money, name }: LossTableProps<K>) {
 function Lead({ losses, money }: { losses: WaterLosses; money: Money }) {
   if (losses.total.stemDays < 0.05)
     return (
-      <p className={css.lead}>
+      <p className="serif prose">
         Pails and their water cost nothing that the model can tell in the last {COST_WEEKS} weeks:{' '}
         {losses.lots} lots, {losses.stems} stems.
       </p>
@@ -73,7 +73,7 @@ function Lead({ losses, money }: { losses: WaterLosses; money: Money }) {
   const say = (loss: Loss): string => [stemDays(loss), money(loss)].filter(Boolean).join(', ');
   return (
     <>
-      <p className={css.lead}>
+      <p className="serif prose">
         In the last {COST_WEEKS} weeks pails and their water cost about {say(losses.total)} of {losses.stems}{' '}
         stems.
       </p>

@@ -54,16 +54,22 @@ export function WeekChart({ weeks, timeZone, locale }: Props) {
                 />
               );
             })}
-            <text x={x.bandwidth() / 2} y={y(foot) - 6} textAnchor="middle" className={css.figure}>
+            <text
+              x={x.bandwidth() / 2}
+              y={y(foot) - 6}
+              textAnchor="middle"
+              className="serif"
+              fill="var(--ink)"
+            >
               {week.stemDays < 0.5 ? '' : Math.round(week.stemDays)}
             </text>
-            <text x={x.bandwidth() / 2} y={BOTTOM + 22} textAnchor="middle" className={css.axis}>
+            <text x={x.bandwidth() / 2} y={BOTTOM + 22} textAnchor="middle" className="axis">
               {formatDate(week.of, timeZone, 'day', locale)}
             </text>
           </g>
         );
       })}
-      <text x={0} y={H - 4} className={css.axis}>
+      <text x={0} y={H - 4} className="axis">
         in the week from that day on
       </text>
     </svg>

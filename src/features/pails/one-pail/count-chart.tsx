@@ -64,10 +64,10 @@ export function CountChart({ history: { fills, done, from }, now, timeZone, loca
         stroke="var(--rust)"
         strokeDasharray="6 4"
       />
-      <text x={0} y={y(DUE_FOR_CHANGE_LOG10) + 4} className={css.axis}>
+      <text x={0} y={y(DUE_FOR_CHANGE_LOG10) + 4} className="axis">
         change
       </text>
-      <text x={0} y={BOTTOM} className={css.axis}>
+      <text x={0} y={BOTTOM} className="axis">
         clean
       </text>
       <line x1={LEFT} x2={RIGHT} y1={BOTTOM + 6} y2={BOTTOM + 6} stroke="var(--ink-soft)" />
@@ -87,7 +87,7 @@ export function CountChart({ history: { fills, done, from }, now, timeZone, loca
           x={x(day)}
           y={BOTTOM + 32}
           textAnchor={i === TICKS - 1 ? 'end' : i === 0 ? 'start' : 'middle'}
-          className={css.axis}
+          className="axis"
         >
           {formatDate(day, timeZone, 'day', locale)}
         </text>
