@@ -7,7 +7,7 @@ import { useEffect, useState } from 'react';
  * @param first rows drawn with the page
  * @param piece rows a turn
  */
-export function useInPieces<T>(all: readonly T[], first = 24, piece = 16): readonly T[] {
+export function useInPieces<T>(all: readonly T[], first = 24, piece = 8): readonly T[] {
   const [shown, setShown] = useState(first);
   const isWhole = shown >= all.length;
   useEffect(() => {

@@ -23,7 +23,7 @@ function Mark({ lot }: { lot: SlipLot }) {
 }
 
 /** So many rows are drawn with the page: what a screen shows of the slip on top, the head of those under it. */
-const AT_ONCE = { first: 6, below: 3 };
+const AT_ONCE = { first: 5, below: 1 };
 
 interface Props {
   readonly told: Told<readonly SlipLot[]>;

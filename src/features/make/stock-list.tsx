@@ -77,7 +77,7 @@ const StockRow = memo(function StockRow({
 });
 
 /** So many rows stand on a tall screen before anybody scrolls. */
-const SEEN_AT_ONCE = 10;
+const SEEN_AT_ONCE = 8;
 /** Over so many lots a list is looked through by a few letters. */
 const MANY = 12;
 

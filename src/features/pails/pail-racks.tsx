@@ -41,7 +41,7 @@ const RACKS: readonly {
     holds: (p) => p.state === 'dirty' || p.state === 'scrubbed' || p.state === 'contact',
   },
   { name: 'ready, upside down', drawnFirst: 10, holds: (p) => p.state === 'sanitised' },
-  { name: 'with water', drawnFirst: 10, holds: (p) => p.state === 'filled' },
+  { name: 'with water', drawnFirst: 0, holds: (p) => p.state === 'filled' },
 ];
 
 /** A pail's state in a word or two, as its tag says it. */

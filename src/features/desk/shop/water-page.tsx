@@ -45,12 +45,12 @@ export async function WaterPage() {
         By the label: how much goes into a pail is told wherever one is filled, in sachets or in a scoop that
         was weighed once. A sachet is never parted.
       </p>
-      <FoodForm
-        foods={foods}
-        offered={FOODS.map((key) => ({ value: key, words: say(solutionWords(key), me.language) }))}
-        mayChange={mayChange}
-      />
       <AtRest>
+        <FoodForm
+          foods={foods}
+          offered={FOODS.map((key) => ({ value: key, words: say(solutionWords(key), me.language) }))}
+          mayChange={mayChange}
+        />
         <h2>What the tap gives</h2>
         <p className="soft">
           A strip’s pH and a meter’s conductivity say how much food is in a pail by what they are over or
