@@ -104,7 +104,7 @@ export function Band({
           );
         })}
       </nav>
-      <Button visibleFrom="sm" variant="quiet" onClick={onQuickLine}>
+      <Button className={css.find} visibleFrom="sm" variant="quiet" onClick={onQuickLine}>
         Find
         <Kbd>/</Kbd>
       </Button>

@@ -68,7 +68,7 @@ export function NextList({
           <span className="serif">Next</span>
           <span className={css.count}>
             {items.length} due
-            <span className={css.toggle}>{open ? 'close' : 'show'}</span>
+            <u className={css.toggle}>{open ? 'close' : 'show'}</u>
             <span className={css.soonest}>
               <Soonest items={items} now={now} />
             </span>

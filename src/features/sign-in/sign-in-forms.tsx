@@ -1,5 +1,5 @@
 'use client';
-import { Box, Button, PasswordInput, TextInput, Title } from '@mantine/core';
+import { Box, Button, PasswordInput, SimpleGrid, TextInput, Title } from '@mantine/core';
 import { startTransition, useActionState, useState } from 'react';
 import * as v from 'valibot';
 import { Stem } from '@/drawing/stem';
@@ -73,7 +73,7 @@ function PinPad({
         {...form.getInputProps('pin')}
         onChange={(e) => type(e.target.value)}
       />
-      <div className={css.digits}>
+      <SimpleGrid cols={3} spacing={10}>
         {DIGITS.map((d) => (
           <Button key={d} mih={56} fz="1.375rem" onClick={() => type(pin + d)}>
             {d}
@@ -82,7 +82,7 @@ function PinPad({
         <Button style={{ gridColumn: 'span 2' }} onClick={() => type(pin.slice(0, -1))}>
           Rub out
         </Button>
-      </div>
+      </SimpleGrid>
       {state.message && <Feedback isAlert>{state.message}</Feedback>}
       <Button type="submit" variant="main" disabled={busy}>
         {busy ? 'Looking …' : 'To the bench'}
