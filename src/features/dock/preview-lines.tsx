@@ -13,7 +13,7 @@ const SHOWN_AT_A_TIME = 50;
 /** As many as a screen holds: they stand at once, the others follow while they are looked at. */
 const SHOWN_AT_ONCE = 12;
 /** Each is a dozen fields: so many a turn of what has to be drawn, and no tap waits for more. */
-const A_TURN = 3;
+const A_TURN = 2;
 const NONE: DeliveryNote['readColumns'] = {};
 
 /** The lines as understood, in a table; of a long one what somebody must settle, and so many more at a time. */

@@ -1,6 +1,7 @@
 'use client';
 import { Box, Table } from '@mantine/core';
 import type { ArrangementForecast } from '@/core/arrangement/types';
+import { Unfolds } from '@/shell/unfolds';
 import { dateOf, daysOrMore } from './days';
 
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
@@ -92,8 +93,7 @@ function ByDay({ forecast, names, now }: Props) {
 export function ForecastTable(props: Props) {
   const { forecast } = props;
   return (
-    <details>
-      <summary>The same as a table</summary>
+    <Unfolds summary="The same as a table">
       <ByLine {...props} />
       <ByDay {...props} />
       <p className="soft">
@@ -101,6 +101,6 @@ export function ForecastTable(props: Props) {
         {Math.max(0.1, forecast.errors.stillAGift.p50).toFixed(1)} day. Model {forecast.modelVersion}; its
         figures are estimates.
       </p>
-    </details>
+    </Unfolds>
   );
 }

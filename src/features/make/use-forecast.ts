@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useState } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 import type { ArrangementForecast, ArrangementInput } from '@/core/arrangement/types';
 import type { DayCosts } from '@/core/habits/what-a-day-costs';
 import type { ForecastDoor } from '@/workers/forecast.worker';
@@ -48,8 +48,11 @@ export function useForecast(input: ArrangementInput | null): Live {
     if (key === null) return;
     let isCurrent = true;
     const update = (change: Partial<Known>): void => {
+      // What comes from the worker is drawn in between taps, and holds none up.
       if (isCurrent)
-        setKnown((last) => (last.key === key ? { ...last, ...change } : { ...NOTHING, key, ...change }));
+        startTransition(() =>
+          setKnown((last) => (last.key === key ? { ...last, ...change } : { ...NOTHING, key, ...change })),
+        );
     };
     // What the worker tells on the way travels apart from its answer and may come after it.
     let isWhole = false;
