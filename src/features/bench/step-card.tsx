@@ -172,6 +172,9 @@ function Pails({
   );
 }
 
+/** A space at which no line ends. */
+const NO_BREAK = '\u00a0';
+
 /** What comes after it: this lot's next step, and whose turn it is then. */
 function After({ card }: { card: BenchCard }) {
   const t = useWords();
@@ -184,7 +187,10 @@ function After({ card }: { card: BenchCard }) {
       ) : (
         t('bench.last-step')
       )}
-      <span className="soft"> · {t('bench.of', { n: card.stepNo, all: card.stepCount })}</span>
+      <span className="soft">
+        {' '}
+        · {t('bench.of', { n: card.stepNo, all: card.stepCount }).replaceAll(' ', NO_BREAK)}
+      </span>
       {card.next.length > 0 && (
         <span className="says">{t('bench.after-that', { lots: card.next.join('; ') })}</span>
       )}
