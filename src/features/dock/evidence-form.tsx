@@ -1,4 +1,5 @@
 'use client';
+import '@mantine/core/styles/Image.layer.css';
 import { Box, Button, Group, Image, Text, VisuallyHidden } from '@mantine/core';
 import { useSpecies } from '@/shell/species';
 import { useState } from 'react';

@@ -1,4 +1,5 @@
 'use client';
+import '@mantine/core/styles/List.layer.css';
 import { List, NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { momentIn } from '@/core/calendar/zones';

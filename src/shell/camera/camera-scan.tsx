@@ -1,4 +1,5 @@
 'use client';
+import '@mantine/core/styles/AspectRatio.layer.css';
 import { AspectRatio, Button, Modal, Stack } from '@mantine/core';
 import { useRef } from 'react';
 import { Feedback } from '../feedback';

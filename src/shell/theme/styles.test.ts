@@ -27,6 +27,22 @@ describe('styles of our own', () => {
     expect(classesOf(css).filter((name) => !new RegExp(`\\w\\.${name}\\b`).test(wearers))).toEqual([]);
   });
 
+  it('of the kit come with each part of it that is used', () => {
+    const parts = new Set(
+      code
+        .flatMap((text) => [...text.matchAll(/import \{([^}]*)\} from '@mantine\/core'/g)])
+        .flatMap((found) => (found[1] ?? '').split(','))
+        .map((name) => name.trim()),
+    );
+    const brought = new Set(
+      [...code.join('\n').matchAll(/@mantine\/core\/styles\/(\w+)\.layer\.css/g)].map((m) => m[1] ?? ''),
+    );
+    const has = new Set(
+      readdirSync('node_modules/@mantine/core/styles').map((file) => basename(file, '.layer.css')),
+    );
+    expect([...parts].filter((part) => has.has(part) && !brought.has(part))).toEqual([]);
+  });
+
   it('of every page are worn somewhere', () => {
     const words = new Set(code.join('\n').match(/[\w-]+/g));
     expect(classesOf(read('src/app/global.css')).filter((name) => !words.has(name))).toEqual([]);

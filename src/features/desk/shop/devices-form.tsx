@@ -1,4 +1,5 @@
 'use client';
+import '@mantine/core/styles/Code.layer.css';
 import { Button, Code, Group, NativeSelect, Stack, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import * as v from 'valibot';
