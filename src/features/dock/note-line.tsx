@@ -272,8 +272,7 @@ export const NoteLineRow = memo(function NoteLineRow({
   /** A line of an order has not been cut and has not come. */
   isOrder?: boolean;
 }) {
-  const { find } = useSpecies();
-  const species = find(line.speciesKey ?? '');
+  const species = useSpecies().find(line.speciesKey ?? '');
   const { lack, isOpen, isWaiting, isBooked } = standOf(line, isOrder);
   return (
     <tr className={isBooked ? undefined : css.leftOut} data-lacks={(isBooked && lack !== null) || undefined}>

@@ -140,6 +140,12 @@ function VesselForm({
 
 /** Four of them stand in a narrow column. */
 const SLIM = { paddingInline: 10 };
+const KEEPERS = [
+  { value: 'mixed', words: 'Anybody', style: SLIM },
+  { value: 'careful', words: 'Careful', style: SLIM },
+  { value: 'usual', words: 'Usual', style: SLIM },
+  { value: 'careless', words: 'Careless', style: SLIM },
+] as const;
 
 /** Whose hands it comes into. */
 function KeptBy({ care, onCare }: { care: Care; onCare: (care: Care) => void }) {
@@ -148,18 +154,7 @@ function KeptBy({ care, onCare }: { care: Care; onCare: (care: Care) => void }) 
       <span className="soft" aria-hidden="true">
         kept by
       </span>
-      <Choices
-        label="Who keeps it"
-        className="abreast"
-        value={care}
-        onChange={onCare}
-        options={[
-          { value: 'mixed', words: 'Anybody', style: SLIM },
-          { value: 'careful', words: 'Careful', style: SLIM },
-          { value: 'usual', words: 'Usual', style: SLIM },
-          { value: 'careless', words: 'Careless', style: SLIM },
-        ]}
-      />
+      <Choices label="Who keeps it" className="abreast" value={care} onChange={onCare} options={KEEPERS} />
     </Group>
   );
 }
