@@ -208,6 +208,9 @@ test('a body said to be too large is refused unread, one that comes too slowly i
   expect(handled).toBe(0);
 });
 
+/** By their status lines: a number of an answer may hold "422" too. */
+const answersIn = (heard: string): number => heard.match(/HTTP\/1\.1 422 /g)?.length ?? 0;
+
 test('an answer given before its body came is heard, and the connection serves the next; a torrent is cut off', async () => {
   const url = await opened((_request, response) => {
     response.writeHead(422, { 'content-type': 'text/plain', 'content-length': 7 }).end('refused');
@@ -222,7 +225,7 @@ test('an answer given before its body came is heard, and the connection serves t
         resolve({ heard, wasCut });
       };
       socket.on('data', (data) => (heard += String(data)));
-      const isHeard = () => (heard.match(/422/g)?.length ?? 0) >= answers;
+      const isHeard = () => answersIn(heard) >= answers;
       socket.on('error', () => over(true));
       socket.on('close', () => over(true));
       void (async () => {
@@ -238,10 +241,10 @@ test('an answer given before its body came is heard, and the connection serves t
     `POST /actions/x HTTP/1.1\r\nhost: here\r\ncontent-length: ${length}\r\n\r\n`;
   const late = await talk([head(10), '01234', '56789', head(2), 'ab'], 2);
   expect(late.wasCut).toBe(false);
-  expect(late.heard.match(/422/g)).toHaveLength(2);
+  expect(answersIn(late.heard)).toBe(2);
   const torrent = 'x'.repeat(80_000);
   const cut = await talk([head(2_000_000), torrent, torrent, torrent, torrent], Infinity);
-  expect(cut.heard).toContain('422');
+  expect(answersIn(cut.heard)).toBe(1);
   expect(cut.wasCut).toBe(true);
 });
 
