@@ -13,7 +13,8 @@ import { recordRows } from './record-rows';
 import { RecordTable } from './record-table';
 import { WhereItStood } from './where-it-stood';
 
-const SHOWN = 60;
+/** A screen and a half: what is older is a page further. */
+const SHOWN = 30;
 
 /** The desk: the record, and what it is asked. */
 export async function DeskPage({ search }: { search: Search }) {
