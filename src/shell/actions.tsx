@@ -92,7 +92,11 @@ function useQueue(
   const [kept, setKept] = useState<readonly KeptTap[]>([]);
   const channel = useRef<BroadcastChannel | null>(null);
   const store = useMemo(() => tabletStore(now), [now]);
-  const read = useCallback(() => void store.all().then(setKept), [store]);
+  const read = useCallback(
+    // None as before is no news: told as news it draws every page once more, and at once.
+    () => void store.all().then((all) => setKept((kept) => (all.length + kept.length === 0 ? kept : all))),
+    [store],
+  );
   useEffect(() => {
     channel.current = new BroadcastChannel(CHANNEL);
     channel.current.onmessage = read;

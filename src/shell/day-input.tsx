@@ -1,6 +1,6 @@
 'use client';
 import { TextInput } from '@mantine/core';
-import { useEffect, useState } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 import { formatDay } from '@/core/calendar/format-date';
 import type { DayInputProps, DayPicker } from './day-picker';
 
@@ -14,7 +14,7 @@ export function DayInput(props: DayInputProps) {
     import('./day-picker')
       .then((m) => {
         fetched = m.DayPicker;
-        setPicker(() => m.DayPicker);
+        startTransition(() => setPicker(() => m.DayPicker));
       })
       // Without the net the day stands as it is; the next drawing asks again.
       .catch(() => undefined);

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useState } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 
 /**
  * A long list in pieces: the first at once, the next each time the page has nothing better to do, so
@@ -12,7 +12,7 @@ export function useInPieces<T>(all: readonly T[], first = 24, piece = 8): readon
   const isWhole = shown >= all.length;
   useEffect(() => {
     if (isWhole) return;
-    const more = (): void => setShown((n) => n + piece);
+    const more = (): void => startTransition(() => setShown((n) => n + piece));
     // Not every browser tells when it is idle; then the next turn but one will do.
     if (!('requestIdleCallback' in globalThis)) {
       const timer = setTimeout(more, 32);
