@@ -2,6 +2,7 @@
 import { TextInput } from '@mantine/core';
 import { startTransition, useEffect, useState } from 'react';
 import { formatDay } from '@/core/calendar/format-date';
+import { whenIdle } from './late';
 import type { DayInputProps, DayPicker } from './day-picker';
 
 let fetched: typeof DayPicker | null = null;
@@ -11,13 +12,16 @@ export function DayInput(props: DayInputProps) {
   const [Picker, setPicker] = useState<typeof DayPicker | null>(() => fetched);
   useEffect(() => {
     if (fetched) return;
-    import('./day-picker')
-      .then((m) => {
-        fetched = m.DayPicker;
-        startTransition(() => setPicker(() => m.DayPicker));
-      })
-      // Without the net the day stands as it is; the next drawing asks again.
-      .catch(() => undefined);
+    const fetchPicker = () =>
+      import('./day-picker')
+        .then((m) => {
+          fetched = m.DayPicker;
+          startTransition(() => setPicker(() => m.DayPicker));
+        })
+        // Without the net the day stands as it is; the next drawing asks again.
+        .catch(() => undefined);
+    // Not while the page comes to life: asking for a script holds it up by itself.
+    return whenIdle(() => void fetchPicker(), 250);
   }, []);
   if (Picker) return <Picker {...props} />;
   const { label, w, value, placeholder, disabled, 'aria-label': heard } = props;

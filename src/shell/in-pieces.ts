@@ -1,5 +1,6 @@
 'use client';
 import { startTransition, useEffect, useState } from 'react';
+import { whenIdle } from './late';
 
 /**
  * A long list in pieces: the first at once, the next each time the page has nothing better to do, so
@@ -13,13 +14,7 @@ export function useInPieces<T>(all: readonly T[], first = 24, piece = 8): readon
   useEffect(() => {
     if (isWhole) return;
     const more = (): void => startTransition(() => setShown((n) => n + piece));
-    // Not every browser tells when it is idle; then the next turn but one will do.
-    if (!('requestIdleCallback' in globalThis)) {
-      const timer = setTimeout(more, 32);
-      return () => clearTimeout(timer);
-    }
-    const idle = requestIdleCallback(more, { timeout: 250 });
-    return () => cancelIdleCallback(idle);
+    return whenIdle(more, 250);
   }, [isWhole, shown, piece]);
   return isWhole ? all : all.slice(0, shown);
 }

@@ -8,6 +8,16 @@ export function useOnceOpened(isOpen: boolean): boolean {
   return isOpen || wasOpened;
 }
 
+/** Does it once the page has nothing better to do; not every browser tells, there the next turn but one will do. */
+export function whenIdle(run: () => void, withinMs?: number): () => void {
+  if (!('requestIdleCallback' in globalThis)) {
+    const timer = setTimeout(run, 32);
+    return () => clearTimeout(timer);
+  }
+  const idle = requestIdleCallback(run, withinMs === undefined ? {} : { timeout: withinMs });
+  return () => cancelIdleCallback(idle);
+}
+
 /** Milliseconds after which a page that is at rest fetches what a tap may ask for next. */
 const AT_REST_MS = 4000;
 
@@ -17,10 +27,7 @@ export function useFetchedAtRest(fetches: readonly (() => Promise<unknown>)[]): 
     const fetchAll = () => {
       for (const fetchOne of fetches) fetchOne().catch(() => undefined);
     };
-    const timer = setTimeout(() => {
-      if ('requestIdleCallback' in window) requestIdleCallback(fetchAll);
-      else fetchAll();
-    }, AT_REST_MS);
+    const timer = setTimeout(() => whenIdle(fetchAll), AT_REST_MS);
     return () => clearTimeout(timer);
   }, [fetches]);
 }
