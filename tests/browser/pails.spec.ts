@@ -153,6 +153,12 @@ test('a pail that is not sanitised is filled with a reason, which stands in the 
   await page.goto('/desk/proof');
   await expect(page.getByText(/^Gaps: .*filled unsanitised \(\d+\)/)).toBeVisible();
   await expect(page.getByRole('row', { name: /the van is at the door.*filled unsanitised/ })).toBeVisible();
+  const period = page.getByRole('search', { name: 'The period' });
+  await period.getByLabel('To').fill('3/11');
+  await period.getByLabel('To').press('Tab');
+  await period.getByRole('button', { name: 'Show it' }).click();
+  await expect(period.getByText('It begins after it ends.')).toBeVisible();
+  await expect(period.getByLabel('From')).toBeFocused();
   await expectNothingSerious(page);
   const csv = (await (await page.request.get('/desk/proof.csv')).text()).trim().split('\n');
   expect(csv[0]).toBe('at,pail,what,who,how,contact_minutes,hours_of_use,gap');

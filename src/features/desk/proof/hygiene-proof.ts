@@ -1,5 +1,5 @@
 import 'server-only';
-import { addDays, daysBetween } from '@/core/calendar/dates';
+import { addDays } from '@/core/calendar/dates';
 import { DAY_MS } from '@/core/calendar/spans';
 import { dayBeginsMs } from '@/core/calendar/zones';
 import { proofOf, type Proof } from '@/core/sanitising/proof';
@@ -14,25 +14,7 @@ import type { Trx } from '@/data/connection';
 import { manyFillsStood, manyPailEntries } from '@/data/hygiene';
 import { houseOf } from '@/server/house';
 import { readingOf, washOf } from '@/server/pail-entries';
-
-/** A period, ISO dates, both told. */
-export interface Period {
-  readonly from: string;
-  readonly to: string;
-}
-const ISO = /^\d{4}-\d\d-\d\d$/;
-const LONGEST_DAYS = 92;
-const USUAL_DAYS = 7;
-
-const isDay = (text: unknown): text is string =>
-  typeof text === 'string' && ISO.test(text) && !Number.isNaN(Date.parse(text));
-
-/** The period that is asked for; the last week where none is, and never longer than a quarter. */
-export function periodOf(search: Readonly<Record<string, unknown>>, today: string): Period {
-  const to = isDay(search.to) && search.to <= today ? search.to : today;
-  const from = isDay(search.from) && search.from <= to ? search.from : addDays(to, -(USUAL_DAYS - 1));
-  return { from: daysBetween(from, to) > LONGEST_DAYS ? addDays(to, -LONGEST_DAYS) : from, to };
-}
+import type { Period } from './period';
 
 /** What was done for clean pails and water in a period, as an inspector wants it. */
 export async function hygieneProof(

@@ -1,27 +1,46 @@
 'use client';
 import { Button, Group } from '@mantine/core';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import * as v from 'valibot';
+import { useToday } from '@/shell/clock';
 import { DayInput } from '@/shell/day-input';
-import type { Period } from './hygiene-proof';
+import { useShopForm } from '@/shell/form';
+import { whyNoPeriod, type Period } from './period';
+
+const heldTo = (today: string) =>
+  v.pipe(
+    v.object({ from: v.string(), to: v.string() }),
+    v.rawCheck(({ dataset, addIssue }) => {
+      const why = dataset.typed ? whyNoPeriod(dataset.value, today) : null;
+      if (why !== null && dataset.typed)
+        addIssue({
+          message: why,
+          path: [
+            { type: 'object', origin: 'value', input: dataset.value, key: 'from', value: dataset.value.from },
+          ],
+        });
+    }),
+  );
 
 /** From when to when. */
 export function PeriodForm({ period }: { period: Period }) {
   const router = useRouter();
-  const [from, setFrom] = useState<string | null>(period.from);
-  const [to, setTo] = useState<string | null>(period.to);
+  const form = useShopForm<Record<keyof Period, string>>(heldTo(useToday()), { ...period });
+  const field = (name: keyof Period) => ({
+    w: '10rem',
+    ...form.getInputProps(name),
+    value: form.values[name] || null,
+    onChange: (day: string | null) => form.setFieldValue(name, day ?? ''),
+  });
   return (
     <form
       role="search"
       aria-label="The period"
-      onSubmit={(event) => {
-        event.preventDefault();
-        router.push(`/desk/proof?${new URLSearchParams({ from: from ?? '', to: to ?? '' })}`);
-      }}
+      onSubmit={form.onSubmit((asked) => router.push(`/desk/proof?${new URLSearchParams(asked)}`))}
     >
       <Group gap="sm" align="end">
-        <DayInput label="From" w="10rem" value={from} onChange={setFrom} />
-        <DayInput label="To" w="10rem" value={to} onChange={setTo} />
+        <DayInput label="From" {...field('from')} />
+        <DayInput label="To" {...field('to')} />
         <Button type="submit">Show it</Button>
       </Group>
     </form>

@@ -5,7 +5,8 @@ import { shopPrinting } from '@/data/shops';
 import { inZone, now } from '@/server/clock';
 import type { ProofSheet } from '@/server/documents/proof-sheet';
 import { maybeInMyShop } from '@/server/session';
-import { hygieneProof, periodOf } from './hygiene-proof';
+import { hygieneProof } from './hygiene-proof';
+import { periodOf } from './period';
 
 const FIELDS = ['at', 'pail', 'what', 'who', 'how', 'contact_minutes', 'hours_of_use', 'gap'];
 

@@ -4,7 +4,8 @@ import { inZone } from '@/server/clock';
 import { inMyShop } from '@/server/session';
 import { Feedback } from '@/shell/feedback';
 import { DeskTabs } from '../desk-tabs';
-import { hygieneProof, periodOf } from './hygiene-proof';
+import { hygieneProof } from './hygiene-proof';
+import { periodOf } from './period';
 import { PeriodForm } from './period-form';
 import { ProofTable } from './proof-table';
 

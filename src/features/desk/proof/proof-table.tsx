@@ -2,7 +2,7 @@
 import { Button } from '@mantine/core';
 import { IconFileTypeCsv, IconFileTypePdf } from '@tabler/icons-react';
 import { DeskTable, type DeskColumn } from '@/shell/desk-table';
-import type { Period } from './hygiene-proof';
+import type { Period } from './period';
 
 /** A line as it is shown. */
 export interface ProofLine {
