@@ -28,6 +28,8 @@ export function PeriodForm({ period }: { period: Period }) {
   const form = useShopForm<Record<keyof Period, string>>(heldTo(useToday()), { ...period });
   const field = (name: keyof Period) => ({
     w: '10rem',
+    // Above its field: under it, the month that opens there would lie over it.
+    inputWrapperOrder: ['label', 'error', 'input'] as ('label' | 'error' | 'input')[],
     ...form.getInputProps(name),
     value: form.values[name] || null,
     onChange: (day: string | null) => form.setFieldValue(name, day ?? ''),
