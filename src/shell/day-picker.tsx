@@ -24,6 +24,9 @@ export function DayPicker({ value, onChange, ...props }: DayInputProps) {
       dateParser={(text) => typedDay(text, today)}
       valueFormat={(day) => formatDay(day, 'weekday, day and month')}
       weekendDays={[]}
+      // The shop's day, however this tablet's own clock is set.
+      highlightToday={false}
+      getDayProps={(day) => (day === today ? { 'data-today': true, 'data-highlight-today': true } : {})}
       {...props}
     />
   );
