@@ -12,6 +12,8 @@ import { databaseTask, serve } from './prepare.mjs';
 function controlServer(works) {
   const server = http.createServer((request, response) => {
     const work = works[(request.url ?? '').slice(1)];
+    // A connection for each: one kept for the next is closed just as a test that took its time asks again.
+    response.setHeader('connection', 'close');
     if (!work) return void response.writeHead(404).end();
     work().then(
       () => response.end('done'),
