@@ -12,7 +12,7 @@ import { databaseTask, serve } from './prepare.mjs';
 function controlServer(works) {
   const server = http.createServer((request, response) => {
     const work = works[(request.url ?? '').slice(1)];
-    // A connection for each: one kept for the next is closed just as a test that took its time asks again.
+    // A connection for each: this process stands still while a shop is loaded anew, and resets the kept ones then.
     response.setHeader('connection', 'close');
     if (!work) return void response.writeHead(404).end();
     work().then(

@@ -21,7 +21,8 @@ test('what is wrong is said in words, and what is no day is none', () => {
   const why = (from: string, to: string) => whyNoPeriod({ from, to }, TODAY);
   expect(why('2026-11-20', '2026-11-18')).toBe('It begins after it ends.');
   expect(why('', '2026-11-18')).toBe('Both days are needed.');
-  expect(why('2026-11-20', '2026-11-25')).toBe('That day has not come yet.');
+  expect(why('2026-11-20', '2026-11-25')).toBe('It ends after today.');
+  expect(why('2026-02-30', '2026-03-20')).toBe('Both days are needed.');
   expect(why('2026-08-24', TODAY)).toBeNull();
   expect(why('2026-08-23', TODAY)).toContain('92 days');
   expect(periodOf({ from: '2026-13-40', to: ['2026-11-01'] }, TODAY)).toEqual({

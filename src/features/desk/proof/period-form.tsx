@@ -10,16 +10,13 @@ import { whyNoPeriod, type Period } from './period';
 const heldTo = (today: string) =>
   v.pipe(
     v.object({ from: v.string(), to: v.string() }),
-    v.rawCheck(({ dataset, addIssue }) => {
-      const why = dataset.typed ? whyNoPeriod(dataset.value, today) : null;
-      if (why !== null && dataset.typed)
-        addIssue({
-          message: why,
-          path: [
-            { type: 'object', origin: 'value', input: dataset.value, key: 'from', value: dataset.value.from },
-          ],
-        });
-    }),
+    v.forward(
+      v.check(
+        (period) => whyNoPeriod(period, today) === null,
+        ({ input }) => whyNoPeriod(input, today) ?? '',
+      ),
+      ['from'],
+    ),
   );
 
 /** From when to when. */

@@ -10,7 +10,8 @@ const LONGEST_DAYS = 92;
 const USUAL_DAYS = 7;
 
 const isDay = (text: unknown): text is string =>
-  typeof text === 'string' && ISO.test(text) && !Number.isNaN(Date.parse(text));
+  // The thirtieth of February is read as a day of March, and is none.
+  typeof text === 'string' && ISO.test(text) && !Number.isNaN(Date.parse(text)) && addDays(text, 0) === text;
 
 /** The period that is asked for; the last week where none is, and never longer than a quarter. */
 export function periodOf(search: Readonly<Record<string, unknown>>, today: string): Period {
@@ -22,7 +23,7 @@ export function periodOf(search: Readonly<Record<string, unknown>>, today: strin
 /** What is wrong with two days, in words; null where {@link periodOf} takes them as they are. */
 export function whyNoPeriod({ from, to }: Period, today: string): string | null {
   if (!isDay(from) || !isDay(to)) return 'Both days are needed.';
-  if (to > today) return 'That day has not come yet.';
+  if (to > today) return 'It ends after today.';
   if (from > to) return 'It begins after it ends.';
   return daysBetween(from, to) > LONGEST_DAYS ? `At most ${LONGEST_DAYS} days at once.` : null;
 }
